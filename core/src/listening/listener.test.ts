@@ -1,0 +1,169 @@
+import { describe, expect, it } from 'vitest';
+import { createRandom } from '../numeric/random';
+import { addRoomNoise, renderStrike } from '../sounding/strike';
+import { typicalInharmonicity } from '../strings/inharmonicity';
+import { stringFromFirstPartial } from '../strings/stiffString';
+import { noteName } from '../units/note';
+import { centsBetween, equalHz, hzAbove } from '../units/pitch';
+import { cents, hz } from '../units/quantity';
+import { createListener, type Due } from './listener';
+import type { ListenerEvent } from './reading';
+
+const RATE = 48_000;
+const PITCH = hz(440);
+const strings = { lowest: 21, highest: 108, a4: PITCH, inharmonicityAt: (note: number) => typicalInharmonicity('upright', note) };
+
+function listen(sound: Float32Array, options: { rate?: number; due?: Due; block?: number } = {}): ListenerEvent[] {
+	const listener = createListener({ sampleRate: options.rate ?? RATE, strings });
+	listener.expect(options.due);
+	const events: ListenerEvent[] = [];
+	const block = options.block ?? 2048;
+	for (let at = 0; at < sound.length; at += block) events.push(...listener.push(sound.subarray(at, at + block)));
+	return events;
+}
+
+const readings = (events: ListenerEvent[]) => events.flatMap((event) => (event.kind === 'reading' ? [event.reading] : []));
+const refusals = (events: ListenerEvent[]) => events.flatMap((event) => (event.kind === 'refused' ? [event.why] : []));
+
+/** A strike after 0.3 s of room, at 20 dB signal to noise. */
+function inRoom(sounds: Float32Array[], seed: number, rate = RATE): Float32Array {
+	const whole = new Float32Array(Math.round(0.3 * rate) + Math.max(...sounds.map((sound) => sound.length)));
+	const scene = new Float32Array(whole.length - Math.round(0.3 * rate));
+	for (const sound of sounds) sound.forEach((sample, i) => (scene[i] += sample / sounds.length));
+	whole.set(scene, Math.round(0.3 * rate));
+	addRoomNoise(whole, rate, 20, seed);
+	return whole;
+}
+
+function strike(note: number, off: number, stiffness = 1, rate = RATE): { sound: Float32Array; pitch: ReturnType<typeof hz>; b: number } {
+	const pitch = hzAbove(equalHz(note, PITCH), cents(off));
+	const b = stiffness * typicalInharmonicity('upright', note);
+	const sound = renderStrike({
+		note,
+		strings: [stringFromFirstPartial(pitch, b)],
+		sampleRate: rate,
+		seconds: 1.6,
+		strength: 0.7,
+		seed: note
+	});
+	return { sound, pitch, b };
+}
+
+describe('one string at 20 dB over noise', () => {
+	// 0.5 cent is what the first slice promises; the measured errors lie near 0.02.
+	it.each([48_000, 44_100])('reads every note from A0 to C8 within half a cent at %i Hz', (rate) => {
+		const random = createRandom(rate);
+		for (let note = 21; note <= 108; note++) {
+			const { sound, pitch, b } = strike(note, 40 * (random.uniform() - 0.5), Math.exp(0.2 * random.normal()), rate);
+			const events = listen(inRoom([sound], note, rate), { rate });
+			const [reading, ...more] = readings(events);
+			expect(reading, noteName(note)).toBeDefined();
+			expect(more).toEqual([]);
+			expect(noteName(reading.note)).toBe(noteName(note));
+			expect(Math.abs(centsBetween(pitch, reading.pitch)), noteName(note)).toBeLessThan(0.5);
+			if (note <= 96) expect(Math.abs(reading.inharmonicity! / b - 1), noteName(note)).toBeLessThan(0.05);
+		}
+	}, 60_000);
+
+	it('gives the same events whatever the size of the blocks', () => {
+		const sound = inRoom([strike(57, 3).sound], 4);
+		expect(listen(sound, { block: 311 })).toEqual(listen(sound, { block: 4096 }));
+	});
+
+	it('places the blow within 10 ms and reads about the fixed moment', () => {
+		const events = listen(inRoom([strike(60, 0).sound], 5));
+		const blow = events.find((event) => event.kind === 'blow');
+		expect(Math.abs(blow!.at - 0.3)).toBeLessThan(0.01);
+		expect(readings(events)[0].moment).toBeGreaterThan(0.2);
+	});
+
+	it('reads each of three blows on a ringing string', () => {
+		const { sound, pitch } = strike(64, -4);
+		const whole = new Float32Array(Math.round(3.4 * RATE));
+		for (const start of [0.3, 1.2, 2.1]) sound.forEach((sample, i) => (whole[Math.round(start * RATE) + i] += 0.7 * sample));
+		addRoomNoise(whole, RATE, 26, 8);
+		const found = readings(listen(whole));
+		expect(found.length).toBe(3);
+		for (const reading of found) expect(Math.abs(centsBetween(pitch, reading.pitch))).toBeLessThan(0.5);
+	});
+
+	it('follows a string that is moved while it sounds', () => {
+		const rising = renderStrike({
+			note: 57,
+			strings: [stringFromFirstPartial(hz(220), 4e-4)],
+			sampleRate: RATE,
+			seconds: 2,
+			strength: 0.7,
+			seed: 1,
+			glide: { cents: -12, seconds: 1 }
+		});
+		const settling = listen(inRoom([rising], 9)).flatMap((event) => (event.kind === 'settling' ? [event] : []));
+		for (const { since, pitch } of settling)
+			expect(Math.abs(centsBetween(hz(220), pitch) + 12 * Math.exp(-since))).toBeLessThan(0.5);
+	});
+});
+
+describe('the note that is due', () => {
+	const due = { note: 67, pitch: equalHz(67, PITCH) };
+
+	it('does not hide a wrong key', () => {
+		const [reading] = readings(listen(inRoom([strike(66, 0).sound], 3), { due }));
+		expect(noteName(reading.note)).toBe('F♯4');
+	});
+
+	it('claims a string that lies up to 80 cents low, which alone would pass for the key below', () => {
+		const low = inRoom([strike(67, -70).sound], 3);
+		expect(noteName(readings(listen(low, { due }))[0].note)).toBe('G4');
+		expect(noteName(readings(listen(low))[0].note)).toBe('F♯4');
+	});
+});
+
+describe('what is not one string', () => {
+	it('says nothing of silence and of steady noise', () => {
+		const noise = new Float32Array(2 * RATE);
+		const random = createRandom(2);
+		noise.forEach((_, i) => (noise[i] = 0.02 * random.normal()));
+		for (const sound of [new Float32Array(2 * RATE), noise])
+			expect(listen(sound).filter((event) => event.kind !== 'level')).toEqual([]);
+	});
+
+	it('refuses a bang of noise', () => {
+		const bang = new Float32Array(RATE);
+		const random = createRandom(3);
+		bang.forEach((_, i) => (bang[i] = 0.3 * Math.exp(-i / (0.3 * RATE)) * random.normal()));
+		const events = listen(inRoom([bang], 7));
+		expect(readings(events)).toEqual([]);
+		expect(refusals(events)).toContain('no note');
+	});
+
+	it.each([
+		[60, 64],
+		[60, 67],
+		[45, 50],
+		[69, 70],
+		[52, 61]
+	])('refuses %i and %i at once', (one, other) => {
+		const events = listen(inRoom([strike(one, 0).sound, strike(other, 2).sound], one));
+		expect(refusals(events)).toContain('two notes');
+		expect(readings(events)).toEqual([]);
+	});
+
+	it('refuses a voice that slides', () => {
+		const voice = new Float32Array(RATE);
+		let phase = 0;
+		voice.forEach((_, i) => {
+			phase += (2 * Math.PI * 140 * (1 + 0.25 * Math.sin((2 * Math.PI * 3 * i) / RATE))) / RATE;
+			for (let n = 1; n < 12; n++) voice[i] += (0.1 / n) * Math.sin(n * phase);
+		});
+		expect(readings(listen(inRoom([voice], 6)))).toEqual([]);
+	});
+
+	it('says when the sound is clipped', () => {
+		const loud = strike(60, 0).sound.map((sample) => Math.max(-1, Math.min(1, 8 * sample)));
+		expect(listen(loud).some((event) => event.kind === 'level' && event.clipped)).toBe(true);
+	});
+
+	it('wants a sample rate it can work with', () => {
+		expect(() => createListener({ sampleRate: 8000, strings })).toThrow(/8000/);
+	});
+});

@@ -1,0 +1,81 @@
+/** What happens to the level within one slice of sound. */
+export interface LevelSlice {
+	readonly db: number;
+	/** Level of the background so far. */
+	readonly noiseDb: number;
+	readonly clipped: boolean;
+	readonly blow: boolean;
+}
+
+/** Slices last 5 ms, so a blow is placed to within that. */
+export const SLICE_SECONDS = 0.005;
+/** A blow must rise this far above the level just before it ... */
+const RISE_DB = 6;
+/** ... or this far in its brightness, when a string is struck again while it rings. */
+const BRIGHT_RISE_DB = 9;
+/** ... and stand this far above the background. */
+const ABOVE_NOISE_DB = 10;
+const QUIETEST_DB = -70;
+/** Slices compared with: the 50 ms before the last 10. */
+const LOOK_BACK = 10;
+const NEAR = 2;
+/** No second blow within 90 ms: the same hammer still speaks. */
+const GUARD_SLICES = 18;
+/** The background follows down at once and up by 1.5 dB a second, so that a held note does not become background. */
+const NOISE_CREEP_DB = 1.5 * SLICE_SECONDS;
+const CLIP = 0.985;
+const CLIP_RUN = 3;
+
+/** Follows the level of a stream slice by slice and tells where blows fall. */
+export class OnsetFollower {
+	private readonly levels = new Float64Array(LOOK_BACK + NEAR).fill(-120);
+	private readonly bright = new Float64Array(LOOK_BACK + NEAR).fill(-120);
+	private noise = -40;
+	private sinceBlow = GUARD_SLICES;
+	private previous = 0;
+	private seen = 0;
+
+	/** Takes one slice of samples, from..to of `samples`. */
+	slice(samples: Float32Array, from: number, to: number): LevelSlice {
+		let power = 0;
+		let steps = 0;
+		let run = 0;
+		let clipped = false;
+		let previous = this.previous;
+		for (let i = from; i < to; i++) {
+			const sample = samples[i];
+			power += sample * sample;
+			const step = sample - previous;
+			steps += step * step;
+			previous = sample;
+			run = Math.abs(sample) >= CLIP ? run + 1 : 0;
+			if (run >= CLIP_RUN) clipped = true;
+		}
+		this.previous = previous;
+		const count = to - from;
+		const db = 10 * Math.log10(power / count + 1e-12);
+		const brightDb = 10 * Math.log10(steps / count + 1e-12);
+		this.noise = this.seen === 0 ? Math.min(db, -40) : Math.min(db, this.noise + NOISE_CREEP_DB);
+		this.seen++;
+		const rose = db > highest(this.levels) + RISE_DB || brightDb > highest(this.bright) + BRIGHT_RISE_DB;
+		const loud = db > this.noise + ABOVE_NOISE_DB && db > QUIETEST_DB;
+		this.sinceBlow++;
+		const blow = rose && loud && this.sinceBlow > GUARD_SLICES;
+		if (blow) this.sinceBlow = 0;
+		push(this.levels, db);
+		push(this.bright, brightDb);
+		return { db, noiseDb: this.noise, clipped, blow };
+	}
+}
+
+/** Highest of the older slices; the newest NEAR may already belong to the same attack. */
+function highest(history: Float64Array): number {
+	let top = -Infinity;
+	for (let i = 0; i < LOOK_BACK; i++) if (history[i] > top) top = history[i];
+	return top;
+}
+
+function push(history: Float64Array, value: number): void {
+	history.copyWithin(0, 1);
+	history[history.length - 1] = value;
+}

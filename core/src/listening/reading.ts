@@ -1,0 +1,51 @@
+import type { Cents, Hz } from '../units/quantity';
+
+/** One partial of a string as measured. */
+export interface MeasuredPartial {
+	readonly partial: number;
+	readonly frequency: Hz;
+	/** Standard error of the frequency in Hz. */
+	readonly error: number;
+	/** Level in decibels relative to full scale. */
+	readonly level: number;
+}
+
+/** A string as measured from one blow. */
+export interface StringReading {
+	readonly note: number;
+	/** Seconds since the listener began at which the blow fell. */
+	readonly struckAt: number;
+	/** Seconds after the blow that the figure stands for. */
+	readonly moment: number;
+	/** Pitch of the first partial, from all partials together. */
+	readonly pitch: Hz;
+	readonly pitchError: Cents;
+	/** Pitch without stiffness. */
+	readonly fundamental: Hz;
+	/** B; undefined when too few partials sound to tell. */
+	readonly inharmonicity: number | undefined;
+	readonly inharmonicityError: number | undefined;
+	readonly partials: readonly MeasuredPartial[];
+}
+
+/** Why a sound was not measured. */
+export type Refusal =
+	/** Nothing stands out that could be a string. */
+	| 'no note'
+	/** Two notes at once. */
+	| 'two notes'
+	/** A pitch that wanders as a voice does. */
+	| 'unsteady';
+
+/** What the listener tells, in the order of time; `at` is seconds since it began. */
+export type ListenerEvent =
+	/** Level of the last tenth of a second, in decibels relative to full scale. */
+	| { readonly kind: 'level'; readonly at: number; readonly level: number; readonly noise: number; readonly clipped: boolean }
+	| { readonly kind: 'blow'; readonly at: number }
+	/** Where the pitch stands now, every few hundredths of a second while a note sounds. */
+	| { readonly kind: 'settling'; readonly at: number; readonly since: number; readonly note: number; readonly pitch: Hz; readonly error: Cents }
+	/** The blow's figure at the fixed moment. One at most per blow. */
+	| { readonly kind: 'reading'; readonly at: number; readonly reading: StringReading }
+	| { readonly kind: 'refused'; readonly at: number; readonly why: Refusal }
+	/** The sound has died away or was damped. */
+	| { readonly kind: 'ended'; readonly at: number };

@@ -1,0 +1,169 @@
+import { A4, equalHz } from '../units/pitch';
+import { hz, type Hz } from '../units/quantity';
+import type { Peak } from './spectrum';
+
+/** What is known of the instrument before it is heard. */
+export interface ExpectedStrings {
+	readonly lowest: number;
+	readonly highest: number;
+	/** Roughly where A4 stands now. */
+	readonly a4: Hz;
+	readonly inharmonicityAt: (note: number) => number;
+}
+
+/** A note found among peaks. */
+export interface RecognisedNote {
+	/** Roughly, in Hz; to be refined. */
+	readonly firstPartial: number;
+	readonly inharmonicity: number;
+	/** 0 to 1: how well the peaks make one string. */
+	readonly score: number;
+	/** 0 to 1: share of the sound that does not belong to the string. */
+	readonly foreign: number;
+}
+
+/** Costs of a slot in the series without a peak, against 1 for a sound explained in full. */
+const MISSING_COST = 0.6;
+/** Below this pitch a partial may be missing from a small soundboard or microphone. */
+const WEAK_BELOW_HZ = 90;
+const WEAK_MISSING = 0.25;
+/** Above that pitch a string without its first partial is most likely two others, a fifth or so apart. */
+const NO_FIRST_COST = 0.3;
+const HIGHEST_PARTIAL = 40;
+/** How far a peak may lie from its slot, in cents, whatever B is. */
+const SLOT_CENTS = 14;
+/** How wrong a typical B may be: the slot widens by this share of the partial's sharpness. */
+const B_DOUBT = 0.6;
+/** Sharpness in cents from which a partial says enough of B to correct it. */
+const TELLING_SHARPNESS = 12;
+const PRIOR = 0.06;
+
+interface Match {
+	readonly score: number;
+	readonly explained: number;
+	readonly matched: number;
+	readonly firstPartial: number;
+	readonly inharmonicity: number;
+	readonly used: readonly boolean[];
+}
+
+/**
+ * Finds the string whose inharmonic series explains most of the peaks with the fewest gaps.
+ * The expected note gains a small head start, no more: a wrong key is noticed.
+ * @param peaks strongest first
+ * @returns undefined when no series reaches a score of 0.5
+ */
+export function recogniseNote(peaks: readonly Peak[], strings: ExpectedStrings, resolution: number, expected?: Hz): RecognisedNote | undefined {
+	if (peaks.length === 0) return undefined;
+	const byPitch = [...peaks].sort((a, b) => a.frequency - b.frequency);
+	const top = peaks[0].magnitude;
+	const weights = byPitch.map((peak) => Math.sqrt(peak.magnitude / top));
+	const total = weights.reduce((sum, weight) => sum + weight, 0);
+	const frequencies = byPitch.map((peak) => peak.frequency);
+	const best = bestSeries(frequencies, weights, total, strings, resolution, expected);
+	if (!best || best.score < 0.5) return undefined;
+	return {
+		firstPartial: best.firstPartial,
+		inharmonicity: best.inharmonicity,
+		score: best.score,
+		foreign: 1 - best.explained
+	};
+}
+
+function bestSeries(
+	frequencies: readonly number[],
+	weights: readonly number[],
+	total: number,
+	strings: ExpectedStrings,
+	resolution: number,
+	expected?: Hz
+): Match | undefined {
+	const low = equalHz(strings.lowest - 1.2, strings.a4);
+	const high = equalHz(strings.highest + 1.2, strings.a4);
+	const strongest = weights.map((weight, i) => ({ weight, i })).sort((a, b) => b.weight - a.weight).slice(0, 10);
+	let best: Match | undefined;
+	const tried: number[] = [];
+	for (const { i } of strongest) {
+		for (let partial = 1; partial <= 10; partial++) {
+			const rough = frequencies[i] / partial;
+			if (rough < 0.9 * low || rough > high) continue;
+			const inharmonicity = strings.inharmonicityAt(noteNear(rough, strings));
+			const first = rough * Math.sqrt((1 + inharmonicity) / (1 + inharmonicity * partial * partial));
+			if (first < low || first > high || tried.some((other) => Math.abs(other / first - 1) < 0.001)) continue;
+			tried.push(first);
+			const match = matchSeries(frequencies, weights, total, first, inharmonicity, resolution);
+			const near = expected && Math.abs(1200 * Math.log2(first / expected)) < 80 ? PRIOR : 0;
+			if (!best || match.score + near > best.score) best = { ...match, score: match.score + near };
+		}
+	}
+	return best;
+}
+
+function noteNear(frequency: number, { lowest, highest, a4 }: ExpectedStrings): number {
+	return Math.min(Math.max(Math.round(A4 + 12 * Math.log2(frequency / a4)), lowest), highest);
+}
+
+/** Walks up the series from the first partial, adjusting F and B to what it meets. */
+function matchSeries(
+	frequencies: readonly number[],
+	weights: readonly number[],
+	total: number,
+	first: number,
+	typicalB: number,
+	resolution: number
+): Match {
+	const used = new Array<boolean>(frequencies.length).fill(false);
+	let b = typicalB;
+	let fundamental = first / Math.sqrt(1 + b);
+	let explained = 0;
+	let matched = 0;
+	let missing = 0;
+	let pending = 0;
+	let peak = 0;
+	let corrected = false;
+	let noFirst = 0;
+	const highest = frequencies[frequencies.length - 1] + resolution;
+	for (let n = 1; n <= HIGHEST_PARTIAL; n++) {
+		const slot = n * fundamental * Math.sqrt(1 + b * n * n);
+		const sharpness = 600 * Math.log2((1 + b * n * n) / (1 + b));
+		const doubt = SLOT_CENTS + (corrected ? 0.15 : B_DOUBT) * sharpness;
+		const tolerance = Math.min(0.4 * fundamental, Math.max(0.6 * resolution, slot * (2 ** (doubt / 1200) - 1)));
+		if (slot - tolerance > highest) break;
+		while (peak < frequencies.length && frequencies[peak] < slot - tolerance) peak++;
+		let nearest = -1;
+		for (let i = peak; i < frequencies.length && frequencies[i] <= slot + tolerance; i++)
+			if (!used[i] && (nearest < 0 || weights[i] > weights[nearest])) nearest = i;
+		if (nearest < 0) {
+			if (n === 1 && slot > 1.3 * WEAK_BELOW_HZ) noFirst = NO_FIRST_COST;
+			pending += slot < WEAK_BELOW_HZ ? WEAK_MISSING : 1;
+			continue;
+		}
+		used[nearest] = true;
+		explained += weights[nearest];
+		matched++;
+		missing += pending;
+		pending = 0;
+		const measured = frequencies[nearest];
+		if (matched === 1) fundamental = measured / (n * Math.sqrt(1 + b * n * n));
+		else if (sharpness > TELLING_SHARPNESS) {
+			const fitting = ((measured / (n * fundamental)) ** 2 - 1) / (n * n);
+			b = Math.min(Math.max(b + (corrected ? 0.5 : 0.9) * (fitting - b), 0.2 * typicalB), 5 * typicalB);
+			corrected = true;
+		}
+	}
+	const share = explained / total;
+	return {
+		score: share - noFirst - (MISSING_COST * missing) / Math.max(1, matched + missing),
+		explained: share,
+		matched,
+		firstPartial: fundamental * Math.sqrt(1 + b),
+		inharmonicity: b,
+		used
+	};
+}
+
+/** The note a pitch belongs to; one within 80 cents of what is expected counts as the expected one. */
+export function noteOfPitch(pitch: number, strings: ExpectedStrings, expected?: { readonly note: number; readonly pitch: Hz }): number {
+	if (expected && Math.abs(1200 * Math.log2(pitch / expected.pitch)) < 80) return expected.note;
+	return Math.round(A4 + 12 * Math.log2(hz(pitch) / strings.a4));
+}

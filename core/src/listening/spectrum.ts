@@ -1,0 +1,104 @@
+import FFT from 'fft.js';
+import { quantile } from 'd3-array';
+
+/** Bins in which the floor is taken as one value. */
+const FLOOR_BAND = 48;
+/** Share of bins at or below which only noise is assumed, even in a bass chord of partials. */
+const FLOOR_SHARE = 0.3;
+/** A Rayleigh variable lies below 0.8446 of its scale parameter 30 % of the time. */
+const FLOOR_TO_SIGMA = 1 / Math.sqrt(-2 * Math.log(1 - FLOOR_SHARE));
+
+/** A Hann-windowed spectrum over `size` samples, made again and again into the same buffers. */
+export class Spectrum {
+	readonly size: number;
+	/** Complex values, real and imaginary in turn, bins 0 to size / 2. */
+	bins: Float64Array;
+	/** The same of the frame before. */
+	before: Float64Array;
+	readonly magnitude: Float64Array;
+	/** Noise scale (Rayleigh) by bin band. */
+	readonly floor: Float64Array;
+	private readonly fft: FFT;
+	private readonly window: Float64Array;
+	private readonly input: Float64Array;
+
+	constructor(size: number) {
+		this.size = size;
+		this.fft = new FFT(size);
+		this.bins = new Float64Array(2 * size);
+		this.before = new Float64Array(2 * size);
+		this.magnitude = new Float64Array(size / 2);
+		this.floor = new Float64Array(Math.ceil(size / 2 / FLOOR_BAND));
+		this.input = new Float64Array(size);
+		this.window = Float64Array.from({ length: size }, (_, i) => 0.5 - 0.5 * Math.cos((2 * Math.PI * (i + 0.5)) / size));
+	}
+
+	/** Transforms the last `size` samples of a ring that ends before `end`. */
+	take(ring: Float32Array, end: number): void {
+		[this.bins, this.before] = [this.before, this.bins];
+		const mask = ring.length - 1;
+		for (let i = 0; i < this.size; i++) this.input[i] = ring[(end - this.size + i) & mask] * this.window[i];
+		// fft.js declares plain arrays and works on any indexed numbers.
+		this.fft.realTransform(this.bins as unknown as number[], this.input as unknown as number[]);
+		for (let k = 0; k < this.magnitude.length; k++) this.magnitude[k] = Math.hypot(this.bins[2 * k], this.bins[2 * k + 1]);
+		for (let band = 0; band < this.floor.length; band++) {
+			const slice = this.magnitude.subarray(band * FLOOR_BAND, (band + 1) * FLOOR_BAND);
+			this.floor[band] = (quantile(slice, FLOOR_SHARE) ?? 0) * FLOOR_TO_SIGMA + 1e-9;
+		}
+	}
+
+	floorAt(bin: number): number {
+		return this.floor[Math.min(Math.floor(bin / FLOOR_BAND), this.floor.length - 1)];
+	}
+
+	/** Bin of a local maximum refined by a parabola through the logarithms; good to about 0.02 bin under a Hann window. */
+	refinedBin(bin: number): number {
+		const left = Math.log(this.magnitude[bin - 1] + 1e-12);
+		const middle = Math.log(this.magnitude[bin] + 1e-12);
+		const right = Math.log(this.magnitude[bin + 1] + 1e-12);
+		const bend = left - 2 * middle + right;
+		return bend < 0 ? bin + (0.5 * (left - right)) / bend : bin;
+	}
+
+	/**
+	 * Phase gained since the frame before at a peak, from three bins weighted by power, in (-pi, pi].
+	 */
+	phaseStep(bin: number): number {
+		let re = 0;
+		let im = 0;
+		for (let k = bin - 1; k <= bin + 1; k++) {
+			const a = this.bins[2 * k];
+			const b = this.bins[2 * k + 1];
+			const c = this.before[2 * k];
+			const d = this.before[2 * k + 1];
+			re += a * c + b * d;
+			im += b * c - a * d;
+		}
+		return Math.atan2(im, re);
+	}
+}
+
+/** A peak of a spectrum. */
+export interface Peak {
+	readonly frequency: number;
+	readonly magnitude: number;
+	/** Magnitude above the noise scale, as a ratio. */
+	readonly clarity: number;
+}
+
+/** Local maxima that stand `clarity` times above the noise scale and within 60 dB of the strongest, strongest first. */
+export function findPeaks(spectrum: Spectrum, sampleRate: number, most: number, clarity = 5): Peak[] {
+	const { magnitude, size } = spectrum;
+	const lowest = Math.max(2, Math.ceil((20 * size) / sampleRate));
+	let top = 0;
+	for (let k = lowest; k < magnitude.length; k++) if (magnitude[k] > top) top = magnitude[k];
+	const peaks: Peak[] = [];
+	for (let k = lowest; k < magnitude.length - 2; k++) {
+		const here = magnitude[k];
+		if (here < 1e-3 * top || here < magnitude[k - 1] || here <= magnitude[k + 1]) continue;
+		const floor = spectrum.floorAt(k);
+		if (here < clarity * floor) continue;
+		peaks.push({ frequency: (spectrum.refinedBin(k) * sampleRate) / size, magnitude: here, clarity: here / floor });
+	}
+	return peaks.sort((a, b) => b.magnitude - a.magnitude).slice(0, most);
+}

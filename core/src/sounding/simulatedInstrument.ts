@@ -1,0 +1,89 @@
+import { createRandom } from '../numeric/random';
+import { typicalInharmonicity, type StringKind } from '../strings/inharmonicity';
+import { stringFromFirstPartial, type StiffString } from '../strings/stiffString';
+import { A4, equalHz, hzAbove } from '../units/pitch';
+import { cents, hz } from '../units/quantity';
+import type { PinnedString } from './pin';
+
+/** How an invented instrument is strung and how it stands; everything else follows from the seed. */
+export interface InstrumentTwin {
+	readonly seed: number;
+	readonly kind: StringKind;
+	readonly lowest: number;
+	readonly highest: number;
+	/** Lowest plain-wire note: below it the strings are wound. */
+	readonly breakNote: number;
+	/** Factor on the kind's typical inharmonicity: below 1 for long scales. */
+	readonly stiffness: number;
+	/** Mean deviation from equal temperament at A4 = 440 Hz, in cents, by section. */
+	readonly found: { readonly bass: number; readonly tenor: number; readonly middle: number; readonly treble: number };
+	/** Scatter from note to note, and between the strings of a note, in cents (standard deviations). */
+	readonly scatter: number;
+	readonly unisonScatter: number;
+}
+
+/** Cents here are counted from equal temperament at this A4, whatever the visit's pitch is. */
+export const TWIN_A4 = hz(440);
+
+/** How many strings a note has: harpsichord registers are taken one at a time. */
+export function stringsOf(twin: Pick<InstrumentTwin, 'kind' | 'lowest' | 'breakNote'>, note: number): number {
+	if (twin.kind === 'harpsichord') return 1;
+	if (twin.kind === 'fortepiano') return 2;
+	if (note >= twin.breakNote) return 3;
+	return note < twin.lowest + 10 ? 1 : 2;
+}
+
+/** Inharmonicity of the twin's strings, with the small irregularities of a real scale. */
+export function twinInharmonicity(twin: InstrumentTwin, note: number): number {
+	const irregular = 0.06 * createRandom(twin.seed * 131 + note).normal();
+	return twin.stiffness * typicalInharmonicity(twin.kind, note) * Math.exp(irregular);
+}
+
+/** A smooth path through the sections' means: bass, tenor, middle, treble at a quarter of the compass each. */
+function sectionMean({ found, lowest, highest }: InstrumentTwin, note: number): number {
+	const levels = [found.bass, found.tenor, found.middle, found.treble];
+	const place = Math.min(Math.max((4 * (note - lowest)) / (highest - lowest + 1) - 0.5, 0), 3);
+	const below = Math.min(Math.floor(place), 2);
+	return levels[below] + (place - below) * (levels[below + 1] - levels[below]);
+}
+
+/** Where the strings of a note stand before anybody touches them, in cents from equal at 440. */
+export function foundStrings(twin: InstrumentTwin, note: number): readonly number[] {
+	const random = createRandom(twin.seed * 977 + note);
+	const middle = sectionMean(twin, note) + twin.scatter * random.normal();
+	// The middle string of three leads; the outer ones stand about it.
+	return Array.from({ length: stringsOf(twin, note) }, (_, string) =>
+		string === 0 ? middle : middle + twin.unisonScatter * random.normal()
+	);
+}
+
+export function foundPins(twin: InstrumentTwin, note: number): readonly PinnedString[] {
+	return foundStrings(twin, note).map((pitch) => ({ pin: pitch, speaking: pitch }));
+}
+
+/** The stiff string that sounds when a string of that note stands at `pitch` cents. */
+export function twinString(twin: InstrumentTwin, note: number, pitch: number): StiffString {
+	return stringFromFirstPartial(hzAbove(equalHz(note, TWIN_A4), cents(pitch)), twinInharmonicity(twin, note));
+}
+
+/** A twin for an instrument nobody has measured: somewhat flat and uneven, as most are found. */
+export function defaultTwin(kind: StringKind, lowest: number, highest: number, seed: number, a4: number): InstrumentTwin {
+	const random = createRandom(seed);
+	const level = 1200 * Math.log2(a4 / TWIN_A4) - 6 + 4 * random.normal();
+	return {
+		seed,
+		kind,
+		lowest,
+		highest,
+		breakNote: Math.max(lowest, A4 - 25),
+		stiffness: Math.exp(0.15 * random.normal()),
+		found: {
+			bass: level + 2.5,
+			tenor: level + random.normal(),
+			middle: level,
+			treble: level - 2 + 2 * random.normal()
+		},
+		scatter: 1.6,
+		unisonScatter: 0.9
+	};
+}

@@ -1,0 +1,26 @@
+import { cents, hz, type Cents, type Hz } from '../units/quantity';
+
+/**
+ * A stiff string: `fundamental` is the pitch it would have without stiffness, `inharmonicity` is B.
+ * Partial n sounds at n F sqrt(1 + B n^2) (H. Fletcher 1964, JASA 36:203, eq. 9).
+ */
+export interface StiffString {
+	readonly fundamental: Hz;
+	readonly inharmonicity: number;
+}
+
+export function partialHz({ fundamental, inharmonicity }: StiffString, partial: number): Hz {
+	return hz(partial * fundamental * Math.sqrt(1 + inharmonicity * partial * partial));
+}
+
+/** How far partial n lies above n times the first partial. */
+export function partialSharpness(inharmonicity: number, partial: number): Cents {
+	return cents(600 * Math.log2((1 + inharmonicity * partial * partial) / (1 + inharmonicity)));
+}
+
+/** The string whose first partial sounds at `first`. @throws RangeError when B is negative or not finite. */
+export function stringFromFirstPartial(first: Hz, inharmonicity: number): StiffString {
+	if (!(inharmonicity >= 0 && inharmonicity < Infinity))
+		throw new RangeError(`stringFromFirstPartial: inharmonicity ${inharmonicity} is not 0 or above`);
+	return { fundamental: hz(first / Math.sqrt(1 + inharmonicity)), inharmonicity };
+}

@@ -1,0 +1,35 @@
+/** Notes are whole semitone numbers: A0 = 21, C4 = 60, A4 = 69, C8 = 108. */
+const CLASS_NAMES = ['C', 'C♯', 'D', 'E♭', 'E', 'F', 'F♯', 'G', 'G♯', 'A', 'B♭', 'B'] as const;
+const LETTERS: Readonly<Record<string, number>> = { C: 0, D: 2, E: 4, F: 5, G: 7, A: 9, B: 11 };
+const ACCIDENTALS: Readonly<Record<string, number>> = { '': 0, '#': 1, '♯': 1, b: -1, '♭': -1 };
+
+/** 0 for C up to 11 for B. */
+export function noteClass(note: number): number {
+	return ((note % 12) + 12) % 12;
+}
+
+export function noteClassName(note: number): string {
+	return CLASS_NAMES[noteClass(note)];
+}
+
+/** The octave number as technicians write it: C4 is middle C. */
+export function noteOctave(note: number): number {
+	return Math.floor(note / 12) - 1;
+}
+
+/** "C♯4". */
+export function noteName(note: number): string {
+	return noteClassName(note) + noteOctave(note);
+}
+
+/** True for the five raised keys of an octave. */
+export function isRaisedKey(note: number): boolean {
+	return [1, 3, 6, 8, 10].includes(noteClass(note));
+}
+
+/** Reads "F3", "c#4", "B♭2" or "Bb2"; undefined when the text is not a note. */
+export function parseNote(text: string): number | undefined {
+	const match = /^([A-Ga-g])([#♯b♭]?)(-?\d)$/.exec(text.trim());
+	if (!match) return undefined;
+	return LETTERS[match[1].toUpperCase()] + ACCIDENTALS[match[2]] + 12 * (Number(match[3]) + 1);
+}
