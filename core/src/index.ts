@@ -21,3 +21,4 @@ export * from './sounding/simulatedInstrument';
 export * from './setting/hold';
 export * from './setting/order';
 export * from './setting/summary';
+export * from './sounding/measuredTwin';

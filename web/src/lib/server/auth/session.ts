@@ -1,0 +1,54 @@
+import { createHash, randomBytes } from 'node:crypto';
+import type { Cookies } from '@sveltejs/kit';
+import { endSession, prolongSession, saveSession, sessionByToken } from '../db/stores/accounts';
+
+/** Who is at work, as pages may know it. */
+export interface SignedIn {
+	readonly userId: string;
+	readonly name: string;
+	readonly workshopId: string;
+	readonly workshop: string;
+	readonly demo: boolean;
+}
+
+const COOKIE = 'fendrel_session';
+const DAY = 86_400_000;
+const LASTS = 30 * DAY;
+
+/** Only this digest is stored: who reads the database cannot sign in with it. */
+const digest = (token: string) => createHash('sha256').update(token).digest('hex');
+
+function setCookie(cookies: Cookies, token: string, url: URL, expires: Date): void {
+	cookies.set(COOKIE, token, { path: '/', httpOnly: true, sameSite: 'lax', secure: url.protocol === 'https:', expires });
+}
+
+export async function startSession(cookies: Cookies, url: URL, userId: string): Promise<void> {
+	const token = randomBytes(32).toString('base64url');
+	const expires = new Date(Date.now() + LASTS);
+	await saveSession(digest(token), userId, expires);
+	setCookie(cookies, token, url, expires);
+}
+
+/** Who holds the cookie; a session in use is prolonged once a day. */
+export async function readSession(cookies: Cookies, url: URL): Promise<SignedIn | undefined> {
+	const token = cookies.get(COOKIE);
+	if (!token) return undefined;
+	const found = await sessionByToken(digest(token));
+	if (!found) {
+		cookies.delete(COOKIE, { path: '/' });
+		return undefined;
+	}
+	if (found.expiresAt.getTime() - Date.now() < LASTS - DAY) {
+		const expires = new Date(Date.now() + LASTS);
+		await prolongSession(digest(token), expires);
+		setCookie(cookies, token, url, expires);
+	}
+	const { user, workshop } = found;
+	return { userId: user.id, name: user.name, workshopId: workshop.id, workshop: workshop.name, demo: workshop.demo };
+}
+
+export async function stopSession(cookies: Cookies): Promise<void> {
+	const token = cookies.get(COOKIE);
+	if (token) await endSession(digest(token));
+	cookies.delete(COOKIE, { path: '/' });
+}

@@ -1,0 +1,18 @@
+import { ConnectionError, DatabaseError, UniqueConstraintError } from 'sequelize';
+
+/** True when the database did not answer, as against having refused what it was asked. */
+export function isDatabaseAway(error: unknown): boolean {
+	if (error instanceof ConnectionError) return true;
+	if (!(error instanceof DatabaseError) && !(error instanceof Error)) return false;
+	const code = (error as { original?: { code?: string } }).original?.code ?? (error as { code?: string }).code ?? '';
+	return /ECONNREFUSED|ECONNRESET|EPIPE|SOCKET|CONNECTION|GET_CONNECTION_TIMEOUT|PROTOCOL_CONNECTION_LOST/i.test(code);
+}
+
+export function isDuplicate(error: unknown): boolean {
+	return error instanceof UniqueConstraintError;
+}
+
+export const DATABASE_AWAY = {
+	message: 'The database does not answer.',
+	advice: 'It is started again by itself; try once more in a few seconds. Readings stay on this device until it is back.'
+};

@@ -1,0 +1,33 @@
+import { TEMPERAMENTS } from '@fendrel/core';
+import { SequelizeStorage, Umzug } from 'umzug';
+import { v7 as uuid } from 'uuid';
+import type { Database } from './connection';
+import * as firstSlice from './migrations/0001-first-slice';
+
+const MIGRATIONS = [{ name: '0001-first-slice', ...firstSlice }];
+
+export function migrator({ sequelize }: Database) {
+	const context = sequelize.getQueryInterface();
+	return new Umzug({
+		migrations: MIGRATIONS.map(({ name, up, down }) => ({
+			name,
+			up: () => up(context),
+			down: () => down(context)
+		})),
+		context,
+		storage: new SequelizeStorage({ sequelize, tableName: 'migrations' }),
+		logger: undefined
+	});
+}
+
+/** Brings the tables up to date, and the temperament table in line with the core's library. */
+export async function migrate(database: Database): Promise<void> {
+	await migrator(database).up();
+	const { temperaments } = database.models;
+	for (const { id: slug, name, fifths } of TEMPERAMENTS) {
+		const row = { name, fifths: [...fifths] };
+		const [changed] = await temperaments.update(row, { where: { slug, workshopId: null } });
+		const exists = changed > 0 || (await temperaments.count({ where: { slug, workshopId: null } })) > 0;
+		if (!exists) await temperaments.create({ id: uuid(), workshopId: null, slug, ...row });
+	}
+}

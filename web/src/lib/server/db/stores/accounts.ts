@@ -1,0 +1,76 @@
+import { Op } from 'sequelize';
+import { v7 as uuid } from 'uuid';
+import { database } from '../connection';
+import type { UserRow, WorkshopRow } from '../models';
+
+export interface NewAccount {
+	readonly workshop: string;
+	readonly name: string;
+	readonly email: string;
+	readonly passwordHash: string;
+	readonly demo: boolean;
+}
+
+/** Makes a workshop with its first account, both or neither. */
+export async function createAccount(account: NewAccount): Promise<UserRow> {
+	const { sequelize, models } = database();
+	return sequelize.transaction(async (transaction) => {
+		const createdAt = new Date();
+		const workshop = { id: uuid(), name: account.workshop, demo: account.demo, createdAt };
+		await models.workshops.create(workshop, { transaction });
+		const user = {
+			id: uuid(),
+			workshopId: workshop.id,
+			email: account.email.toLowerCase(),
+			name: account.name,
+			passwordHash: account.passwordHash,
+			createdAt
+		};
+		await models.users.create(user, { transaction });
+		return user;
+	});
+}
+
+export async function userByEmail(email: string): Promise<UserRow | undefined> {
+	const found = await database().models.users.findOne({ where: { email: email.toLowerCase() } });
+	return found?.get();
+}
+
+export async function isEmpty(): Promise<boolean> {
+	return (await database().models.users.count()) === 0;
+}
+
+/** True while the demo workshop is there: its account is then offered on the sign-in page. */
+export async function isDemoLoaded(): Promise<boolean> {
+	return (await database().models.workshops.count({ where: { demo: true } })) > 0;
+}
+
+export async function saveSession(tokenHash: string, userId: string, expiresAt: Date): Promise<void> {
+	const { sessions } = database().models;
+	await sessions.destroy({ where: { expiresAt: { [Op.lt]: new Date() } } });
+	await sessions.create({ tokenHash, userId, createdAt: new Date(), expiresAt });
+}
+
+export async function endSession(tokenHash: string): Promise<void> {
+	await database().models.sessions.destroy({ where: { tokenHash } });
+}
+
+export interface FoundSession {
+	readonly user: UserRow;
+	readonly workshop: WorkshopRow;
+	readonly expiresAt: Date;
+}
+
+/** The account behind a session that has not expired. */
+export async function sessionByToken(tokenHash: string): Promise<FoundSession | undefined> {
+	const { sessions, users, workshops } = database().models;
+	const session = await sessions.findOne({ where: { tokenHash, expiresAt: { [Op.gt]: new Date() } } });
+	if (!session) return undefined;
+	const user = await users.findByPk(session.get().userId);
+	const workshop = user && (await workshops.findByPk(user.get().workshopId));
+	return user && workshop ? { user: user.get(), workshop: workshop.get(), expiresAt: session.get().expiresAt } : undefined;
+}
+
+export async function prolongSession(tokenHash: string, expiresAt: Date): Promise<void> {
+	await database().models.sessions.update({ expiresAt }, { where: { tokenHash } });
+}

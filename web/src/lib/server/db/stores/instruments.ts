@@ -1,0 +1,114 @@
+import { QueryTypes, type Transaction } from 'sequelize';
+import { v7 as uuid } from 'uuid';
+import { database } from '../connection';
+import type { InstrumentRow, PlaceRow } from '../models';
+
+/** An instrument with where it stands. */
+export interface Instrument extends InstrumentRow {
+	readonly place: Pick<PlaceRow, 'name' | 'town'> | undefined;
+}
+
+/** What the register shows of an instrument besides itself. */
+export interface LastVisit {
+	readonly instrumentId: string;
+	readonly finishedAt: Date;
+	/** A4 in Hz as it was left; null when it was not measured. */
+	readonly a4Left: number | null;
+	readonly temperament: string;
+}
+
+export type InstrumentDetails = Omit<InstrumentRow, 'id' | 'workshopId' | 'placeId' | 'createdAt'> & {
+	/** Name of the place; an unknown one is made. */
+	readonly place: string;
+	readonly town: string;
+};
+
+export async function listInstruments(workshopId: string): Promise<Instrument[]> {
+	const { instruments, places } = database().models;
+	const [rows, known] = await Promise.all([
+		instruments.findAll({ where: { workshopId }, order: [['name', 'ASC']] }),
+		places.findAll({ where: { workshopId } })
+	]);
+	const byId = new Map(known.map((place) => [place.get().id, place.get()]));
+	return rows.map((row) => withPlace(row.get(), byId.get(row.get().placeId ?? '')));
+}
+
+export async function getInstrument(workshopId: string, id: string): Promise<Instrument | undefined> {
+	const { instruments, places } = database().models;
+	const row = await instruments.findOne({ where: { workshopId, id } });
+	if (!row) return undefined;
+	const { placeId } = row.get();
+	const place = placeId ? await places.findOne({ where: { workshopId, id: placeId } }) : null;
+	return withPlace(row.get(), place?.get());
+}
+
+function withPlace(row: InstrumentRow, place: PlaceRow | undefined): Instrument {
+	return { ...row, place: place && { name: place.name, town: place.town } };
+}
+
+export async function listPlaces(workshopId: string): Promise<PlaceRow[]> {
+	const rows = await database().models.places.findAll({ where: { workshopId }, order: [['name', 'ASC']] });
+	return rows.map((row) => row.get());
+}
+
+/** @throws UniqueConstraintError when the workshop has an instrument of that name */
+export async function createInstrument(workshopId: string, { place, town, ...details }: InstrumentDetails): Promise<string> {
+	const { sequelize, models } = database();
+	return sequelize.transaction(async (transaction) => {
+		const id = uuid();
+		const placeId = await placeIdFor(workshopId, place, town, transaction);
+		await models.instruments.create({ id, workshopId, placeId, createdAt: new Date(), ...details }, { transaction });
+		return id;
+	});
+}
+
+/** @throws UniqueConstraintError as createInstrument does */
+export async function updateInstrument(workshopId: string, id: string, { place, town, ...details }: InstrumentDetails): Promise<void> {
+	const { sequelize, models } = database();
+	await sequelize.transaction(async (transaction) => {
+		const placeId = await placeIdFor(workshopId, place, town, transaction);
+		await models.instruments.update({ placeId, ...details }, { where: { workshopId, id }, transaction });
+	});
+}
+
+async function placeIdFor(workshopId: string, name: string, town: string, transaction: Transaction): Promise<string | null> {
+	if (name === '') return null;
+	const { places } = database().models;
+	const found = await places.findOne({ where: { workshopId, name }, transaction });
+	if (found) {
+		if (town !== '' && found.get().town !== town) await found.update({ town }, { transaction });
+		return found.get().id;
+	}
+	const id = uuid();
+	await places.create({ id, workshopId, name, town }, { transaction });
+	return id;
+}
+
+/** The last finished visit of every instrument of a workshop. */
+export async function lastVisits(workshopId: string): Promise<LastVisit[]> {
+	return database().sequelize.query<LastVisit>(
+		`SELECT v.instrument_id AS instrumentId, v.finished_at AS finishedAt, t.name AS temperament,
+			(SELECT r.pitch FROM readings r WHERE r.visit_id = v.id AND r.note = 69 AND r.accepted
+				ORDER BY r.taken_at DESC LIMIT 1) AS a4Left
+		FROM visits v
+		JOIN (SELECT instrument_id, MAX(finished_at) AS last FROM visits
+			WHERE workshop_id = :workshopId AND finished_at IS NOT NULL GROUP BY instrument_id) newest
+			ON newest.instrument_id = v.instrument_id AND newest.last = v.finished_at
+		JOIN temperaments t ON t.id = v.temperament_id
+		WHERE v.workshop_id = :workshopId`,
+		{ type: QueryTypes.SELECT, replacements: { workshopId } }
+	);
+}
+
+/** The newest inharmonicity of every note of an instrument that has been read on one string. */
+export async function measuredInharmonicity(workshopId: string, instrumentId: string): Promise<Map<number, number>> {
+	const rows = await database().sequelize.query<{ note: number; inharmonicity: number }>(
+		`SELECT r.note, r.inharmonicity FROM readings r JOIN visits v ON v.id = r.visit_id
+		WHERE v.workshop_id = :workshopId AND v.instrument_id = :instrumentId
+			AND r.inharmonicity IS NOT NULL AND r.string <> 'open'
+			AND (r.inharmonicity_error IS NULL OR r.inharmonicity_error < 0.2 * r.inharmonicity)
+		ORDER BY r.taken_at`,
+		{ type: QueryTypes.SELECT, replacements: { workshopId, instrumentId } }
+	);
+	return new Map(rows.map(({ note, inharmonicity }) => [note, inharmonicity]));
+}

@@ -1,0 +1,223 @@
+import {
+	cents,
+	centsBetween,
+	createRandom,
+	DEFAULT_TOLERANCE,
+	defaultTwin,
+	foundStrings,
+	hz,
+	hzAbove,
+	equalHz,
+	measureTwin,
+	noteClass,
+	offsetsFromEqual,
+	settingOrder,
+	temperamentById,
+	TWIN_A4,
+	type InstrumentTwin,
+	type Random
+} from '@fendrel/core';
+import { differenceInCalendarDays, getDayOfYear, subDays, subMonths } from 'date-fns';
+import { v7 as uuid } from 'uuid';
+import { hashPassword } from '../auth/signIn';
+import { database } from '../db/connection';
+import type { ReadingRow, VisitRow } from '../db/models';
+import { createAccount } from '../db/stores/accounts';
+import { createInstrument } from '../db/stores/instruments';
+import { listTemperaments } from '../db/stores/temperaments';
+import { CLOSING_NOTES, DEMO_ACCOUNT, DEMO_INSTRUMENTS, HALF_DONE, type DemoInstrument } from './scenario';
+
+const SEED = 1907;
+const SECONDS_PER_NOTE = 70;
+
+interface Context {
+	readonly workshopId: string;
+	readonly userId: string;
+	readonly today: Date;
+	readonly temperamentIds: ReadonlyMap<string, string>;
+}
+
+/** Fills an empty database with the demo scenario. The same day gives the same data. */
+export async function loadDemo(now = new Date(process.env.FENDREL_DEMO_DATE ?? Date.now())): Promise<void> {
+	const user = await createAccount({
+		...DEMO_ACCOUNT,
+		passwordHash: await hashPassword(DEMO_ACCOUNT.password),
+		demo: true
+	});
+	const temperaments = await listTemperaments(user.workshopId);
+	const today = new Date(now);
+	today.setUTCHours(9, 0, 0, 0);
+	const context = {
+		workshopId: user.workshopId,
+		userId: user.id,
+		today,
+		temperamentIds: new Map(temperaments.map(({ slug, id }) => [slug, id]))
+	};
+	for (const [index, instrument] of DEMO_INSTRUMENTS.entries()) await loadInstrument(context, instrument, index);
+}
+
+async function loadInstrument(context: Context, instrument: DemoInstrument, index: number): Promise<void> {
+	const random = createRandom(SEED + 31 * index);
+	const lastVisit = subDays(context.today, 40 + Math.floor(90 * random.uniform()));
+	const twin = twinNow(context, instrument, lastVisit, SEED + index);
+	const { name, kind, place, town, maker, madeIn, lowest, highest, notes, a4 } = instrument;
+	const instrumentId = await createInstrument(context.workshopId, {
+		name,
+		kind,
+		place,
+		town,
+		maker,
+		madeIn,
+		lowest,
+		highest,
+		notes,
+		usualA4: a4,
+		twin
+	});
+	for (let back = instrument.visits - 1; back >= 0; back--) {
+		const at = subMonths(lastVisit, back * instrument.every);
+		await loadVisit(context, instrument, instrumentId, twin, { at, first: back === instrument.visits - 1, random });
+	}
+	if (name === HALF_DONE.instrument) await loadHalfDone(context, instrument, instrumentId, twin, random);
+}
+
+/** How far the whole instrument lies from its pitch on a day, so long after a visit: it sinks, and summer damp lifts it. */
+function driftOn(day: Date, { sinks, swing }: DemoInstrument, monthsSince: number): number {
+	const season = Math.sin((2 * Math.PI * (getDayOfYear(day) - 121)) / 365);
+	return (-sinks * monthsSince) / 12 + swing * season;
+}
+
+function twinNow({ today }: Context, instrument: DemoInstrument, lastVisit: Date, seed: number): InstrumentTwin {
+	const { kind, lowest, highest, a4, neglected } = instrument;
+	const months = differenceInCalendarDays(today, lastVisit) / 30;
+	const level = centsBetween(TWIN_A4, hz(a4)) + (neglected ? -neglected : driftOn(today, instrument, months));
+	return {
+		...defaultTwin(kind, lowest, highest, seed, a4),
+		found: {
+			bass: level + (neglected ? 7 : 1.5),
+			tenor: level - instrument.swing * 0.4,
+			middle: level,
+			treble: level - (neglected ? 5 : 1)
+		},
+		scatter: neglected ? 3.5 : 1.2,
+		unisonScatter: neglected ? 2.2 : 0.8
+	};
+}
+
+interface PastVisit {
+	readonly at: Date;
+	readonly first: boolean;
+	readonly random: Random;
+}
+
+async function loadVisit(
+	context: Context,
+	instrument: DemoInstrument,
+	instrumentId: string,
+	twin: InstrumentTwin,
+	{ at, first, random }: PastVisit
+): Promise<void> {
+	const visit = visitRow(context, instrument, instrumentId, at);
+	const order = settingOrder(twin.lowest, twin.highest).map(({ note }) => note);
+	const notes = instrument.reads === 'all' ? order : order.filter((note) => note === 69 || note % 12 === 0 || note % 12 === 7);
+	const drift = driftOn(at, instrument, first ? 18 : instrument.every);
+	const readings = notes.flatMap((note, i) => {
+		const target = targetOf(instrument, note);
+		const found = target + drift + twin.scatter * random.normal() + 0.02 * (note - 69) * Math.sign(drift);
+		const left = target + 0.35 * random.normal();
+		return [
+			readingRow(context, visit, twin, { note, pitch: found, accepted: false, second: i * SECONDS_PER_NOTE, random }),
+			readingRow(context, visit, twin, { note, pitch: left, accepted: true, second: i * SECONDS_PER_NOTE + 50, random })
+		];
+	});
+	const finishedAt = new Date(at.getTime() + (order.length * SECONDS_PER_NOTE + 600) * 1000);
+	const note = CLOSING_NOTES[Math.floor(CLOSING_NOTES.length * random.uniform())];
+	await save({ ...visit, stage: 'close', finishedAt, note }, readings);
+}
+
+async function loadHalfDone(
+	context: Context,
+	instrument: DemoInstrument,
+	instrumentId: string,
+	twin: InstrumentTwin,
+	random: Random
+): Promise<void> {
+	const visit = visitRow(context, instrument, instrumentId, context.today);
+	const order = settingOrder(twin.lowest, twin.highest).map(({ note }) => note);
+	const moved: VisitRow['moved'] = {};
+	const readings = order.slice(0, HALF_DONE.notes).flatMap((note, i) => {
+		const [found, ...others] = foundStrings(twin, note);
+		const left = targetOf(instrument, note) + 0.3 * random.normal();
+		moved[note] = [left, ...others].map((pitch) => ({ pin: pitch, speaking: pitch }));
+		return [
+			readingRow(context, visit, twin, { note, pitch: found, accepted: false, second: i * SECONDS_PER_NOTE, random }),
+			readingRow(context, visit, twin, { note, pitch: left, accepted: true, second: i * SECONDS_PER_NOTE + 50, random })
+		];
+	});
+	await save({ ...visit, stage: 'set', currentNote: order[HALF_DONE.notes], moved }, readings);
+}
+
+/** Where a note is meant to be, in cents from equal at 440. */
+function targetOf({ a4, temperament }: DemoInstrument, note: number): number {
+	return centsBetween(TWIN_A4, hz(a4)) + offsetsFromEqual(temperamentById(temperament))[noteClass(note)];
+}
+
+function visitRow(context: Context, instrument: DemoInstrument, instrumentId: string, startedAt: Date): VisitRow {
+	return {
+		id: uuid(),
+		workshopId: context.workshopId,
+		instrumentId,
+		temperamentId: context.temperamentIds.get(instrument.temperament)!,
+		a4: instrument.a4,
+		tolerance: DEFAULT_TOLERANCE,
+		stage: 'plan',
+		currentNote: null,
+		moved: {},
+		note: '',
+		startedAt,
+		finishedAt: null,
+		startedBy: context.userId
+	};
+}
+
+interface DemoReading {
+	readonly note: number;
+	readonly pitch: number;
+	readonly accepted: boolean;
+	readonly second: number;
+	readonly random: Random;
+}
+
+function readingRow(context: Context, visit: VisitRow, twin: InstrumentTwin, reading: DemoReading): ReadingRow {
+	const { note, pitch, accepted, second, random } = reading;
+	const measured = measureTwin(twin, note, pitch, random);
+	const temperament = [...context.temperamentIds].find(([, id]) => id === visit.temperamentId)![0];
+	const target = hzAbove(equalHz(note, hz(visit.a4)), cents(offsetsFromEqual(temperamentById(temperament))[noteClass(note)]));
+	return {
+		id: uuid(),
+		workshopId: context.workshopId,
+		visitId: visit.id,
+		note,
+		string: 'middle',
+		takenAt: new Date(visit.startedAt.getTime() + (300 + second) * 1000),
+		source: 'simulated',
+		accepted,
+		pitch: measured.pitch,
+		pitchError: measured.pitchError,
+		target,
+		deviation: centsBetween(target, measured.pitch),
+		fundamental: measured.fundamental,
+		inharmonicity: measured.inharmonicity ?? null,
+		inharmonicityError: measured.inharmonicityError ?? null,
+		moment: measured.moment,
+		partials: [...measured.partials]
+	};
+}
+
+async function save(visit: VisitRow, readings: ReadingRow[]): Promise<void> {
+	const { models, sequelize } = database();
+	await sequelize.transaction(async (transaction) => {
+		await models.visits.create(visit, { transaction });
+		await models.readings.bulkCreate(readings, { transaction });
+	});
+}

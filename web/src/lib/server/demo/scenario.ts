@@ -1,0 +1,165 @@
+import type { StringKind } from '@fendrel/core';
+
+/** The Saltmarsh festival: an estuary town's summer music week. All names are invented. */
+export const DEMO_ACCOUNT = {
+	workshop: 'Saltmarsh Workshop',
+	name: 'Wren Halloran',
+	email: 'demo@saltmarsh.example',
+	password: 'saltmarsh'
+} as const;
+
+export interface DemoInstrument {
+	readonly name: string;
+	readonly place: string;
+	readonly town: string;
+	readonly kind: StringKind;
+	readonly maker: string;
+	readonly madeIn: number;
+	readonly lowest: number;
+	readonly highest: number;
+	readonly a4: number;
+	readonly temperament: string;
+	readonly notes: string;
+	/** Months between visits. */
+	readonly every: number;
+	readonly visits: number;
+	/** Cents that it sinks in a year without care, and how far summer damp lifts it. */
+	readonly sinks: number;
+	readonly swing: number;
+	/** Notes read at each visit: all of them, or one or two an octave. */
+	readonly reads: 'all' | 'some';
+	/** Cents below its pitch as it stands now, when it has been left alone for long. */
+	readonly neglected?: number;
+}
+
+const PIANO = { lowest: 21, highest: 108, a4: 440, temperament: 'equal' } as const;
+const SCHOOL = { place: 'School of Music', town: 'Saltmarsh', kind: 'upright', ...PIANO } as const;
+const MAKERS = ['Tasker Orrin', 'Bexhollow & Daughters', 'Marram', 'Pellwin'];
+
+const practiceRooms: DemoInstrument[] = Array.from({ length: 23 }, (_, i) => {
+	const room = i + 1;
+	return {
+		...SCHOOL,
+		name: `Practice room ${room}`,
+		maker: MAKERS[(room * 7) % MAKERS.length],
+		madeIn: 1968 + ((room * 13) % 45),
+		notes: room % 6 === 0 ? 'Stands by the radiator; ask again for it to be moved.' : '',
+		every: 6,
+		visits: 3 + (room % 3),
+		sinks: 5 + (room % 5),
+		swing: 3 + (room % 4),
+		reads: room === 4 || room === 7 ? 'all' : 'some'
+	};
+});
+
+export const DEMO_INSTRUMENTS: readonly DemoInstrument[] = [
+	{
+		...PIANO,
+		name: 'Chapel concert grand',
+		place: 'Shore Chapel',
+		town: 'Saltmarsh',
+		kind: 'grand',
+		maker: 'Bexhollow & Daughters',
+		madeIn: 1994,
+		notes: 'Festival piano, 274 cm. Keep the humidity tray filled from May on.',
+		every: 3,
+		visits: 12,
+		sinks: 3,
+		swing: 2.5,
+		reads: 'all'
+	},
+	{
+		...PIANO,
+		name: 'Teaching studio grand',
+		place: 'School of Music',
+		town: 'Saltmarsh',
+		kind: 'grand',
+		maker: 'Pellwin',
+		madeIn: 2006,
+		notes: 'Used all day in term.',
+		every: 4,
+		visits: 8,
+		sinks: 4,
+		swing: 3,
+		reads: 'all'
+	},
+	...practiceRooms,
+	{
+		...PIANO,
+		name: 'Sail loft upright',
+		place: 'The Sail Loft',
+		town: 'Saltmarsh Quay',
+		kind: 'upright',
+		maker: 'Marram',
+		madeIn: 1931,
+		notes: 'Damp in winter. Light rust on the treble bearing. Wants to come up to 440 for the festival supper.',
+		every: 24,
+		visits: 1,
+		sinks: 6,
+		swing: 4,
+		reads: 'some',
+		neglected: 31
+	},
+	{
+		...PIANO,
+		name: 'Tide mill cottage upright',
+		place: 'The Tide Mill',
+		town: 'Saltmarsh Quay',
+		kind: 'upright',
+		maker: 'Tasker Orrin',
+		madeIn: 1957,
+		notes: 'Played alone; the owner likes it a little low.',
+		every: 12,
+		visits: 4,
+		sinks: 4,
+		swing: 3,
+		reads: 'some'
+	},
+	{
+		name: 'Festival harpsichord',
+		place: 'Shore Chapel',
+		town: 'Saltmarsh',
+		kind: 'harpsichord',
+		maker: 'Elspet Corrow',
+		madeIn: 1988,
+		lowest: 29,
+		highest: 89,
+		a4: 415,
+		temperament: 'vallotti',
+		notes: 'Double manual. Lower eight-foot first, then the upper to it.',
+		every: 3,
+		visits: 7,
+		sinks: 9,
+		swing: 5,
+		reads: 'all'
+	},
+	{
+		name: 'Assembly room fortepiano',
+		place: 'Assembly Rooms',
+		town: 'Reedham Ferry',
+		kind: 'fortepiano',
+		maker: 'Elspet Corrow',
+		madeIn: 2001,
+		lowest: 29,
+		highest: 89,
+		a4: 430,
+		temperament: 'werckmeister-3',
+		notes: 'After an instrument of about 1795. Bichord throughout.',
+		every: 6,
+		visits: 4,
+		sinks: 7,
+		swing: 4,
+		reads: 'some'
+	}
+];
+
+/** The visit that was left half done. */
+export const HALF_DONE = { instrument: 'Practice room 7', notes: 21 } as const;
+
+export const CLOSING_NOTES = [
+	'Pitch held well. Next time look at the una corda rail.',
+	'Treble a little low past the break; brought up and proved twice.',
+	'Two dampers whisper in the tenor: to be quoted.',
+	'Brought up after a dry spell. Advised to move it away from the window.',
+	'Clean. Hammers of the fifth octave are grooved.'
+];

@@ -1,0 +1,5 @@
+<script lang="ts">
+	import '../app.css';
+	let { children } = $props();
+</script>
+{@render children()}
