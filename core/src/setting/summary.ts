@@ -5,7 +5,8 @@ export interface SetReading {
 	readonly note: number;
 	/** Order of taking: milliseconds, or any number that grows. */
 	readonly takenAt: number;
-	readonly deviation: number;
+	/** undefined when a note was kept by ear without being measured. */
+	readonly deviation: number | undefined;
 	/** True when the string was left so. */
 	readonly accepted: boolean;
 }
@@ -13,9 +14,10 @@ export interface SetReading {
 /** How a note came and how it was left. */
 export interface NoteRecord {
 	readonly note: number;
-	readonly found: number;
-	/** undefined while it has not been accepted. */
+	readonly found: number | undefined;
 	readonly left: number | undefined;
+	/** True once it has been accepted, by reading or by ear. */
+	readonly set: boolean;
 }
 
 export interface VisitSummary {
@@ -24,7 +26,7 @@ export interface VisitSummary {
 	readonly leftOut: readonly number[];
 	/** Median deviation as found; undefined without readings. */
 	readonly foundMiddle: number | undefined;
-	/** Mean size of the moves of what was set, and the largest move; undefined when nothing was set. */
+	/** Mean size of the moves of what was set and measured, and the largest move. */
 	readonly movedMean: number | undefined;
 	readonly movedMost: { readonly note: number; readonly by: number } | undefined;
 	/** Standard deviation from target of what was set. */
@@ -35,31 +37,31 @@ export interface VisitSummary {
 export function summariseVisit(readings: readonly SetReading[], lowest: number, highest: number): VisitSummary {
 	const notes = new Map<number, NoteRecord>();
 	for (const reading of [...readings].sort((a, b) => a.takenAt - b.takenAt)) {
-		const before = notes.get(reading.note);
-		notes.set(reading.note, {
-			note: reading.note,
+		const { note, accepted } = reading;
+		const before = notes.get(note);
+		notes.set(note, {
+			note,
 			found: before?.found ?? reading.deviation,
-			left: reading.accepted ? reading.deviation : before?.left
+			left: accepted ? reading.deviation : before?.left,
+			set: accepted || (before?.set ?? false)
 		});
 	}
 	const compass = Array.from({ length: highest - lowest + 1 }, (_, i) => lowest + i);
-	const isSet = (note: number) => notes.get(note)?.left !== undefined;
-	const set = compass.filter(isSet);
-	const moves = set.map((note) => {
+	const set = compass.filter((note) => notes.get(note)?.set);
+	const moves = set.flatMap((note) => {
 		const { found, left } = notes.get(note)!;
-		return { note, by: left! - found };
+		return found === undefined || left === undefined ? [] : [{ note, by: left - found }];
 	});
-	const most = moves.reduce<(typeof moves)[number] | undefined>(
-		(top, move) => (top && Math.abs(top.by) >= Math.abs(move.by) ? top : move),
-		undefined
-	);
 	return {
 		notes,
 		set,
-		leftOut: compass.filter((note) => !isSet(note)),
+		leftOut: compass.filter((note) => !notes.get(note)?.set),
 		foundMiddle: median([...notes.values()], ({ found }) => found),
 		movedMean: mean(moves, ({ by }) => Math.abs(by)),
-		movedMost: most,
+		movedMost: moves.reduce<(typeof moves)[number] | undefined>(
+			(most, move) => (most && Math.abs(most.by) >= Math.abs(move.by) ? most : move),
+			undefined
+		),
 		leftSpread: deviation(set, (note) => notes.get(note)!.left)
 	};
 }

@@ -1,0 +1,15 @@
+import { z } from 'zod';
+
+const email = z.string().trim().min(1, 'Enter your e-mail address.').max(190).email('That is not an e-mail address.');
+
+export const signInSchema = z.object({
+	email,
+	password: z.string().min(1, 'Enter your password.').max(200)
+});
+
+export const welcomeSchema = z.object({
+	workshop: z.string().trim().min(1, 'Give your workshop a name.').max(120, 'A name may have 120 characters.'),
+	name: z.string().trim().min(1, 'Enter your name.').max(120, 'A name may have 120 characters.'),
+	email,
+	password: z.string().min(10, 'Use at least 10 characters.').max(200, 'Use at most 200 characters.')
+});

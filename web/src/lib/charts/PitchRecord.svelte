@@ -1,0 +1,78 @@
+<script lang="ts">
+	import { flatOrSharp, onShortDay, signed } from '$lib/ui/format';
+	import { pitchRecord, type PitchPoint } from './pitchRecord';
+
+	interface Props {
+		points: readonly PitchPoint[];
+		/** What zero stands for, such as "A4 = 440.0 Hz". */
+		zero: string;
+	}
+	let { points, zero }: Props = $props();
+	let width = $state(760);
+	const height = 250;
+	const chart = $derived(pitchRecord(points, { width, height, margin: { top: 14, right: 16, bottom: 30, left: 46 } }));
+	const said = $derived(
+		points.map(({ at, found }) => `${onShortDay(at)}: ${found === undefined ? 'not read' : `found ${flatOrSharp(found)}`}`).join('; ')
+	);
+</script>
+
+<figure bind:clientWidth={width}>
+	<figcaption>
+		<b>How does it keep its pitch?</b>
+		<span class="soft">cents from {zero}; ring: found, dot: left</span>
+	</figcaption>
+	<svg {width} {height} role="img" aria-label="Pitch record. {said}">
+		{#each chart.yTicks as { y, value } (value)}
+			<line x1="46" x2={width - 16} y1={y} y2={y} class={value === 0 ? 'zero' : 'grid'} />
+			<text x="38" y={y + 4} text-anchor="end">{value === 0 ? '0' : signed(value, 0)}</text>
+		{/each}
+		{#each chart.xTicks as { x, label } (x)}<text {x} y={height - 8} text-anchor="middle">{label}</text>{/each}
+		{#each chart.stretches as path, i (i)}<path d={path} class="stretch" />{/each}
+		{#each chart.marks as mark (mark.at.getTime())}
+			{#if mark.found !== undefined && mark.left !== undefined}
+				<line x1={mark.x} x2={mark.x} y1={mark.found} y2={mark.left} class="move" />
+			{/if}
+			{#if mark.found !== undefined}<circle cx={mark.x} cy={mark.found} r="5" class="found" />{/if}
+			{#if mark.left !== undefined}<circle cx={mark.x} cy={mark.left} r="4" class="left" />{/if}
+		{/each}
+	</svg>
+</figure>
+
+<style>
+	svg {
+		display: block;
+		max-width: 100%;
+	}
+	figcaption {
+		margin-bottom: 0.4rem;
+	}
+	text {
+		font-family: var(--mono);
+		font-size: 13px;
+		fill: var(--soft);
+	}
+	.grid {
+		stroke: var(--line);
+	}
+	.zero {
+		stroke: var(--felt);
+		stroke-width: 1.5;
+	}
+	.stretch {
+		stroke: var(--faint);
+		stroke-width: 1.5;
+		fill: none;
+	}
+	.move {
+		stroke: var(--felt);
+		stroke-dasharray: 2 3;
+	}
+	.found {
+		fill: var(--ground);
+		stroke: var(--ink);
+		stroke-width: 1.75;
+	}
+	.left {
+		fill: var(--felt);
+	}
+</style>

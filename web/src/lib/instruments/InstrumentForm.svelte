@@ -1,0 +1,118 @@
+<script lang="ts">
+	import { A4_PRESETS, STRING_KINDS } from '@fendrel/core';
+	import { untrack } from 'svelte';
+	import { superForm, type SuperValidated } from 'sveltekit-superforms';
+	import { KIND_NAMES, type InstrumentForm } from './schema';
+
+	interface Props {
+		data: SuperValidated<InstrumentForm>;
+		places: readonly { readonly name: string; readonly town: string }[];
+		/** Address to go back to without saving. */
+		back: string;
+		save: string;
+	}
+	let { data, places, back, save }: Props = $props();
+	const { form, errors, enhance, submitting, message, tainted, isTainted } = superForm(
+		untrack(() => data),
+		{ taintedMessage: 'You have not saved yet. Leave without saving?' }
+	);
+
+	/** The place's town is known once its name is. */
+	function fillTown() {
+		const known = places.find(({ name }) => name === $form.place);
+		if (known && $form.town === '') $form.town = known.town;
+	}
+	const USUAL: Record<string, [string, string]> = {
+		grand: ['A0', 'C8'],
+		upright: ['A0', 'C8'],
+		fortepiano: ['F1', 'F6'],
+		harpsichord: ['F1', 'F6']
+	};
+	function fillCompass() {
+		if (!isTainted($tainted?.lowest) && !isTainted($tainted?.highest)) [$form.lowest, $form.highest] = USUAL[$form.kind];
+	}
+</script>
+
+{#snippet problem(texts: string[] | undefined)}
+	{#if texts}<span class="problem" role="alert">{texts[0]}</span>{/if}
+{/snippet}
+
+<form method="POST" use:enhance class="form">
+	{#if $message}<p class="notice wide" role="alert">{$message}</p>{/if}
+	<label class="field wide">
+		<span>Name</span>
+		<input class="input" name="name" bind:value={$form.name} aria-invalid={!!$errors.name} placeholder="Practice room 24" />
+		{@render problem($errors.name)}
+	</label>
+	<label class="field">
+		<span>Kind</span>
+		<select class="select" name="kind" bind:value={$form.kind} onchange={fillCompass}>
+			{#each STRING_KINDS as kind (kind)}<option value={kind}>{KIND_NAMES[kind]}</option>{/each}
+		</select>
+		{@render problem($errors.kind)}
+	</label>
+	<label class="field">
+		<span>Usual A4, Hz</span>
+		<input class="input" name="usualA4" inputmode="decimal" list="a4-presets" bind:value={$form.usualA4} aria-invalid={!!$errors.usualA4} />
+		<datalist id="a4-presets">{#each A4_PRESETS as preset (preset)}<option value={preset}></option>{/each}</datalist>
+		{@render problem($errors.usualA4)}
+	</label>
+	<label class="field">
+		<span>Lowest note</span>
+		<input class="input" name="lowest" bind:value={$form.lowest} aria-invalid={!!$errors.lowest} />
+		{@render problem($errors.lowest)}
+	</label>
+	<label class="field">
+		<span>Highest note</span>
+		<input class="input" name="highest" bind:value={$form.highest} aria-invalid={!!$errors.highest} />
+		{@render problem($errors.highest)}
+	</label>
+	<label class="field">
+		<span>Place</span>
+		<input class="input" name="place" list="places" bind:value={$form.place} onchange={fillTown} aria-invalid={!!$errors.place} />
+		<datalist id="places">{#each places as { name } (name)}<option value={name}></option>{/each}</datalist>
+		{@render problem($errors.place)}
+	</label>
+	<label class="field">
+		<span>Town</span>
+		<input class="input" name="town" bind:value={$form.town} aria-invalid={!!$errors.town} />
+		{@render problem($errors.town)}
+	</label>
+	<label class="field">
+		<span>Maker</span>
+		<input class="input" name="maker" bind:value={$form.maker} aria-invalid={!!$errors.maker} />
+		{@render problem($errors.maker)}
+	</label>
+	<label class="field">
+		<span>Made in</span>
+		<input class="input" name="madeIn" inputmode="numeric" bind:value={$form.madeIn} aria-invalid={!!$errors.madeIn} />
+		{@render problem($errors.madeIn)}
+	</label>
+	<label class="field wide">
+		<span>Notes</span>
+		<textarea class="textarea" name="notes" rows="4" bind:value={$form.notes} aria-invalid={!!$errors.notes}></textarea>
+		{@render problem($errors.notes)}
+	</label>
+	<div class="wide flex gap-3">
+		<button class="btn preset-filled-brand" disabled={$submitting}>{save}</button>
+		<a class="btn preset-outlined-surface-300-700" href={back}>Cancel</a>
+	</div>
+</form>
+
+<style>
+	.form {
+		display: grid;
+		grid-template-columns: repeat(2, minmax(0, 1fr));
+		gap: 1.25rem 1.5rem;
+		max-width: 44rem;
+		margin-top: 1.5rem;
+	}
+	.wide {
+		grid-column: 1 / -1;
+	}
+	@media (max-width: 560px) {
+		.form {
+			grid-template-columns: minmax(0, 1fr);
+		}
+	}
+</style>

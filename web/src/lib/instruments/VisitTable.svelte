@@ -1,0 +1,67 @@
+<script lang="ts">
+	import { inHz, onShortDay, signed } from '$lib/ui/format';
+
+	interface Props {
+		visits: readonly {
+			readonly id: string;
+			readonly startedAt: Date;
+			readonly temperament: string;
+			readonly a4: number;
+			readonly a4Left: number | undefined;
+			readonly found: number | undefined;
+			readonly notesSet: number;
+			readonly movedMean: number | undefined;
+			readonly note: string;
+		}[];
+	}
+	let { visits }: Props = $props();
+</script>
+
+<div class="scroll">
+	<table class="rule-table">
+		<thead>
+			<tr>
+				<th>Day</th>
+				<th>Temperament</th>
+				<th class="figure">Found, cents</th>
+				<th class="figure">A4 left, Hz</th>
+				<th class="figure">Notes set</th>
+				<th class="figure">Mean move, cents</th>
+				<th>Note</th>
+			</tr>
+		</thead>
+		<tbody>
+			{#each visits as visit (visit.id)}
+				<tr>
+					<td><a href="/visits/{visit.id}/close">{onShortDay(visit.startedAt)}</a></td>
+					<td>{visit.temperament}</td>
+					<td class="figure">{visit.found === undefined ? '–' : signed(visit.found)}</td>
+					<td class="figure">{visit.a4Left === undefined ? '–' : inHz(visit.a4Left)}</td>
+					<td class="figure">{visit.notesSet}</td>
+					<td class="figure">{visit.movedMean === undefined ? '–' : visit.movedMean.toFixed(1)}</td>
+					<td class="note">{visit.note}</td>
+				</tr>
+			{/each}
+		</tbody>
+	</table>
+</div>
+
+<style>
+	.scroll {
+		overflow-x: auto;
+	}
+	td:first-child {
+		white-space: nowrap;
+	}
+	th.figure {
+		font-family: inherit;
+		white-space: normal;
+		max-width: 6rem;
+	}
+	.note {
+		color: var(--soft);
+		min-width: 14rem;
+		max-width: 24rem;
+		overflow-wrap: anywhere;
+	}
+</style>

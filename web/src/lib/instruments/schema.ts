@@ -1,0 +1,66 @@
+import { A4_RANGE, parseNote, STRING_KINDS } from '@fendrel/core';
+import { z } from 'zod';
+
+export const KIND_NAMES: Record<(typeof STRING_KINDS)[number], string> = {
+	grand: 'Grand piano',
+	upright: 'Upright piano',
+	fortepiano: 'Fortepiano',
+	harpsichord: 'Harpsichord'
+};
+
+/** Compass that an instrument may have, as notes: C0 to C8. */
+const LOWEST = 12;
+const HIGHEST = 108;
+const NOTES_LIMIT = 4000;
+
+/** An A4 as the field is asked for everywhere. */
+export const a4Field = z.coerce
+	.number({ error: 'A4 is a number in hertz, such as 440.' })
+	.min(A4_RANGE.lowest, `A4 lies between ${A4_RANGE.lowest} and ${A4_RANGE.highest} Hz.`)
+	.max(A4_RANGE.highest, `A4 lies between ${A4_RANGE.lowest} and ${A4_RANGE.highest} Hz.`);
+
+/** A text of limited length that says by how much it is too long. */
+export function limitedText(limit: number) {
+	return z.string().superRefine((text, context) => {
+		if (text.length > limit)
+			context.addIssue({
+				code: 'custom',
+				message: `This has ${text.length.toLocaleString('en')} characters; ${limit.toLocaleString('en')} fit. Shorten it, then save again.`
+			});
+	});
+}
+
+const noteField = z
+	.string()
+	.trim()
+	.refine((text) => parseNote(text) !== undefined, 'Write a note such as A0, F1 or C8.');
+
+const shortText = z.string().trim().max(120, 'At most 120 characters.');
+
+export const instrumentSchema = z
+	.object({
+		name: shortText.min(1, 'Give the instrument a name you will know it by.'),
+		kind: z.enum(STRING_KINDS),
+		place: shortText,
+		town: shortText,
+		maker: shortText,
+		madeIn: z
+			.string()
+			.trim()
+			.refine((text) => text === '' || (/^\d{4}$/.test(text) && +text >= 1400 && +text <= 2100), 'Write the year with four digits, or leave it empty.'),
+		lowest: noteField,
+		highest: noteField,
+		usualA4: a4Field,
+		notes: limitedText(NOTES_LIMIT)
+	})
+	.superRefine(({ lowest, highest }, context) => {
+		const low = parseNote(lowest);
+		const high = parseNote(highest);
+		if (low === undefined || high === undefined) return;
+		if (low < LOWEST || high > HIGHEST)
+			context.addIssue({ code: 'custom', path: [low < LOWEST ? 'lowest' : 'highest'], message: 'The compass lies within C0 to C8.' });
+		else if (high - low < 12)
+			context.addIssue({ code: 'custom', path: ['highest'], message: 'The highest note lies at least an octave above the lowest.' });
+	});
+
+export type InstrumentForm = z.infer<typeof instrumentSchema>;

@@ -1,0 +1,26 @@
+import { DEFAULT_TOLERANCE } from '@fendrel/core';
+import type { SignedIn } from '../auth/session';
+import { getInstrument } from '../db/stores/instruments';
+import { listTemperaments } from '../db/stores/temperaments';
+import { createVisit, visitsOf } from '../db/stores/visits';
+
+/**
+ * Starts a visit from what the instrument usually gets, or goes on with the one that is half done.
+ * @returns the visit's id; undefined when the workshop has no such instrument
+ */
+export async function startVisit({ workshopId, userId }: SignedIn, instrumentId: string): Promise<string | undefined> {
+	const instrument = await getInstrument(workshopId, instrumentId);
+	if (!instrument) return undefined;
+	const visits = await visitsOf(workshopId, instrumentId);
+	const open = visits.find(({ finishedAt }) => finishedAt === null);
+	if (open) return open.id;
+	const last = visits[0];
+	const equal = (await listTemperaments(workshopId)).find(({ slug }) => slug === 'equal')!;
+	return createVisit(workshopId, {
+		instrumentId,
+		temperamentId: last?.temperamentId ?? equal.id,
+		a4: last?.a4 ?? instrument.usualA4,
+		tolerance: last?.tolerance ?? DEFAULT_TOLERANCE,
+		startedBy: userId
+	});
+}

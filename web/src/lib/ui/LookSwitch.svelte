@@ -1,0 +1,31 @@
+<script lang="ts">
+	import { Moon, Sun } from '@lucide/svelte';
+	import { page } from '$app/state';
+
+	let look = $state<'day' | 'lamp'>(page.data.look === 'lamp' ? 'lamp' : 'day');
+
+	function toggle() {
+		look = look === 'day' ? 'lamp' : 'day';
+		document.documentElement.dataset.look = look;
+		document.cookie = `fendrel_look=${look}; path=/; max-age=31536000; samesite=lax`;
+	}
+</script>
+
+<button type="button" onclick={toggle} class="look" aria-label={look === 'day' ? 'Dim the screen for a dark room' : 'Light screen for daylight'}>
+	{#if look === 'day'}<Moon size={18} /> Lamp{:else}<Sun size={18} /> Day{/if}
+</button>
+
+<style>
+	.look {
+		display: inline-flex;
+		align-items: center;
+		gap: 0.4rem;
+		min-height: 44px;
+		padding: 0 0.5rem;
+		color: var(--soft);
+		cursor: pointer;
+	}
+	.look:hover {
+		color: var(--ink);
+	}
+</style>

@@ -1,0 +1,60 @@
+import { noteClassName, noteOctave } from '@fendrel/core';
+import { format } from 'date-fns';
+
+/** A minus as wide as a plus, so that figures stand under each other. */
+const sign = (value: number, digits: number) => (value.toFixed(digits).startsWith('-') ? '−' : '+');
+
+/** "+3.2", "−0.4", "0.0". */
+export function signed(value: number, digits = 1): string {
+	const size = Math.abs(value).toFixed(digits);
+	return Number(size) === 0 ? size : sign(value, digits) + size;
+}
+
+/** "3.2 cents flat", "0.4 cents sharp", "in tune" at 0.0. */
+export function flatOrSharp(cents: number): string {
+	const size = Math.abs(cents).toFixed(1);
+	if (Number(size) === 0) return 'on pitch';
+	return `${size} ${size === '1.0' ? 'cent' : 'cents'} ${cents < 0 ? 'flat' : 'sharp'}`;
+}
+
+/** "7.3 wide", "0.6 narrow", "still". */
+export function wideOrNarrow(beats: number): string {
+	const size = Math.abs(beats).toFixed(1);
+	return Number(size) === 0 ? 'still' : `${size} ${beats < 0 ? 'narrow' : 'wide'}`;
+}
+
+export function inHz(value: number, digits = 1): string {
+	return value.toFixed(digits);
+}
+
+export function onDay(date: Date): string {
+	return format(date, 'd MMMM yyyy');
+}
+
+export function onShortDay(date: Date): string {
+	return format(date, 'd MMM yyyy');
+}
+
+/** "3 notes", "1 note". */
+export function counted(count: number, one: string, many = `${one}s`): string {
+	return `${count} ${count === 1 ? one : many}`;
+}
+
+/** A note's name in the parts that are set apart: letter, accidental, octave. */
+export function noteParts(note: number): { letter: string; accidental: string; octave: number } {
+	const name = noteClassName(note);
+	return { letter: name[0], accidental: name.slice(1), octave: noteOctave(note) };
+}
+
+/** "C4 to E4, G♯5 and 12 more": runs of neighbours drawn together. */
+export function noteRuns(notes: readonly number[], nameOf: (note: number) => string, most = 6): string {
+	const runs: [number, number][] = [];
+	for (const note of [...notes].sort((a, b) => a - b)) {
+		const last = runs.at(-1);
+		if (last && note === last[1] + 1) last[1] = note;
+		else runs.push([note, note]);
+	}
+	const shown = runs.slice(0, most).map(([from, to]) => (from === to ? nameOf(from) : `${nameOf(from)} to ${nameOf(to)}`));
+	const rest = runs.slice(most).reduce((sum, [from, to]) => sum + to - from + 1, 0);
+	return shown.join(', ') + (rest ? ` and ${counted(rest, 'more', 'more')}` : '');
+}

@@ -1,0 +1,123 @@
+<script lang="ts">
+	import { noteName } from '@fendrel/core';
+	import { formatDistanceToNow } from 'date-fns';
+	import PitchRecord from '$lib/charts/PitchRecord.svelte';
+	import VisitTable from '$lib/instruments/VisitTable.svelte';
+	import { KIND_NAMES } from '$lib/instruments/schema';
+	import { counted, inHz, onDay } from '$lib/ui/format';
+
+	let { data } = $props();
+	const instrument = $derived(data.instrument);
+	const open = $derived(data.visits.find(({ finishedAt }) => !finishedAt));
+	const finished = $derived(data.visits.filter(({ finishedAt }) => finishedAt));
+	const last = $derived(finished[0]);
+	const facts = $derived([
+		['Stands', instrument.place ? [instrument.place.name, instrument.place.town].filter(Boolean).join(', ') : 'not noted'],
+		['Kind', KIND_NAMES[instrument.kind]],
+		['Maker', [instrument.maker, instrument.madeIn].filter(Boolean).join(', ') || 'not noted'],
+		['Compass', `${noteName(instrument.lowest)} to ${noteName(instrument.highest)}`],
+		['Usual A4', `${inHz(instrument.usualA4)} Hz`],
+		['Strings read', data.notesRead ? `${counted(data.notesRead, 'note')} with inharmonicity` : 'none yet']
+	]);
+	const points = $derived([...data.visits].reverse().map(({ startedAt, found, left }) => ({ at: startedAt, found, left })));
+</script>
+
+<svelte:head><title>{instrument.name} | Fendrel</title></svelte:head>
+
+<div class="top">
+	<div>
+		<h1>{instrument.name}</h1>
+		<p class="verdict state">
+			{#if open}
+				A visit of {onDay(open.startedAt)} is half done: {counted(open.notesSet, 'note')} set.
+			{:else if last}
+				Left {last.a4Left ? `at A4 = ${inHz(last.a4Left)} Hz` : 'without a reading of A4'}, {last.temperament.toLowerCase()},
+				{formatDistanceToNow(last.finishedAt!)} ago.
+			{:else}
+				No visit yet.
+			{/if}
+		</p>
+	</div>
+	<div class="actions">
+		<form method="POST" action="?/visit">
+			<button class="btn preset-filled-brand">{open ? 'Go on with the visit' : 'Start a visit'}</button>
+		</form>
+		<a class="btn preset-outlined-surface-300-700" href="/instruments/{instrument.id}/edit">Edit</a>
+	</div>
+</div>
+
+<div class="body">
+	<aside>
+		<dl>
+			{#each facts as [term, text] (term)}
+				<dt>{term}</dt>
+				<dd>{text}</dd>
+			{/each}
+		</dl>
+		{#if instrument.notes}<p class="notes">{instrument.notes}</p>{/if}
+	</aside>
+	<div class="record">
+		{#if points.some(({ found }) => found !== undefined)}
+			<PitchRecord {points} zero="A4 = {inHz(instrument.usualA4)} Hz" />
+		{/if}
+		{#if finished.length}
+			<h2>{counted(finished.length, 'visit')}</h2>
+			<VisitTable visits={finished} />
+		{:else}
+			<p class="soft">Its pitch record begins with the first visit.</p>
+		{/if}
+	</div>
+</div>
+
+<style>
+	.top {
+		display: flex;
+		justify-content: space-between;
+		align-items: flex-start;
+		gap: 1.5rem;
+		flex-wrap: wrap;
+	}
+	.top > div:first-child {
+		flex: 1 1 24rem;
+	}
+	.state {
+		font-size: 1.35rem;
+		color: var(--soft);
+		margin-top: 0.5rem;
+	}
+	.actions {
+		display: flex;
+		gap: 0.75rem;
+	}
+	.body {
+		display: grid;
+		grid-template-columns: 17rem minmax(0, 1fr);
+		gap: 3rem;
+		margin-top: 2rem;
+	}
+	dt {
+		color: var(--soft);
+		font-size: 0.9rem;
+	}
+	dd {
+		padding-bottom: 0.6rem;
+		margin-bottom: 0.6rem;
+		border-bottom: 1px solid var(--line);
+	}
+	.notes {
+		white-space: pre-line;
+		overflow-wrap: anywhere;
+	}
+	h2 {
+		margin: 2rem 0 0.5rem;
+	}
+	@media (max-width: 860px) {
+		.body {
+			grid-template-columns: minmax(0, 1fr);
+			gap: 1.5rem;
+		}
+		.record {
+			order: -1;
+		}
+	}
+</style>

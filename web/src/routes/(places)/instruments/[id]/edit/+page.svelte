@@ -1,0 +1,11 @@
+<script lang="ts">
+	import { page } from '$app/state';
+	import InstrumentForm from '$lib/instruments/InstrumentForm.svelte';
+
+	let { data } = $props();
+</script>
+
+<svelte:head><title>Edit {data.name} | Fendrel</title></svelte:head>
+
+<h1>{data.name}</h1>
+<InstrumentForm data={data.form} places={data.places} back="/instruments/{page.params.id}" save="Save" />

@@ -1,0 +1,28 @@
+import { workshopOf } from '$lib/server/auth/guard';
+import { listInstruments } from '$lib/server/db/stores/instruments';
+import { notesSet, openVisits, recentVisits } from '$lib/server/db/stores/visits';
+import type { PageServerLoad } from './$types';
+
+const RECENT = 20;
+
+export const load = (async ({ locals }) => {
+	const workshopId = workshopOf(locals);
+	const [instruments, open, recent] = await Promise.all([
+		listInstruments(workshopId),
+		openVisits(workshopId),
+		recentVisits(workshopId, RECENT)
+	]);
+	const byId = new Map(instruments.map((instrument) => [instrument.id, instrument]));
+	const set = await notesSet(workshopId, [...open, ...recent].map(({ id }) => id));
+	const shown = (visits: typeof open) =>
+		visits.map(({ id, instrumentId, startedAt, finishedAt, stage }) => ({
+			id,
+			startedAt,
+			finishedAt,
+			stage,
+			notesSet: set.get(id) ?? 0,
+			instrument: byId.get(instrumentId)?.name ?? '',
+			place: byId.get(instrumentId)?.place?.name
+		}));
+	return { open: shown(open), recent: shown(recent) };
+}) satisfies PageServerLoad;
