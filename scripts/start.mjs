@@ -58,7 +58,10 @@ async function start() {
 	application = served;
 	writeFileSync(RUNNING, JSON.stringify({ pid: process.pid, address: served.address }));
 	say(`ready at ${served.address}`);
-	if (demo) say(`demo sign-in (offered on the page while demo data is loaded): ${DEMO_SIGN_IN.email} / ${DEMO_SIGN_IN.password}`);
+	if (demo)
+		say(
+			`demo sign-in (offered on the page while demo data is loaded): ${DEMO_SIGN_IN.email} / ${DEMO_SIGN_IN.password}`
+		);
 	say('Ctrl-C stops everything.');
 	const code = await served.ended;
 	if (stopping) return;

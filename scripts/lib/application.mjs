@@ -8,7 +8,14 @@ import { giveUp, ROOT, run, say } from './system.mjs';
 
 const BUILD = join(ROOT, 'web', 'build');
 const STAMP = join(BUILD, '.sources');
-const SOURCES = ['core/src', 'web/src', 'web/static', 'web/svelte.config.js', 'web/vite.config.ts', 'package-lock.json'];
+const SOURCES = [
+	'core/src',
+	'web/src',
+	'web/static',
+	'web/svelte.config.js',
+	'web/vite.config.ts',
+	'package-lock.json'
+];
 
 /** A mark of all sources by path, size and time. */
 function sourcesMark() {

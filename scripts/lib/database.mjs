@@ -18,7 +18,9 @@ export function freePort() {
 		server.once('error', reject);
 		server.listen(0, '127.0.0.1', () => {
 			const address = server.address();
-			server.close(() => (address && typeof address === 'object' ? resolve(address.port) : reject(new Error('no port'))));
+			server.close(() =>
+				address && typeof address === 'object' ? resolve(address.port) : reject(new Error('no port'))
+			);
 		});
 	});
 }
@@ -59,7 +61,14 @@ export async function startDatabase({ dir }) {
 		const install = findProgram('mariadb-install-db') ?? giveUp('mariadb-install-db is missing.');
 		execFileSync(
 			install,
-			['--no-defaults', `--datadir=${data}`, `--user=${owner}`, '--skip-test-db', '--auth-root-authentication-method=socket', `--auth-root-socket-user=${owner}`],
+			[
+				'--no-defaults',
+				`--datadir=${data}`,
+				`--user=${owner}`,
+				'--skip-test-db',
+				'--auth-root-authentication-method=socket',
+				`--auth-root-socket-user=${owner}`
+			],
 			{ stdio: ['ignore', 'ignore', 'inherit'] }
 		);
 	}

@@ -30,7 +30,10 @@ export const handle: Handle = async ({ event, resolve }) => {
 	}
 	if (!event.locals.signedIn && !OPEN.has(event.url.pathname) && event.route.id !== null) {
 		if (event.route.id.includes('/api/'))
-			return Response.json({ message: 'You are signed out. Sign in again; your readings are kept on this device.' }, { status: 401 });
+			return Response.json(
+				{ message: 'You are signed out. Sign in again; your readings are kept on this device.' },
+				{ status: 401 }
+			);
 		redirect(303, `/signin?next=${encodeURIComponent(event.url.pathname)}`);
 	}
 	const response = await resolve(event, {
@@ -58,5 +61,8 @@ export const handleError: HandleServerError = ({ error, event, status, message }
 	if (isDatabaseAway(error)) return DATABASE_AWAY;
 	if (status === 404) return { message: 'There is nothing at this address.' };
 	log.error({ err: error, path: event.url.pathname }, message);
-	return { message: 'Something went wrong on the server.', advice: 'Nothing you saved is lost. Go back and try again.' };
+	return {
+		message: 'Something went wrong on the server.',
+		advice: 'Nothing you saved is lost. Go back and try again.'
+	};
 };

@@ -78,14 +78,12 @@ export class Blow {
 			fundamental: fit.fundamental,
 			inharmonicity: fit.inharmonicity,
 			inharmonicityError: fit.inharmonicityError,
-			partials: partials.map(
-				({ partial, frequency, error, magnitude }): MeasuredPartial => ({
-					partial,
-					frequency: hz(frequency),
-					error,
-					level: levelOf(magnitude)
-				})
-			)
+			partials: partials.map(({ partial, frequency, error, magnitude }): MeasuredPartial => ({
+				partial,
+				frequency: hz(frequency),
+				error,
+				level: levelOf(magnitude)
+			}))
 		};
 	}
 
@@ -108,7 +106,12 @@ export class Blow {
 		const most = Math.max(0, ...[...sums.values()].map(({ count }) => count));
 		return [...sums]
 			.filter(([, { count }]) => 2 * count >= most)
-			.map(([partial, { weight, sum, magnitude }]) => ({ partial, frequency: sum / weight, error: 1 / Math.sqrt(weight), magnitude }))
+			.map(([partial, { weight, sum, magnitude }]) => ({
+				partial,
+				frequency: sum / weight,
+				error: 1 / Math.sqrt(weight),
+				magnitude
+			}))
 			.sort((a, b) => a.partial - b.partial);
 	}
 }

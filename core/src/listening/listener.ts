@@ -230,7 +230,11 @@ class StreamListener implements Listener {
 	private read(events: ListenerEvent[], blow: Blow): void {
 		const moment = readingMoment(blow.note);
 		const spectrum = blow.note < LONG_BELOW ? this.long : this.short;
-		const reading = blow.reading(0.3 * moment, moment + 0.1, (magnitude) => 20 * Math.log10((4 * magnitude) / spectrum.size + 1e-9));
+		const reading = blow.reading(
+			0.3 * moment,
+			moment + 0.1,
+			(magnitude) => 20 * Math.log10((4 * magnitude) / spectrum.size + 1e-9)
+		);
 		if (!reading) return;
 		this.done = true;
 		events.push({ kind: 'reading', at: this.now, reading });

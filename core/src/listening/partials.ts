@@ -45,7 +45,14 @@ export function measurePartials(
 		if (!isPeak || magnitude[bin] < CLARITY * floor) continue;
 		const rough = spectrum.refinedBin(bin) * binHz;
 		if (advance === 0) {
-			found.push({ partial: n, frequency: rough, error: PEAK_ERROR_BINS * binHz, magnitude: magnitude[bin], byPhase: false, bin });
+			found.push({
+				partial: n,
+				frequency: rough,
+				error: PEAK_ERROR_BINS * binHz,
+				magnitude: magnitude[bin],
+				byPhase: false,
+				bin
+			});
 			continue;
 		}
 		const seconds = advance / sampleRate;
@@ -54,7 +61,14 @@ export function measurePartials(
 		// Noise of two overlapping frames is mostly shared: what is left grows as the step over the frame.
 		const unshared = Math.min(1, (2.6 * advance) / size);
 		const phaseError = (floor / magnitude[bin]) * unshared;
-		found.push({ partial: n, frequency, error: phaseError / (2 * Math.PI * seconds), magnitude: magnitude[bin], byPhase: true, bin });
+		found.push({
+			partial: n,
+			frequency,
+			error: phaseError / (2 * Math.PI * seconds),
+			magnitude: magnitude[bin],
+			byPhase: true,
+			bin
+		});
 	}
 	return found;
 }

@@ -40,10 +40,23 @@ export type Refusal =
 /** What the listener tells, in the order of time; `at` is seconds since it began. */
 export type ListenerEvent =
 	/** Level of the last tenth of a second, in decibels relative to full scale. */
-	| { readonly kind: 'level'; readonly at: number; readonly level: number; readonly noise: number; readonly clipped: boolean }
+	| {
+			readonly kind: 'level';
+			readonly at: number;
+			readonly level: number;
+			readonly noise: number;
+			readonly clipped: boolean;
+	  }
 	| { readonly kind: 'blow'; readonly at: number }
 	/** Where the pitch stands now, every few hundredths of a second while a note sounds. */
-	| { readonly kind: 'settling'; readonly at: number; readonly since: number; readonly note: number; readonly pitch: Hz; readonly error: Cents }
+	| {
+			readonly kind: 'settling';
+			readonly at: number;
+			readonly since: number;
+			readonly note: number;
+			readonly pitch: Hz;
+			readonly error: Cents;
+	  }
 	/** The blow's figure at the fixed moment. One at most per blow. */
 	| { readonly kind: 'reading'; readonly at: number; readonly reading: StringReading }
 	| { readonly kind: 'refused'; readonly at: number; readonly why: Refusal }

@@ -53,7 +53,12 @@ interface Match {
  * @param peaks strongest first
  * @returns undefined when no series reaches a score of 0.5
  */
-export function recogniseNote(peaks: readonly Peak[], strings: ExpectedStrings, resolution: number, expected?: Hz): RecognisedNote | undefined {
+export function recogniseNote(
+	peaks: readonly Peak[],
+	strings: ExpectedStrings,
+	resolution: number,
+	expected?: Hz
+): RecognisedNote | undefined {
 	if (peaks.length === 0) return undefined;
 	const byPitch = [...peaks].sort((a, b) => a.frequency - b.frequency);
 	const top = peaks[0].magnitude;
@@ -80,7 +85,10 @@ function bestSeries(
 ): Match | undefined {
 	const low = equalHz(strings.lowest - 1.2, strings.a4);
 	const high = equalHz(strings.highest + 1.2, strings.a4);
-	const strongest = weights.map((weight, i) => ({ weight, i })).sort((a, b) => b.weight - a.weight).slice(0, 10);
+	const strongest = weights
+		.map((weight, i) => ({ weight, i }))
+		.sort((a, b) => b.weight - a.weight)
+		.slice(0, 10);
 	let best: Match | undefined;
 	const tried: number[] = [];
 	for (const { i } of strongest) {
@@ -163,7 +171,11 @@ function matchSeries(
 }
 
 /** The note a pitch belongs to; one within 80 cents of what is expected counts as the expected one. */
-export function noteOfPitch(pitch: number, strings: ExpectedStrings, expected?: { readonly note: number; readonly pitch: Hz }): number {
+export function noteOfPitch(
+	pitch: number,
+	strings: ExpectedStrings,
+	expected?: { readonly note: number; readonly pitch: Hz }
+): number {
 	if (expected && Math.abs(1200 * Math.log2(pitch / expected.pitch)) < 80) return expected.note;
 	return Math.round(A4 + 12 * Math.log2(hz(pitch) / strings.a4));
 }

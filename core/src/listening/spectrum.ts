@@ -40,7 +40,8 @@ export class Spectrum {
 		for (let i = 0; i < this.size; i++) this.input[i] = ring[(end - this.size + i) & mask] * this.window[i];
 		// fft.js declares plain arrays and works on any indexed numbers.
 		this.fft.realTransform(this.bins as unknown as number[], this.input as unknown as number[]);
-		for (let k = 0; k < this.magnitude.length; k++) this.magnitude[k] = Math.hypot(this.bins[2 * k], this.bins[2 * k + 1]);
+		for (let k = 0; k < this.magnitude.length; k++)
+			this.magnitude[k] = Math.hypot(this.bins[2 * k], this.bins[2 * k + 1]);
 		for (let band = 0; band < this.floor.length; band++) {
 			const slice = this.magnitude.subarray(band * FLOOR_BAND, (band + 1) * FLOOR_BAND);
 			this.floor[band] = (quantile(slice, FLOOR_SHARE) ?? 0) * FLOOR_TO_SIGMA + 1e-9;

@@ -43,7 +43,16 @@ export function fitString(partials: readonly PartialFrequency[], given: KnownB):
 	const line = partials.length > 2 ? fitRobustLine(x, y, sigma) : undefined;
 	if (line && line.intercept > 0 && line.slope > 0) {
 		const b = line.slope / line.intercept;
-		const bError = b * Math.sqrt(Math.max(0, line.varSlope / line.slope ** 2 + line.varIntercept / line.intercept ** 2 - (2 * line.covariance) / (line.slope * line.intercept)));
+		const bError =
+			b *
+			Math.sqrt(
+				Math.max(
+					0,
+					line.varSlope / line.slope ** 2 +
+						line.varIntercept / line.intercept ** 2 -
+						(2 * line.covariance) / (line.slope * line.intercept)
+				)
+			);
 		if (bError < USELESS_B * b) {
 			const squared = line.intercept + line.slope;
 			const error = Math.sqrt(Math.max(0, line.varIntercept + line.varSlope + 2 * line.covariance));
@@ -83,7 +92,8 @@ export function fitHoldingB(partials: readonly PartialFrequency[], known: KnownB
 	const first = fitWithKnownB(x, y, sigma, known);
 	const near = partials.filter(({ partial, frequency }) => {
 		const expected = partial * first.fundamental * Math.sqrt(1 + known.value * partial * partial);
-		const allowed = STRANGER_CENTS + known.doubt * 600 * Math.log2((1 + known.value * partial * partial) / (1 + known.value));
+		const allowed =
+			STRANGER_CENTS + known.doubt * 600 * Math.log2((1 + known.value * partial * partial) / (1 + known.value));
 		return Math.abs(1200 * Math.log2(frequency / expected)) < allowed;
 	});
 	if (near.length === 0 || near.length === partials.length) return first;
@@ -92,13 +102,18 @@ export function fitHoldingB(partials: readonly PartialFrequency[], known: KnownB
 }
 
 /** Weighted mean of F1^2 with B held; its doubt makes high partials vote less, partial 1 not at all less. */
-function fitWithKnownB(x: readonly number[], y: readonly number[], sigma: readonly number[], { value: b, doubt }: KnownB): StringFit {
+function fitWithKnownB(
+	x: readonly number[],
+	y: readonly number[],
+	sigma: readonly number[],
+	{ value: b, doubt }: KnownB
+): StringFit {
 	let weight = 0;
 	let sum = 0;
 	for (let i = 0; i < x.length; i++) {
 		const toFirst = (1 + b) / (1 + b * x[i]);
 		const first = y[i] * toFirst;
-		const byDoubt = first * (doubt * b * (x[i] - 1)) / (1 + b * x[i]);
+		const byDoubt = (first * (doubt * b * (x[i] - 1))) / (1 + b * x[i]);
 		const w = 1 / ((sigma[i] * toFirst) ** 2 + byDoubt ** 2);
 		weight += w;
 		sum += w * first;

@@ -21,7 +21,11 @@ const ROUNDS = 6;
  * @param sigma standard error of each y, above 0
  * @returns undefined when fewer than two points, or all x alike: a line is not determined then.
  */
-export function fitRobustLine(x: readonly number[], y: readonly number[], sigma: readonly number[]): RobustLine | undefined {
+export function fitRobustLine(
+	x: readonly number[],
+	y: readonly number[],
+	sigma: readonly number[]
+): RobustLine | undefined {
 	const count = x.length;
 	if (count < 2) return undefined;
 	let kept = new Array<number>(count).fill(1);

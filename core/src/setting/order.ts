@@ -50,7 +50,12 @@ export function settingOrder(lowest: number, highest: number): readonly SettingS
 	const add = (note: number, against: number | undefined, section: SettingStep['section']) => {
 		if (!within(note) || done.has(note)) return;
 		const known = against !== undefined && done.has(against) ? against : undefined;
-		steps.push({ note, against: known, interval: known === undefined ? undefined : intervalBetween(note, known), section });
+		steps.push({
+			note,
+			against: known,
+			interval: known === undefined ? undefined : intervalBetween(note, known),
+			section
+		});
 		done.add(note);
 	};
 	add(A4, undefined, 'reference');

@@ -67,7 +67,13 @@ export function twinString(twin: InstrumentTwin, note: number, pitch: number): S
 }
 
 /** A twin for an instrument nobody has measured: somewhat flat and uneven, as most are found. */
-export function defaultTwin(kind: StringKind, lowest: number, highest: number, seed: number, a4: number): InstrumentTwin {
+export function defaultTwin(
+	kind: StringKind,
+	lowest: number,
+	highest: number,
+	seed: number,
+	a4: number
+): InstrumentTwin {
 	const random = createRandom(seed);
 	const level = 1200 * Math.log2(a4 / TWIN_A4) - 6 + 4 * random.normal();
 	return {

@@ -9,8 +9,8 @@
 		<p class="name">Fendrel</p>
 		<p class="verdict">Look, measure, plan, tune, prove, record.</p>
 		<p class="soft">
-			Goes with you through a visit: listens, computes every target for the instrument in front of you, says what the ear
-			will hear, and keeps the record.
+			Goes with you through a visit: listens, computes every target for the instrument in front of you, says what the
+			ear will hear, and keeps the record.
 		</p>
 	</section>
 	<main>{@render children()}</main>

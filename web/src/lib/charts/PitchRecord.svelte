@@ -12,7 +12,9 @@
 	const height = 250;
 	const chart = $derived(pitchRecord(points, { width, height, margin: { top: 14, right: 16, bottom: 30, left: 46 } }));
 	const said = $derived(
-		points.map(({ at, found }) => `${onShortDay(at)}: ${found === undefined ? 'not read' : `found ${flatOrSharp(found)}`}`).join('; ')
+		points
+			.map(({ at, found }) => `${onShortDay(at)}: ${found === undefined ? 'not read' : `found ${flatOrSharp(found)}`}`)
+			.join('; ')
 	);
 </script>
 

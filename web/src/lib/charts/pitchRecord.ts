@@ -21,7 +21,11 @@ export function pitchRecord(points: readonly PitchPoint[], { width, height, marg
 	const figures = points.flatMap(({ found, left }) => [found, left]).filter((value) => value !== undefined);
 	const [low = 0, high = 0] = extent(figures) as [number, number];
 	const x = scaleUtc()
-		.domain(times[0].getTime() === times[1].getTime() ? [new Date(times[0].getTime() - 3e9), new Date(times[1].getTime() + 3e9)] : times)
+		.domain(
+			times[0].getTime() === times[1].getTime()
+				? [new Date(times[0].getTime() - 3e9), new Date(times[1].getTime() + 3e9)]
+				: times
+		)
 		.range([margin.left, width - margin.right]);
 	const y = scaleLinear()
 		.domain([Math.min(low, -4), Math.max(high, 4)])
@@ -31,7 +35,12 @@ export function pitchRecord(points: readonly PitchPoint[], { width, height, marg
 		const before = points[i].left;
 		return before === undefined || point.found === undefined
 			? []
-			: [line()([[x(points[i].at), y(before)], [x(point.at), y(point.found)]])!];
+			: [
+					line()([
+						[x(points[i].at), y(before)],
+						[x(point.at), y(point.found)]
+					])!
+				];
 	});
 	const marks = points.map(({ at, found, left }) => ({
 		at,

@@ -29,7 +29,8 @@
 		harpsichord: ['F1', 'F6']
 	};
 	function fillCompass() {
-		if (!isTainted($tainted?.lowest) && !isTainted($tainted?.highest)) [$form.lowest, $form.highest] = USUAL[$form.kind];
+		if (!isTainted($tainted?.lowest) && !isTainted($tainted?.highest))
+			[$form.lowest, $form.highest] = USUAL[$form.kind];
 	}
 </script>
 
@@ -41,7 +42,13 @@
 	{#if $message}<p class="notice wide" role="alert">{$message}</p>{/if}
 	<label class="field wide">
 		<span>Name</span>
-		<input class="input" name="name" bind:value={$form.name} aria-invalid={!!$errors.name} placeholder="Practice room 24" />
+		<input
+			class="input"
+			name="name"
+			bind:value={$form.name}
+			aria-invalid={!!$errors.name}
+			placeholder="Practice room 24"
+		/>
 		{@render problem($errors.name)}
 	</label>
 	<label class="field">
@@ -53,8 +60,17 @@
 	</label>
 	<label class="field">
 		<span>Usual A4, Hz</span>
-		<input class="input" name="usualA4" inputmode="decimal" list="a4-presets" bind:value={$form.usualA4} aria-invalid={!!$errors.usualA4} />
-		<datalist id="a4-presets">{#each A4_PRESETS as preset (preset)}<option value={preset}></option>{/each}</datalist>
+		<input
+			class="input"
+			name="usualA4"
+			inputmode="decimal"
+			list="a4-presets"
+			bind:value={$form.usualA4}
+			aria-invalid={!!$errors.usualA4}
+		/>
+		<datalist id="a4-presets"
+			>{#each A4_PRESETS as preset (preset)}<option value={preset}></option>{/each}</datalist
+		>
 		{@render problem($errors.usualA4)}
 	</label>
 	<label class="field">
@@ -69,8 +85,17 @@
 	</label>
 	<label class="field">
 		<span>Place</span>
-		<input class="input" name="place" list="places" bind:value={$form.place} onchange={fillTown} aria-invalid={!!$errors.place} />
-		<datalist id="places">{#each places as { name } (name)}<option value={name}></option>{/each}</datalist>
+		<input
+			class="input"
+			name="place"
+			list="places"
+			bind:value={$form.place}
+			onchange={fillTown}
+			aria-invalid={!!$errors.place}
+		/>
+		<datalist id="places"
+			>{#each places as { name } (name)}<option value={name}></option>{/each}</datalist
+		>
 		{@render problem($errors.place)}
 	</label>
 	<label class="field">

@@ -47,7 +47,10 @@ export const instrumentSchema = z
 		madeIn: z
 			.string()
 			.trim()
-			.refine((text) => text === '' || (/^\d{4}$/.test(text) && +text >= 1400 && +text <= 2100), 'Write the year with four digits, or leave it empty.'),
+			.refine(
+				(text) => text === '' || (/^\d{4}$/.test(text) && +text >= 1400 && +text <= 2100),
+				'Write the year with four digits, or leave it empty.'
+			),
 		lowest: noteField,
 		highest: noteField,
 		usualA4: a4Field,
@@ -58,9 +61,17 @@ export const instrumentSchema = z
 		const high = parseNote(highest);
 		if (low === undefined || high === undefined) return;
 		if (low < LOWEST || high > HIGHEST)
-			context.addIssue({ code: 'custom', path: [low < LOWEST ? 'lowest' : 'highest'], message: 'The compass lies within C0 to C8.' });
+			context.addIssue({
+				code: 'custom',
+				path: [low < LOWEST ? 'lowest' : 'highest'],
+				message: 'The compass lies within C0 to C8.'
+			});
 		else if (high - low < 12)
-			context.addIssue({ code: 'custom', path: ['highest'], message: 'The highest note lies at least an octave above the lowest.' });
+			context.addIssue({
+				code: 'custom',
+				path: ['highest'],
+				message: 'The highest note lies at least an octave above the lowest.'
+			});
 	});
 
 export type InstrumentForm = z.infer<typeof instrumentSchema>;

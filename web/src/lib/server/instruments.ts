@@ -9,7 +9,11 @@ export function detailsFromForm(form: InstrumentForm, before?: Instrument): Inst
 	const lowest = parseNote(low)!;
 	const highest = parseNote(high)!;
 	const sameStrings =
-		before && before.kind === form.kind && before.lowest === lowest && before.highest === highest && before.usualA4 === form.usualA4;
+		before &&
+		before.kind === form.kind &&
+		before.lowest === lowest &&
+		before.highest === highest &&
+		before.usualA4 === form.usualA4;
 	const seed = createHash('sha256').update(form.name).digest().readUInt32LE(0);
 	const twin = sameStrings ? before.twin : defaultTwin(form.kind, lowest, highest, seed, form.usualA4);
 	return { ...rest, lowest, highest, madeIn: madeIn === '' ? null : Number(madeIn), twin };

@@ -11,7 +11,12 @@
 	}
 </script>
 
-<button type="button" onclick={toggle} class="look" aria-label={look === 'day' ? 'Dim the screen for a dark room' : 'Light screen for daylight'}>
+<button
+	type="button"
+	onclick={toggle}
+	class="look"
+	aria-label={look === 'day' ? 'Dim the screen for a dark room' : 'Light screen for daylight'}
+>
 	{#if look === 'day'}<Moon size={18} /> Lamp{:else}<Sun size={18} /> Day{/if}
 </button>
 

@@ -54,7 +54,9 @@ export function noteRuns(notes: readonly number[], nameOf: (note: number) => str
 		if (last && note === last[1] + 1) last[1] = note;
 		else runs.push([note, note]);
 	}
-	const shown = runs.slice(0, most).map(([from, to]) => (from === to ? nameOf(from) : `${nameOf(from)} to ${nameOf(to)}`));
+	const shown = runs
+		.slice(0, most)
+		.map(([from, to]) => (from === to ? nameOf(from) : `${nameOf(from)} to ${nameOf(to)}`));
 	const rest = runs.slice(most).reduce((sum, [from, to]) => sum + to - from + 1, 0);
 	return shown.join(', ') + (rest ? ` and ${counted(rest, 'more', 'more')}` : '');
 }

@@ -12,7 +12,10 @@ export const load = (async ({ locals }) => {
 	if (locals.signedIn) redirect(303, '/instruments');
 	if (await isEmpty()) redirect(303, '/welcome');
 	const { email, password, name } = DEMO_ACCOUNT;
-	return { form: await superValidate(zod4(signInSchema)), demo: (await isDemoLoaded()) ? { email, password, name } : undefined };
+	return {
+		form: await superValidate(zod4(signInSchema)),
+		demo: (await isDemoLoaded()) ? { email, password, name } : undefined
+	};
 }) satisfies PageServerLoad;
 
 /** Only paths of this application: "//elsewhere" is another host. */
@@ -26,7 +29,8 @@ export const actions = {
 		form.data.password = '';
 		if (result.kind === 'too many')
 			return message(form, `Too many wrong passwords. Wait ${result.minutes} min, then try again.`, { status: 429 });
-		if (result.kind === 'wrong') return setError(form, 'password', 'E-mail or password is wrong. Check both and try again.');
+		if (result.kind === 'wrong')
+			return setError(form, 'password', 'E-mail or password is wrong. Check both and try again.');
 		await startSession(cookies, url, result.userId);
 		redirect(303, safeNext(url.searchParams.get('next')));
 	}

@@ -15,12 +15,26 @@
 		{#if $message}<p class="notice" role="alert">{$message}</p>{/if}
 		<label class="field">
 			<span>E-mail</span>
-			<input class="input" name="email" type="email" autocomplete="username" bind:value={$form.email} aria-invalid={!!$errors.email} />
+			<input
+				class="input"
+				name="email"
+				type="email"
+				autocomplete="username"
+				bind:value={$form.email}
+				aria-invalid={!!$errors.email}
+			/>
 			{#if $errors.email}<span class="problem">{$errors.email[0]}</span>{/if}
 		</label>
 		<label class="field">
 			<span>Password</span>
-			<input class="input" name="password" type="password" autocomplete="current-password" bind:value={$form.password} aria-invalid={!!$errors.password} />
+			<input
+				class="input"
+				name="password"
+				type="password"
+				autocomplete="current-password"
+				bind:value={$form.password}
+				aria-invalid={!!$errors.password}
+			/>
 			{#if $errors.password}<span class="problem" role="alert">{$errors.password[0]}</span>{/if}
 		</label>
 		<button class="btn preset-filled-brand" disabled={$submitting}>Sign in</button>
@@ -30,7 +44,9 @@
 			<p class="soft mb-3">Demo data is loaded: the Saltmarsh festival, as {data.demo.name} keeps it.</p>
 			<input type="hidden" name="email" value={data.demo.email} />
 			<input type="hidden" name="password" value={data.demo.password} />
-			<button class="btn preset-outlined-surface-300-700 w-full" disabled={$submitting}>Look around as {data.demo.name}</button>
+			<button class="btn preset-outlined-surface-300-700 w-full" disabled={$submitting}
+				>Look around as {data.demo.name}</button
+			>
 		</form>
 	{/if}
 </Entrance>

@@ -22,7 +22,14 @@
 		{#each fields as { key, label, type, complete } (key)}
 			<label class="field">
 				<span>{label}</span>
-				<input class="input" name={key} {type} autocomplete={complete} bind:value={$form[key]} aria-invalid={!!$errors[key]} />
+				<input
+					class="input"
+					name={key}
+					{type}
+					autocomplete={complete}
+					bind:value={$form[key]}
+					aria-invalid={!!$errors[key]}
+				/>
 				{#if $errors[key]}<span class="problem">{$errors[key][0]}</span>{/if}
 			</label>
 		{/each}

@@ -19,7 +19,13 @@ const LASTS = 30 * DAY;
 const digest = (token: string) => createHash('sha256').update(token).digest('hex');
 
 function setCookie(cookies: Cookies, token: string, url: URL, expires: Date): void {
-	cookies.set(COOKIE, token, { path: '/', httpOnly: true, sameSite: 'lax', secure: url.protocol === 'https:', expires });
+	cookies.set(COOKIE, token, {
+		path: '/',
+		httpOnly: true,
+		sameSite: 'lax',
+		secure: url.protocol === 'https:',
+		expires
+	});
 }
 
 export async function startSession(cookies: Cookies, url: URL, userId: string): Promise<void> {

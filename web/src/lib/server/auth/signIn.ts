@@ -21,7 +21,10 @@ const NOBODY = hash('nobody has this password');
 
 export async function signIn(email: string, password: string, address: string): Promise<SignInResult> {
 	const key = `${address} ${email.toLowerCase()}`;
-	for (const [limiter, of] of [[byAccount, key], [byAddress, address]] as const) {
+	for (const [limiter, of] of [
+		[byAccount, key],
+		[byAddress, address]
+	] as const) {
 		const used = await limiter.get(of);
 		if (used && used.remainingPoints <= 0) return tooMany(used);
 	}

@@ -14,5 +14,6 @@ export function isDuplicate(error: unknown): boolean {
 
 export const DATABASE_AWAY = {
 	message: 'The database does not answer.',
-	advice: 'It is started again by itself; try once more in a few seconds. Readings stay on this device until it is back.'
+	advice:
+		'It is started again by itself; try once more in a few seconds. Readings stay on this device until it is back.'
 };

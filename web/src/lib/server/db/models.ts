@@ -1,5 +1,5 @@
 import { DataTypes, type Model, type ModelAttributes, type ModelStatic, type Sequelize } from 'sequelize';
-import type { InstrumentTwin, MeasuredPartial, StringKind, Tempering } from '@fendrel/core';
+import type { InstrumentTwin, StringKind, Tempering } from '@fendrel/core';
 
 /** Rows as they stand in the tables; ids are UUIDs as text. */
 export interface WorkshopRow {
@@ -86,7 +86,14 @@ export interface ReadingRow {
 	inharmonicity: number | null;
 	inharmonicityError: number | null;
 	moment: number | null;
-	partials: MeasuredPartial[];
+	partials: StoredPartial[];
+}
+/** A measured partial without its units' types: rows come from outside. */
+export interface StoredPartial {
+	partial: number;
+	frequency: number;
+	error: number;
+	level: number;
 }
 
 type Table<Row extends object> = ModelStatic<Model<Row, Row>>;

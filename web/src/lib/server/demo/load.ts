@@ -119,7 +119,8 @@ async function loadVisit(
 ): Promise<void> {
 	const visit = visitRow(context, instrument, instrumentId, at);
 	const order = settingOrder(twin.lowest, twin.highest).map(({ note }) => note);
-	const notes = instrument.reads === 'all' ? order : order.filter((note) => note === 69 || note % 12 === 0 || note % 12 === 7);
+	const notes =
+		instrument.reads === 'all' ? order : order.filter((note) => note === 69 || note % 12 === 0 || note % 12 === 7);
 	const drift = driftOn(at, instrument, first ? 18 : instrument.every);
 	const readings = notes.flatMap((note, i) => {
 		const target = targetOf(instrument, note);
@@ -192,7 +193,10 @@ function readingRow(context: Context, visit: VisitRow, twin: InstrumentTwin, rea
 	const { note, pitch, accepted, second, random } = reading;
 	const measured = measureTwin(twin, note, pitch, random);
 	const temperament = [...context.temperamentIds].find(([, id]) => id === visit.temperamentId)![0];
-	const target = hzAbove(equalHz(note, hz(visit.a4)), cents(offsetsFromEqual(temperamentById(temperament))[noteClass(note)]));
+	const target = hzAbove(
+		equalHz(note, hz(visit.a4)),
+		cents(offsetsFromEqual(temperamentById(temperament))[noteClass(note)])
+	);
 	return {
 		id: uuid(),
 		workshopId: context.workshopId,

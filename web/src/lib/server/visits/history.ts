@@ -24,7 +24,13 @@ export interface PastVisit {
 export async function visitHistory(workshopId: string, instrument: Instrument): Promise<PastVisit[]> {
 	const [visits, temperaments] = await Promise.all([visitsOf(workshopId, instrument.id), listTemperaments(workshopId)]);
 	const names = new Map(temperaments.map(({ id, name }) => [id, name]));
-	const readings = group(await figuresOf(workshopId, visits.map(({ id }) => id)), ({ visitId }) => visitId);
+	const readings = group(
+		await figuresOf(
+			workshopId,
+			visits.map(({ id }) => id)
+		),
+		({ visitId }) => visitId
+	);
 	return visits.map((visit) => {
 		const own = readings.get(visit.id) ?? [];
 		const { lowest, highest, usualA4 } = instrument;
@@ -47,6 +53,16 @@ export async function visitHistory(workshopId: string, instrument: Instrument): 
 	});
 }
 
-function asSetReading({ note, takenAt, deviation, accepted }: { note: number; takenAt: Date; deviation: number | null; accepted: boolean }) {
+function asSetReading({
+	note,
+	takenAt,
+	deviation,
+	accepted
+}: {
+	note: number;
+	takenAt: Date;
+	deviation: number | null;
+	accepted: boolean;
+}) {
 	return { note, takenAt: takenAt.getTime(), deviation: deviation ?? undefined, accepted };
 }

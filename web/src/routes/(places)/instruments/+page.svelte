@@ -16,7 +16,9 @@
 	const townOf = (place: string) => shown.find((instrument) => instrument.place?.name === place)?.place?.town;
 	const inOrder = new Intl.Collator('en', { numeric: true });
 	const at = (place: string) =>
-		shown.filter((instrument) => (instrument.place?.name ?? '') === place).sort((a, b) => inOrder.compare(a.name, b.name));
+		shown
+			.filter((instrument) => (instrument.place?.name ?? '') === place)
+			.sort((a, b) => inOrder.compare(a.name, b.name));
 </script>
 
 <svelte:head><title>Instruments | Fendrel</title></svelte:head>
@@ -39,7 +41,11 @@
 			<h2>{place || 'No place noted'} <span class="soft">{townOf(place)}</span></h2>
 			<table class="rule-table">
 				<thead>
-					<tr><th>Instrument</th><th class="wide">Maker</th><th class="wide">Last visit</th><th class="figure">A4 left, Hz</th></tr>
+					<tr
+						><th>Instrument</th><th class="wide">Maker</th><th class="wide">Last visit</th><th class="figure"
+							>A4 left, Hz</th
+						></tr
+					>
 				</thead>
 				<tbody>
 					{#each at(place) as { id, name, kind, maker, madeIn, last, openVisit } (id)}
@@ -49,8 +55,12 @@
 								<span class="soft kind">{KIND_NAMES[kind]}</span>
 								{#if openVisit}<a class="open" href="/visits/{openVisit}">half done, go on</a>{/if}
 							</td>
-							<td class="wide soft">{maker}{#if madeIn}, {madeIn}{/if}</td>
-							<td class="wide soft">{last ? `${onShortDay(last.finishedAt)}, ${last.temperament.toLowerCase()}` : 'none yet'}</td>
+							<td class="wide soft"
+								>{maker}{#if madeIn}, {madeIn}{/if}</td
+							>
+							<td class="wide soft"
+								>{last ? `${onShortDay(last.finishedAt)}, ${last.temperament.toLowerCase()}` : 'none yet'}</td
+							>
 							<td class="figure">{last?.a4Left ? inHz(last.a4Left) : '–'}</td>
 						</tr>
 					{/each}

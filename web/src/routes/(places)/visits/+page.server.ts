@@ -13,7 +13,10 @@ export const load = (async ({ locals }) => {
 		recentVisits(workshopId, RECENT)
 	]);
 	const byId = new Map(instruments.map((instrument) => [instrument.id, instrument]));
-	const set = await notesSet(workshopId, [...open, ...recent].map(({ id }) => id));
+	const set = await notesSet(
+		workshopId,
+		[...open, ...recent].map(({ id }) => id)
+	);
 	const shown = (visits: typeof open) =>
 		visits.map(({ id, instrumentId, startedAt, finishedAt, stage }) => ({
 			id,

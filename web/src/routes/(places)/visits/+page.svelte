@@ -28,7 +28,9 @@
 			{#each data.recent as visit (visit.id)}
 				<tr>
 					<td class="soft">{onShortDay(visit.startedAt)}</td>
-					<td><a href="/visits/{visit.id}/close">{visit.instrument}</a> <span class="soft">{visit.place ?? ''}</span></td>
+					<td
+						><a href="/visits/{visit.id}/close">{visit.instrument}</a> <span class="soft">{visit.place ?? ''}</span></td
+					>
 					<td class="figure">{visit.notesSet}</td>
 				</tr>
 			{/each}

@@ -68,7 +68,9 @@ export async function sessionByToken(tokenHash: string): Promise<FoundSession | 
 	if (!session) return undefined;
 	const user = await users.findByPk(session.get().userId);
 	const workshop = user && (await workshops.findByPk(user.get().workshopId));
-	return user && workshop ? { user: user.get(), workshop: workshop.get(), expiresAt: session.get().expiresAt } : undefined;
+	return user && workshop
+		? { user: user.get(), workshop: workshop.get(), expiresAt: session.get().expiresAt }
+		: undefined;
 }
 
 export async function prolongSession(tokenHash: string, expiresAt: Date): Promise<void> {

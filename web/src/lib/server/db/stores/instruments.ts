@@ -52,7 +52,10 @@ export async function listPlaces(workshopId: string): Promise<PlaceRow[]> {
 }
 
 /** @throws UniqueConstraintError when the workshop has an instrument of that name */
-export async function createInstrument(workshopId: string, { place, town, ...details }: InstrumentDetails): Promise<string> {
+export async function createInstrument(
+	workshopId: string,
+	{ place, town, ...details }: InstrumentDetails
+): Promise<string> {
 	const { sequelize, models } = database();
 	return sequelize.transaction(async (transaction) => {
 		const id = uuid();
@@ -63,7 +66,11 @@ export async function createInstrument(workshopId: string, { place, town, ...det
 }
 
 /** @throws UniqueConstraintError as createInstrument does */
-export async function updateInstrument(workshopId: string, id: string, { place, town, ...details }: InstrumentDetails): Promise<void> {
+export async function updateInstrument(
+	workshopId: string,
+	id: string,
+	{ place, town, ...details }: InstrumentDetails
+): Promise<void> {
 	const { sequelize, models } = database();
 	await sequelize.transaction(async (transaction) => {
 		const placeId = await placeIdFor(workshopId, place, town, transaction);
@@ -71,7 +78,12 @@ export async function updateInstrument(workshopId: string, id: string, { place, 
 	});
 }
 
-async function placeIdFor(workshopId: string, name: string, town: string, transaction: Transaction): Promise<string | null> {
+async function placeIdFor(
+	workshopId: string,
+	name: string,
+	town: string,
+	transaction: Transaction
+): Promise<string | null> {
 	if (name === '') return null;
 	const { places } = database().models;
 	const found = await places.findOne({ where: { workshopId, name }, transaction });

@@ -12,14 +12,19 @@
 	const finished = $derived(data.visits.filter(({ finishedAt }) => finishedAt));
 	const last = $derived(finished[0]);
 	const facts = $derived([
-		['Stands', instrument.place ? [instrument.place.name, instrument.place.town].filter(Boolean).join(', ') : 'not noted'],
+		[
+			'Stands',
+			instrument.place ? [instrument.place.name, instrument.place.town].filter(Boolean).join(', ') : 'not noted'
+		],
 		['Kind', KIND_NAMES[instrument.kind]],
 		['Maker', [instrument.maker, instrument.madeIn].filter(Boolean).join(', ') || 'not noted'],
 		['Compass', `${noteName(instrument.lowest)} to ${noteName(instrument.highest)}`],
 		['Usual A4', `${inHz(instrument.usualA4)} Hz`],
 		['Strings read', data.notesRead ? `${counted(data.notesRead, 'note')} with inharmonicity` : 'none yet']
 	]);
-	const points = $derived([...data.visits].reverse().map(({ startedAt, found, left }) => ({ at: startedAt, found, left })));
+	const points = $derived(
+		[...data.visits].reverse().map(({ startedAt, found, left }) => ({ at: startedAt, found, left }))
+	);
 </script>
 
 <svelte:head><title>{instrument.name} | Fendrel</title></svelte:head>

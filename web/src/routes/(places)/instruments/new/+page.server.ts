@@ -24,7 +24,8 @@ export const actions = {
 		try {
 			id = await createInstrument(workshopOf(locals), detailsFromForm(form.data));
 		} catch (error) {
-			if (isDuplicate(error)) return setError(form, 'name', 'You have an instrument of that name already. Choose another name.');
+			if (isDuplicate(error))
+				return setError(form, 'name', 'You have an instrument of that name already. Choose another name.');
 			throw error;
 		}
 		redirect(303, `/instruments/${id}`);

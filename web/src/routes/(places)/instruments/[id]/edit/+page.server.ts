@@ -9,7 +9,9 @@ import { detailsFromForm, formFromInstrument } from '$lib/server/instruments';
 import type { Actions, PageServerLoad } from './$types';
 
 async function instrumentOr404(workshopId: string, id: string) {
-	return (await getInstrument(workshopId, id)) ?? error(404, { message: 'There is no such instrument in your workshop.' });
+	return (
+		(await getInstrument(workshopId, id)) ?? error(404, { message: 'There is no such instrument in your workshop.' })
+	);
 }
 
 export const load = (async ({ locals, params }) => {
@@ -31,7 +33,8 @@ export const actions = {
 		try {
 			await updateInstrument(workshopId, params.id, detailsFromForm(form.data, before));
 		} catch (fault) {
-			if (isDuplicate(fault)) return setError(form, 'name', 'You have another instrument of that name. Choose another name.');
+			if (isDuplicate(fault))
+				return setError(form, 'name', 'You have another instrument of that name. Choose another name.');
 			throw fault;
 		}
 		redirect(303, `/instruments/${params.id}`);

@@ -1,0 +1,49 @@
+import type { Due, ListenerEvent } from '@fendrel/core';
+import { proxy, transfer, wrap, type Remote } from 'comlink';
+import type { ListeningSetup, ListeningWorker } from '$lib/workers/listening';
+import Worker from '$lib/workers/listening.worker?worker';
+import captureUrl from './capture.worklet.ts?worker&url';
+
+/** One path for every sound: whatever is connected to `input` is captured and listened to in a worker. */
+export class Ear {
+	private constructor(
+		readonly context: AudioContext,
+		readonly input: AudioWorkletNode,
+		private readonly worker: Worker,
+		private readonly remote: Remote<ListeningWorker>
+	) {}
+
+	static async open(
+		setup: Omit<ListeningSetup, 'sampleRate'>,
+		onEvents: (events: ListenerEvent[]) => void
+	): Promise<Ear> {
+		const context = new AudioContext({ latencyHint: 'interactive' });
+		await context.audioWorklet.addModule(captureUrl);
+		await context.resume();
+		const input = new AudioWorkletNode(context, 'capture', {
+			numberOfInputs: 1,
+			numberOfOutputs: 0,
+			channelCount: 1,
+			channelCountMode: 'explicit'
+		});
+		const worker = new Worker();
+		const remote = wrap<ListeningWorker>(worker);
+		const channel = new MessageChannel();
+		input.port.postMessage(channel.port1, [channel.port1]);
+		await remote.open(
+			{ ...setup, sampleRate: context.sampleRate },
+			transfer(channel.port2, [channel.port2]),
+			proxy(onEvents)
+		);
+		return new Ear(context, input, worker, remote);
+	}
+
+	expect(due: Due | undefined): void {
+		void this.remote.expect(due);
+	}
+
+	async close(): Promise<void> {
+		this.worker.terminate();
+		if (this.context.state !== 'closed') await this.context.close();
+	}
+}

@@ -1,0 +1,77 @@
+<script lang="ts">
+	import { noteName } from '@fendrel/core';
+	import { flatOrSharp, signed } from '$lib/ui/format';
+	import { moves, type Move } from './moves';
+
+	interface Props {
+		records: readonly Move[];
+		lowest: number;
+		highest: number;
+	}
+	let { records, lowest, highest }: Props = $props();
+	let width = $state(700);
+	const height = 300;
+	const margin = { top: 14, right: 12, bottom: 28, left: 48 };
+	const chart = $derived(moves(records, lowest, highest, { width, height, margin }));
+	const said = $derived(
+		records
+			.map(
+				({ note, found, left }) =>
+					`${noteName(note)} found ${flatOrSharp(found)}${left === undefined ? '' : `, left ${flatOrSharp(left)}`}`
+			)
+			.join('; ')
+	);
+</script>
+
+<figure bind:clientWidth={width}>
+	<figcaption>
+		<b>What moved, and how far?</b> <span class="soft">cents from target; ring: found, dot: left</span>
+	</figcaption>
+	<svg {width} {height} role="img" aria-label="Moves by note. {said}">
+		{#each chart.yTicks as { value, y } (value)}
+			<line x1={margin.left} x2={width - margin.right} y1={y} y2={y} class={value === 0 ? 'zero' : 'grid'} />
+			<text x={margin.left - 8} y={y + 4} text-anchor="end">{value === 0 ? '0' : signed(value, 0)}</text>
+		{/each}
+		{#each chart.xTicks as { note, x } (note)}<text {x} y={height - 6} text-anchor="middle">{noteName(note)}</text
+			>{/each}
+		{#each chart.marks as { note, x, found, left } (note)}
+			{#if left !== undefined}<line x1={x} x2={x} y1={found} y2={left} class="move" />{/if}
+			<circle cx={x} cy={found} r="3" class="found" />
+			{#if left !== undefined}<circle cx={x} cy={left} r="3" class="left" />{/if}
+		{/each}
+	</svg>
+</figure>
+
+<style>
+	svg {
+		display: block;
+	}
+	figcaption {
+		margin-bottom: 0.4rem;
+	}
+	text {
+		font-family: var(--mono);
+		font-size: 13px;
+		fill: var(--soft);
+	}
+	.grid {
+		stroke: var(--line);
+	}
+	.zero {
+		stroke: var(--felt);
+		stroke-width: 1.5;
+	}
+	.move {
+		stroke: var(--felt);
+		opacity: 0.55;
+		stroke-width: 2;
+	}
+	.found {
+		fill: var(--ground);
+		stroke: var(--ink);
+		stroke-width: 1.5;
+	}
+	.left {
+		fill: var(--felt);
+	}
+</style>

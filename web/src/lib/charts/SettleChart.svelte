@@ -1,0 +1,116 @@
+<script lang="ts">
+	import { flatOrSharp, signed } from '$lib/ui/format';
+	import { settleChart, type SettleCurve } from './settleChart';
+
+	interface Props {
+		blows: readonly SettleCurve[];
+		tolerance: number;
+		/** Seconds after the blow at which the string is read. */
+		moment: number;
+	}
+	let { blows, tolerance, moment }: Props = $props();
+	let width = $state(640);
+	let height = $state(360);
+	const margin = { top: 18, right: 20, bottom: 34, left: 52 };
+	const chart = $derived(settleChart(blows, tolerance, moment, { width, height, margin }));
+	const newest = $derived(blows.length - 1);
+	const said = $derived(
+		blows.length === 0
+			? 'No blow yet.'
+			: blows
+					.map(({ figure }, i) => `Blow ${i + 1}: ${figure === undefined ? 'not read' : flatOrSharp(figure)}`)
+					.join('; ')
+	);
+	const tone = (cents: number | undefined) =>
+		cents === undefined || Math.abs(cents) <= tolerance ? 'var(--felt)' : cents < 0 ? 'var(--flat)' : 'var(--sharp)';
+	const toneOf = (blow: SettleCurve) => tone(blow.figure ?? blow.curve.at(-1)?.cents);
+</script>
+
+<div class="frame" bind:clientWidth={width} bind:clientHeight={height}>
+	<svg
+		{width}
+		{height}
+		role="img"
+		aria-label="Does the string settle and hold? Cents from target over seconds since the blow. {said}"
+	>
+		<rect
+			x={margin.left}
+			width={width - margin.left - margin.right}
+			y={chart.lane.y}
+			height={chart.lane.height}
+			class="lane"
+		/>
+		{#each chart.yTicks as { value, y } (value)}
+			<line x1={margin.left} x2={width - margin.right} y1={y} y2={y} class="grid" />
+			<text x={margin.left - 10} y={y + 4} text-anchor="end"
+				>{value === 0 ? '0' : signed(value, Number.isInteger(value) ? 0 : 1)}</text
+			>
+		{/each}
+		{#each chart.xTicks as { value, x } (value)}
+			<text {x} y={height - 10} text-anchor="middle">{value}</text>
+		{/each}
+		<text x={width - margin.right} y={height - 10} text-anchor="end" dx="18">s</text>
+		<text x={margin.left - 10} y="11" text-anchor="end" class="unit">cents</text>
+		<line x1={margin.left} x2={width - margin.right} y1={chart.zero} y2={chart.zero} class="target" />
+		<line x1={chart.moment} x2={chart.moment} y1={margin.top} y2={height - margin.bottom} class="moment" />
+		<text x={chart.moment + 7} y={margin.top + 6} class="unit">read here</text>
+		{#each chart.curves as { path, end, figure }, i (i)}
+			{@const age = newest - i}
+			<g style="opacity: {age === 0 ? 1 : Math.max(0.2, 0.6 - 0.1 * age)}">
+				<path
+					d={path}
+					style="stroke: {age === 0 ? toneOf(blows[i]) : 'var(--ink)'}; stroke-width: {age === 0 ? 3 : 1.5}"
+				/>
+				{#if age === 0 && end}<circle cx={end.x} cy={end.y} r="6" style="fill: {toneOf(blows[i])}" />{/if}
+				{#if figure}<path d="M{figure.x - 5} {figure.y}h10M{figure.x} {figure.y - 5}v10" class="figure" />{/if}
+			</g>
+		{/each}
+	</svg>
+</div>
+
+<style>
+	.frame {
+		position: relative;
+		min-height: 180px;
+		height: 100%;
+		overflow: hidden;
+	}
+	svg {
+		position: absolute;
+		inset: 0;
+	}
+	text {
+		font-family: var(--mono);
+		font-size: 14px;
+		fill: var(--soft);
+	}
+	.unit {
+		font-family: inherit;
+		font-size: 13px;
+	}
+	.lane {
+		fill: var(--felt-wash);
+	}
+	.grid {
+		stroke: var(--line);
+	}
+	.target {
+		stroke: var(--felt);
+		stroke-width: 2;
+	}
+	.moment {
+		stroke: var(--soft);
+		stroke-dasharray: 1 5;
+		stroke-linecap: round;
+		stroke-width: 2;
+	}
+	path {
+		fill: none;
+		stroke-linejoin: round;
+		stroke-linecap: round;
+	}
+	.figure {
+		stroke: var(--ink);
+		stroke-width: 1.5;
+	}
+</style>

@@ -1,0 +1,52 @@
+<script lang="ts">
+	import { noteName } from '@fendrel/core';
+	import { staircase, type Tread } from './staircase';
+
+	interface Props {
+		treads: readonly Tread[];
+		/** What the treads are, for the text equivalent: "major thirds". */
+		interval: string;
+	}
+	let { treads, interval }: Props = $props();
+	let width = $state(600);
+	const height = 150;
+	const margin = { top: 12, right: 8, bottom: 26, left: 40 };
+	const chart = $derived(staircase(treads, { width, height, margin }));
+	const said = $derived(treads.map(({ note, rate }) => `${noteName(note)} ${rate.toFixed(1)}`).join(', '));
+	const path = $derived(
+		chart.treads.map(({ x, y }, i) => `${i === 0 ? 'M' : 'V'}${i === 0 ? `${x} ${y}` : y}H${x + chart.step}`).join('')
+	);
+</script>
+
+<div bind:clientWidth={width}>
+	<svg {width} {height} role="img" aria-label="Beats per second of the {interval}, by lower note: {said}">
+		{#each chart.yTicks as { value, y } (value)}
+			<line x1={margin.left} x2={width - margin.right} y1={y} y2={y} class="grid" />
+			<text x={margin.left - 8} y={y + 4} text-anchor="end">{value}</text>
+		{/each}
+		{#each chart.treads as { note, x } (note)}
+			<text x={x + chart.step / 2} y={height - 6} text-anchor="middle">{noteName(note)}</text>
+		{/each}
+		<path d={path} />
+	</svg>
+</div>
+
+<style>
+	svg {
+		display: block;
+	}
+	text {
+		font-family: var(--mono);
+		font-size: 12px;
+		fill: var(--soft);
+	}
+	.grid {
+		stroke: var(--line);
+	}
+	path {
+		fill: none;
+		stroke: var(--felt);
+		stroke-width: 3;
+		stroke-linejoin: round;
+	}
+</style>

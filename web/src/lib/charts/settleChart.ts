@@ -1,0 +1,49 @@
+import { extent } from 'd3-array';
+import { scaleLinear } from 'd3-scale';
+import { line } from 'd3-shape';
+import type { Frame } from './pitchRecord';
+
+export interface SettleCurve {
+	readonly curve: readonly { readonly since: number; readonly cents: number }[];
+	readonly figure: number | undefined;
+}
+
+export const SETTLE_SECONDS = 2.5;
+const LEAST_SPAN = 4;
+
+/** Cents of the blows against time since the strike, with the target as a lane as wide as the tolerance. */
+export function settleChart(
+	blows: readonly SettleCurve[],
+	tolerance: number,
+	moment: number,
+	{ width, height, margin }: Frame
+) {
+	const all = blows.flatMap(({ curve, figure }) => [
+		...curve.map(({ cents }) => cents),
+		...(figure === undefined ? [] : [figure])
+	]);
+	const [low = 0, high = 0] = extent(all) as [number, number];
+	const span = Math.max(LEAST_SPAN, 2.5 * tolerance);
+	const y = scaleLinear()
+		.domain([Math.min(low - 1, -span), Math.max(high + 1, span)])
+		.nice(6)
+		.range([height - margin.bottom, margin.top]);
+	const x = scaleLinear()
+		.domain([0, SETTLE_SECONDS])
+		.range([margin.left, width - margin.right]);
+	const path = line<{ since: number; cents: number }>()
+		.x(({ since }) => x(since))
+		.y(({ cents }) => y(cents));
+	return {
+		xTicks: x.ticks(5).map((value) => ({ value, x: x(value) })),
+		yTicks: y.ticks(6).map((value) => ({ value, y: y(value) })),
+		lane: { y: y(tolerance), height: y(-tolerance) - y(tolerance) },
+		zero: y(0),
+		moment: x(moment),
+		curves: blows.map(({ curve, figure }) => ({
+			path: path([...curve]) ?? '',
+			end: curve.length ? { x: x(curve[curve.length - 1].since), y: y(curve[curve.length - 1].cents) } : undefined,
+			figure: figure === undefined ? undefined : { x: x(moment), y: y(figure) }
+		}))
+	};
+}

@@ -1,0 +1,89 @@
+<script lang="ts">
+	import { noteName, type NoteTarget } from '@fendrel/core';
+	import { signed } from '$lib/ui/format';
+
+	let { targets }: { targets: readonly NoteTarget[] } = $props();
+	const beats = (value: number | undefined) => (value === undefined ? '' : signed(value, Math.abs(value) < 10 ? 2 : 1));
+</script>
+
+<!-- svelte-ignore a11y_no_noninteractive_tabindex (a scrolling table must be reachable by keyboard) -->
+<div class="scroll" tabindex="0" role="region" aria-label="Targets of every note">
+	<table>
+		<thead>
+			<tr>
+				<th rowspan="2">Note</th>
+				<th rowspan="2" class="figure">Target, Hz</th>
+				<th rowspan="2" class="figure">From equal,<br />cents</th>
+				<th colspan="3" class="figure group">Beats per second of the interval above it</th>
+			</tr>
+			<tr>
+				<th class="figure">minor third</th>
+				<th class="figure">major third</th>
+				<th class="figure">fifth</th>
+			</tr>
+		</thead>
+		<tbody>
+			{#each targets as { note, pitch, fromEqual, minorThird, majorThird, fifth } (note)}
+				<tr class:c={note % 12 === 0}>
+					<th scope="row">{noteName(note)}</th>
+					<td>{pitch.toFixed(2)}</td>
+					<td>{signed(fromEqual, 2)}</td>
+					<td>{beats(minorThird)}</td>
+					<td>{beats(majorThird)}</td>
+					<td>{beats(fifth)}</td>
+				</tr>
+			{/each}
+		</tbody>
+	</table>
+</div>
+
+<style>
+	.scroll {
+		overflow: auto;
+		min-height: 0;
+		flex: 1;
+	}
+	table {
+		width: 100%;
+		border-collapse: collapse;
+	}
+	thead {
+		position: sticky;
+		top: 0;
+		background: var(--ground);
+	}
+	th {
+		font-weight: 600;
+		font-size: 0.85rem;
+		color: var(--soft);
+		text-align: left;
+		padding: 0.15rem 0.5rem;
+		vertical-align: bottom;
+		line-height: 1.2;
+	}
+	thead tr:last-child th,
+	thead th[rowspan] {
+		border-bottom: 1px solid var(--line);
+		padding-bottom: 0.35rem;
+	}
+	.figure,
+	td {
+		text-align: right;
+	}
+	.group {
+		font-weight: 400;
+	}
+	td {
+		font-family: var(--mono);
+		font-size: 0.95rem;
+		padding: 0.15rem 0.5rem;
+	}
+	tbody th {
+		color: var(--ink);
+		font-size: 0.95rem;
+	}
+	.c th,
+	.c td {
+		border-top: 1px solid var(--line);
+	}
+</style>

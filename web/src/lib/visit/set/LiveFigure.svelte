@@ -1,0 +1,130 @@
+<script lang="ts">
+	import type { Advice } from '@fendrel/core';
+	import { noteParts } from '$lib/ui/format';
+
+	interface Props {
+		note: number;
+		/** Cents from target; undefined before the first blow. */
+		cents: number | undefined;
+		advice: Advice;
+		tolerance: number;
+		isSet: boolean;
+	}
+	let { note, cents, advice, tolerance, isSet }: Props = $props();
+	const name = $derived(noteParts(note));
+	const size = $derived(cents === undefined ? '' : Math.abs(cents).toFixed(1));
+	const direction = $derived(cents === undefined || Number(size) === 0 ? '' : cents < 0 ? 'cents flat' : 'cents sharp');
+	const within = $derived(cents !== undefined && Math.abs(cents) <= tolerance);
+	const WORDS: Record<Advice, string> = {
+		raise: 'Raise',
+		lower: 'Lower',
+		'strike again': 'Strike again',
+		holds: 'Holds'
+	};
+	const word = $derived.by(() => {
+		if (cents === undefined) return isSet ? 'Set. Strike to check' : 'Strike it';
+		if (advice === 'holds') return WORDS.holds;
+		return within ? WORDS['strike again'] : cents < 0 ? WORDS.raise : WORDS.lower;
+	});
+</script>
+
+<div class="live">
+	<p class="note" aria-label="Due: {name.letter}{name.accidental}{name.octave}">
+		{name.letter}<sup>{name.accidental}</sup><sub>{name.octave}</sub>
+	</p>
+	<div
+		class="figure"
+		class:flat={!within && cents !== undefined && cents < 0}
+		class:sharp={!within && cents !== undefined && cents > 0}
+		class:within
+	>
+		<p class="word" aria-live="polite">{word}</p>
+		<p class="cents" data-testid="deviation">
+			<span class="size">{size || '–'}</span> <span class="unit">{direction}</span>
+		</p>
+	</div>
+</div>
+
+<style>
+	.live {
+		display: flex;
+		justify-content: space-between;
+		align-items: flex-end;
+		gap: 1rem;
+		line-height: 1;
+	}
+	.note {
+		font-size: 7.5rem;
+		letter-spacing: -0.02em;
+	}
+	sup {
+		font-size: 3.6rem;
+		vertical-align: 2.6rem;
+	}
+	sub {
+		font-size: 2.8rem;
+		vertical-align: -0.1rem;
+		color: var(--soft);
+		margin-left: 0.15rem;
+	}
+	.figure {
+		text-align: right;
+		min-width: 0;
+	}
+	.word {
+		font-weight: 700;
+		font-size: 1.7rem;
+		margin-bottom: 0.25rem;
+	}
+	.cents {
+		white-space: nowrap;
+	}
+	.size {
+		font-size: 7.5rem;
+		font-weight: 600;
+		font-variant-numeric: tabular-nums;
+	}
+	.unit {
+		font-size: 1.6rem;
+		color: var(--soft);
+		display: inline-block;
+		min-width: 8.2rem;
+		text-align: left;
+	}
+	.within .word,
+	.within .size {
+		color: var(--felt);
+	}
+	@media (max-width: 1100px) {
+		.note,
+		.size {
+			font-size: 6rem;
+		}
+		.unit {
+			font-size: 1.2rem;
+			min-width: 6.2rem;
+		}
+		sup {
+			vertical-align: 1.6rem;
+		}
+	}
+	@media (max-width: 480px) {
+		.note {
+			font-size: 4rem;
+		}
+		sup {
+			font-size: 2rem;
+			vertical-align: 1.2rem;
+		}
+		sub {
+			font-size: 1.6rem;
+		}
+		.size {
+			font-size: 4.5rem;
+		}
+		.unit {
+			font-size: 1rem;
+			min-width: 5rem;
+		}
+	}
+</style>

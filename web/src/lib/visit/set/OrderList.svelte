@@ -1,0 +1,114 @@
+<script lang="ts">
+	import { noteName, type NoteRecord, type SettingStep } from '@fendrel/core';
+	import { signed } from '$lib/ui/format';
+
+	interface Props {
+		order: readonly SettingStep[];
+		index: number;
+		notes: ReadonlyMap<number, NoteRecord>;
+		onselect: (note: number) => void;
+	}
+	let { order, index, notes, onselect }: Props = $props();
+	const TITLES: Record<SettingStep['section'], string> = {
+		reference: 'Reference',
+		temperament: 'Temperament octave',
+		upwards: 'Upwards by octaves',
+		downwards: 'Downwards by octaves'
+	};
+	const section = $derived(order[index].section === 'reference' ? 'temperament' : order[index].section);
+	const steps = $derived(
+		order.filter((step) => step.section === section || (section === 'temperament' && step.section === 'reference'))
+	);
+	const done = $derived(steps.filter(({ note }) => notes.get(note)?.set).length);
+	const SHORT: Record<string, string> = { fourth: '4th', fifth: '5th' };
+	const how = ({ note, against, interval }: SettingStep) => {
+		if (against === undefined || !interval) return 'reference';
+		const name = SHORT[interval.name] ?? '8ve';
+		return `${name} ${against < note ? 'over' : 'under'} ${noteName(against)}`;
+	};
+	let list = $state<HTMLOListElement>();
+	$effect(() => {
+		const row = list?.children[steps.findIndex(({ note }) => note === order[index].note)] as HTMLElement | undefined;
+		if (row && list) list.scrollTop = row.offsetTop - list.offsetTop - list.clientHeight / 2;
+	});
+</script>
+
+<section>
+	<h2>{TITLES[section]}: {done} of {steps.length}</h2>
+	<ol bind:this={list}>
+		{#each steps as step (step.note)}
+			{@const record = notes.get(step.note)}
+			<li>
+				<button
+					type="button"
+					aria-current={step.note === order[index].note ? 'step' : undefined}
+					onclick={() => onselect(step.note)}
+				>
+					<b>{noteName(step.note)}</b>
+					<span>{how(step)}</span>
+					<span class="mono">{record?.set ? (record.left === undefined ? 'ear' : signed(record.left)) : ''}</span>
+				</button>
+			</li>
+		{/each}
+	</ol>
+</section>
+
+<style>
+	section {
+		display: flex;
+		flex-direction: column;
+		min-height: 0;
+		height: 100%;
+	}
+	h2 {
+		font-family: inherit;
+		font-weight: 600;
+		font-size: 0.9rem;
+		color: var(--soft);
+		padding: 1rem 0.75rem 0.5rem 1.5rem;
+	}
+	ol {
+		overflow: auto;
+		flex: 1;
+		min-height: 0;
+	}
+	button {
+		display: grid;
+		grid-template-columns: 3.1rem 1fr auto;
+		align-items: center;
+		gap: 0.25rem;
+		width: 100%;
+		min-height: 36px;
+		padding: 0 0.75rem 0 1.25rem;
+		border-left: 5px solid transparent;
+		text-align: left;
+		cursor: pointer;
+	}
+	button:hover {
+		background: var(--sheet);
+	}
+	button > span:nth-child(2) {
+		color: var(--soft);
+		font-size: 0.9rem;
+		white-space: nowrap;
+	}
+	.mono {
+		font-size: 0.9rem;
+	}
+	[aria-current] {
+		background: var(--felt-wash);
+		border-left-color: var(--felt);
+		min-height: 44px;
+	}
+	[aria-current] b {
+		font-size: 1.2rem;
+	}
+	[aria-current] > span:nth-child(2) {
+		color: var(--ink);
+	}
+	@media (pointer: coarse) {
+		button {
+			min-height: 44px;
+		}
+	}
+</style>

@@ -1,0 +1,80 @@
+<script lang="ts">
+	import { onMount } from 'svelte';
+	import { listMicrophones } from '$lib/audio/microphone';
+	import type { Listening } from '$lib/audio/listening.svelte';
+
+	let { listening }: { listening: Listening } = $props();
+	let microphones = $state.raw<{ readonly id: string; readonly label: string }[]>([]);
+	const chosen = $derived(listening.source === 'simulated' ? 'simulated' : `microphone:${listening.device ?? ''}`);
+
+	async function refresh() {
+		microphones = await listMicrophones();
+	}
+	onMount(() => {
+		void refresh();
+		navigator.mediaDevices?.addEventListener('devicechange', refresh);
+		return () => navigator.mediaDevices?.removeEventListener('devicechange', refresh);
+	});
+	$effect(() => {
+		// Names of microphones are told only once one has been allowed.
+		if (listening.state === 'on') void refresh();
+	});
+	async function choose(value: string) {
+		const [source, device] = value.split(':');
+		await listening.choose(source === 'simulated' ? 'simulated' : 'microphone', device || undefined);
+	}
+</script>
+
+<div class="source">
+	<label>
+		<span class="soft">Sound from</span>
+		<select class="select" value={chosen} onchange={(event) => choose(event.currentTarget.value)}>
+			<option value="simulated">Simulated instrument</option>
+			<option value="microphone:">Microphone</option>
+			{#each microphones.filter(({ id }) => id !== 'default') as { id, label } (id)}<option value="microphone:{id}"
+					>{label}</option
+				>{/each}
+		</select>
+	</label>
+	{#if listening.state === 'on'}
+		<button type="button" class="btn preset-outlined-surface-300-700" onclick={() => listening.stop()}>Stop</button>
+	{:else}
+		<button
+			type="button"
+			class="btn preset-filled-brand"
+			disabled={listening.state === 'opening'}
+			onclick={() => listening.start()}>Listen</button
+		>
+	{/if}
+</div>
+
+<style>
+	.source {
+		display: flex;
+		gap: 0.75rem;
+		align-items: center;
+	}
+	label {
+		display: flex;
+		align-items: center;
+		gap: 0.6rem;
+		min-width: 0;
+	}
+	label span {
+		white-space: nowrap;
+		font-size: 0.9rem;
+	}
+	select {
+		min-height: 44px;
+		max-width: 15rem;
+		background: var(--sheet);
+	}
+	@media (max-width: 480px) {
+		label span {
+			display: none;
+		}
+		select {
+			max-width: 12rem;
+		}
+	}
+</style>

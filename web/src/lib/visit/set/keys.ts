@@ -1,0 +1,53 @@
+/** What a key does in Set. A page-turner pedal sends PageDown and PageUp. */
+export interface SetAction {
+	readonly do: 'next' | 'previous' | 'keep' | 'strike' | 'turn' | 'strings' | 'listen' | 'heard';
+	readonly by?: number;
+	readonly key?: string;
+}
+
+export const SET_KEYS = [
+	{ keys: 'Enter or PageDown', does: 'next note (right pedal)' },
+	{ keys: 'PageUp', does: 'note before (left pedal)' },
+	{ keys: 'Shift Enter', does: 'keep the note as it stands and go on' },
+	{ keys: '1 2 3 0', does: 'which string is left unmuted; 0: all of them' },
+	{ keys: 'G', does: 'go to the note that was heard instead' },
+	{ keys: 'L', does: 'listen or stop' },
+	{ keys: 'Space', does: 'strike the simulated instrument' },
+	{ keys: '↑ ↓', does: 'its lever, 1 cent; with Shift 0.2, with Ctrl 5' },
+	{ keys: '?', does: 'show or hide this list' }
+] as const;
+
+const PLAIN: Record<string, SetAction> = {
+	Enter: { do: 'next' },
+	PageDown: { do: 'next' },
+	PageUp: { do: 'previous' },
+	' ': { do: 'strike' },
+	l: { do: 'listen' },
+	g: { do: 'heard' }
+};
+
+interface Key {
+	readonly key: string;
+	readonly shiftKey: boolean;
+	readonly ctrlKey: boolean;
+	readonly metaKey: boolean;
+	readonly altKey: boolean;
+	readonly target: EventTarget | null;
+}
+
+/** @returns undefined when the key belongs to what has the focus, or means nothing here */
+export function setKeyAction({ key, shiftKey, ctrlKey, metaKey, altKey, target }: Key): SetAction | undefined {
+	const focused = target as Partial<HTMLElement> | null;
+	if (focused?.closest?.('input, textarea, select, [role="dialog"]')) return undefined;
+	const operates = key === 'Enter' || key === ' ';
+	if (operates && focused?.closest?.('button, a')) return undefined;
+	if (metaKey || altKey) return undefined;
+	if (key === 'ArrowUp' || key === 'ArrowDown') {
+		const size = shiftKey ? 0.2 : ctrlKey ? 5 : 1;
+		return { do: 'turn', by: key === 'ArrowUp' ? size : -size };
+	}
+	if (ctrlKey) return undefined;
+	if (shiftKey) return key === 'Enter' ? { do: 'keep' } : undefined;
+	if (/^[0-3]$/.test(key)) return { do: 'strings', key };
+	return PLAIN[key] ?? PLAIN[key.toLowerCase()];
+}

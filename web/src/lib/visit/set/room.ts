@@ -1,0 +1,36 @@
+import type { Listening } from '$lib/audio/listening.svelte';
+
+/** A background louder than this hides the partials of soft notes. */
+const LOUD_ROOM_DB = -42;
+
+export interface RoomState {
+	readonly title: string;
+	readonly detail: string | undefined;
+	/** What to change, when something should be. */
+	readonly advice: string | undefined;
+}
+
+/** The sound that comes in, in words. */
+export function roomState({
+	state,
+	source,
+	noise,
+	clipped
+}: Pick<Listening, 'state' | 'source' | 'noise' | 'clipped'>): RoomState {
+	if (state === 'off') return { title: 'Not listening', detail: undefined, advice: undefined };
+	if (state === 'opening') return { title: 'Opening the sound', detail: undefined, advice: undefined };
+	const where = source === 'simulated' ? 'simulated instrument' : 'microphone';
+	if (clipped)
+		return {
+			title: 'Too loud',
+			detail: where,
+			advice: 'The sound is clipped: move the microphone away, or turn its level down.'
+		};
+	if (noise > LOUD_ROOM_DB)
+		return {
+			title: 'Listening',
+			detail: 'room loud',
+			advice: 'The room is loud: move the microphone closer to the strings, or wait for quiet.'
+		};
+	return { title: 'Listening', detail: `${where}, room quiet`, advice: undefined };
+}

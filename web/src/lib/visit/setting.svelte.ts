@@ -1,0 +1,222 @@
+import {
+	adviceFor,
+	centsBetween,
+	noteName,
+	settingOrder,
+	summariseVisit,
+	type Advice,
+	type Cents,
+	type Due,
+	type InstrumentTwin,
+	type ListenerEvent,
+	type Refusal,
+	type SettingStep,
+	type StringReading
+} from '@fendrel/core';
+import { v7 as uuid } from 'uuid';
+import { deviationsNow } from './deviations';
+import type { Plan } from './plan';
+import type { Reading } from './schema';
+import { stringChoices, type StringChoice } from './strings';
+
+/** What a reading needs to be shown and summed up. */
+export type Kept = Omit<Reading, 'partials'>;
+
+/** One blow on the string that is due: its curve in cents from target, and its figure. */
+export interface BlowTrace {
+	readonly id: number;
+	readonly curve: readonly { readonly since: number; readonly cents: number }[];
+	readonly figure: number | undefined;
+}
+
+/** Something to tell that is not a figure; `heard` is the note of a wrong key. */
+export interface Notice {
+	readonly text: string;
+	readonly heard?: number;
+}
+
+const REFUSALS: Record<Refusal, string> = {
+	'no note': 'No single string stood out. Strike the key again, a little firmer.',
+	'two notes': 'Two notes sounded at once. Mute the other one and strike again.',
+	unsteady: 'The pitch wandered, as a voice does. Wait for quiet and strike again.'
+};
+/** Blows shown together; older ones fade out of the picture. */
+const BLOWS_SHOWN = 6;
+/** "Holds" stays readable this long before the next note comes by itself. */
+const HOLD_MS = 1100;
+
+export interface SettingOptions {
+	readonly twin: InstrumentTwin;
+	readonly lowest: number;
+	readonly highest: number;
+	readonly plan: Plan;
+	readonly tolerance: Cents;
+	readonly readings: readonly Kept[];
+	readonly currentNote: number | null;
+	readonly source: () => 'microphone' | 'simulated';
+	readonly onReading: (reading: Reading) => void;
+	readonly onDue: (due: Due | undefined) => void;
+}
+
+/** The work in Set: which note is due, what its blows said, what has been accepted. */
+export class Setting {
+	readonly order: readonly SettingStep[];
+	index = $state(0);
+	/** Strings left unmuted. */
+	strings = $state.raw() as StringChoice;
+	readings = $state.raw<readonly Kept[]>([]);
+	blows = $state.raw<readonly BlowTrace[]>([]);
+	sounding = $state(false);
+	notice = $state.raw<Notice | undefined>();
+
+	readonly step = $derived.by(() => this.order[this.index]);
+	readonly choices = $derived.by(() => stringChoices(this.options.twin, this.step.note));
+	readonly target = $derived.by(() => this.options.plan.targetOf(this.step.note)!);
+	readonly figures = $derived.by(() => this.blows.flatMap(({ figure }) => (figure === undefined ? [] : [figure])));
+	readonly advice: Advice = $derived.by(() => adviceFor(this.figures, this.options.tolerance));
+	/** Cents from target: while a blow sounds where it stands, otherwise its figure. */
+	readonly now = $derived.by(() => {
+		const last = this.blows.at(-1);
+		return last?.figure ?? last?.curve.at(-1)?.cents;
+	});
+	readonly summary = $derived.by(() =>
+		summariseVisit(deviationsNow(this.readings, this.options.plan), this.options.lowest, this.options.highest)
+	);
+
+	private lastReading: StringReading | undefined;
+	private blowCount = 0;
+	private advance: ReturnType<typeof setTimeout> | undefined;
+
+	constructor(private readonly options: SettingOptions) {
+		this.order = settingOrder(options.lowest, options.highest);
+		this.readings = options.readings;
+		const at = this.order.findIndex(({ note }) => note === options.currentNote);
+		this.goToIndex(
+			at >= 0
+				? at
+				: Math.max(
+						0,
+						this.order.findIndex(({ note }) => !this.isSet(note))
+					)
+		);
+	}
+
+	isSet(note: number): boolean {
+		return this.summary.notes.get(note)?.set ?? false;
+	}
+
+	/** Adds readings that this device had kept from before a reload. */
+	restore(readings: readonly Kept[]): void {
+		const known = new Set(this.readings.map(({ id }) => id));
+		this.readings = [...this.readings, ...readings.filter(({ id }) => !known.has(id))];
+	}
+
+	hear(events: readonly ListenerEvent[]): void {
+		for (const event of events) this.hearOne(event);
+	}
+
+	private hearOne(event: ListenerEvent): void {
+		if (event.kind === 'blow') {
+			this.sounding = true;
+			this.notice = undefined;
+			// A blow opens its curve only when it is known to be on the due note.
+			this.blowCount++;
+		} else if (event.kind === 'settling' && event.note === this.step.note) {
+			const point = { since: event.since, cents: centsBetween(this.target.pitch, event.pitch) };
+			const last = this.blows.at(-1);
+			if (last?.id === this.blowCount) this.replaceLast({ ...last, curve: [...last.curve, point] });
+			else this.blows = [...this.blows, { id: this.blowCount, curve: [point], figure: undefined }].slice(-BLOWS_SHOWN);
+		} else if (event.kind === 'reading') this.take(event.reading);
+		else if (event.kind === 'refused') this.notice = { text: REFUSALS[event.why] };
+		else if (event.kind === 'ended') this.sounding = false;
+	}
+
+	private replaceLast(blow: BlowTrace): void {
+		this.blows = [...this.blows.slice(0, -1), blow];
+	}
+
+	private take(reading: StringReading): void {
+		if (reading.note !== this.step.note) {
+			this.notice = {
+				text: `That was ${noteName(reading.note)}; ${noteName(this.step.note)} is due.`,
+				heard: reading.note
+			};
+			return;
+		}
+		const figure = centsBetween(this.target.pitch, reading.pitch);
+		const last = this.blows.at(-1);
+		if (last?.id === this.blowCount) this.replaceLast({ ...last, figure });
+		else this.blows = [...this.blows, { id: this.blowCount, curve: [], figure }].slice(-BLOWS_SHOWN);
+		this.lastReading = reading;
+		const holds = this.advice === 'holds';
+		this.store(reading, holds);
+		clearTimeout(this.advance);
+		if (holds) this.advance = setTimeout(() => this.next(), HOLD_MS);
+	}
+
+	private store(measured: StringReading | undefined, accepted: boolean): void {
+		const { note } = this.step;
+		const reading: Reading = {
+			id: uuid(),
+			note,
+			string: this.strings.name,
+			takenAt: new Date(),
+			source: measured ? this.options.source() : 'ear',
+			accepted,
+			pitch: measured?.pitch ?? null,
+			pitchError: measured?.pitchError ?? null,
+			target: this.target.pitch,
+			deviation: measured ? centsBetween(this.target.pitch, measured.pitch) : null,
+			fundamental: measured?.fundamental ?? null,
+			inharmonicity: measured?.inharmonicity ?? null,
+			inharmonicityError: measured?.inharmonicityError ?? null,
+			moment: measured?.moment ?? null,
+			partials: [...(measured?.partials ?? [])]
+		};
+		this.readings = [...this.readings, reading];
+		this.options.onReading(reading);
+	}
+
+	/** Keeps the note as it stands: with its last figure, or by ear alone. */
+	keep(): void {
+		this.store(this.lastReading, true);
+		this.next();
+	}
+
+	next(): void {
+		if (this.index < this.order.length - 1) this.goToIndex(this.index + 1);
+		else clearTimeout(this.advance);
+	}
+
+	previous(): void {
+		if (this.index > 0) this.goToIndex(this.index - 1);
+	}
+
+	goTo(note: number): void {
+		const index = this.order.findIndex((step) => step.note === note);
+		if (index >= 0) this.goToIndex(index);
+	}
+
+	chooseStrings(choice: StringChoice): void {
+		this.strings = choice;
+		this.clearBlows();
+	}
+
+	private goToIndex(index: number): void {
+		this.index = index;
+		this.strings = this.choices.find(({ name }) => name === this.strings?.name) ?? this.choices[0];
+		this.notice = undefined;
+		this.clearBlows();
+		this.options.onDue({ note: this.step.note, pitch: this.target.pitch });
+	}
+
+	private clearBlows(): void {
+		clearTimeout(this.advance);
+		this.blows = [];
+		this.lastReading = undefined;
+	}
+
+	stop(): void {
+		clearTimeout(this.advance);
+	}
+}

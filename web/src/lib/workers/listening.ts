@@ -1,0 +1,19 @@
+import type { Due, ListenerEvent } from '@fendrel/core';
+
+/** What the listening worker is told of the instrument; functions cannot cross, so B comes as a table. */
+export interface ListeningSetup {
+	readonly sampleRate: number;
+	readonly lowest: number;
+	readonly highest: number;
+	readonly a4: number;
+	/** B of each note from `lowest` to `highest`. */
+	readonly inharmonicity: readonly number[];
+}
+
+/** The listening worker as the page sees it. */
+export interface ListeningWorker {
+	/** Listens to the blocks of samples that come in through `port` until `close`. */
+	open(setup: ListeningSetup, port: MessagePort, onEvents: (events: ListenerEvent[]) => void): void;
+	expect(due: Due | undefined): void;
+	close(): void;
+}

@@ -1,0 +1,297 @@
+<script lang="ts">
+	import { onMount, untrack } from 'svelte';
+	import { A4, cents, noteName, readingMoment } from '@fendrel/core';
+	import KeyboardStrip from '$lib/charts/KeyboardStrip.svelte';
+	import SettleChart from '$lib/charts/SettleChart.svelte';
+	import { Listening } from '$lib/audio/listening.svelte';
+	import Shortcuts from '$lib/ui/Shortcuts.svelte';
+	import { counted } from '$lib/ui/format';
+	import VisitFrame from '$lib/visit/VisitFrame.svelte';
+	import EarPanel from '$lib/visit/set/EarPanel.svelte';
+	import Lever from '$lib/visit/set/Lever.svelte';
+	import LiveFigure from '$lib/visit/set/LiveFigure.svelte';
+	import OrderList from '$lib/visit/set/OrderList.svelte';
+	import SourceChoice from '$lib/visit/set/SourceChoice.svelte';
+	import { SET_KEYS, setKeyAction, type SetAction } from '$lib/visit/set/keys';
+	import { roomState } from '$lib/visit/set/room';
+	import { planFor } from '$lib/visit/plan';
+	import { saveChanges } from '$lib/visit/requests';
+	import { Setting } from '$lib/visit/setting.svelte';
+	import { Sync } from '$lib/visit/sync.svelte';
+
+	let { data } = $props();
+	// The work below belongs to this visit for as long as the page is open.
+	const { visit, instrument, temperaments, measured, readings } = untrack(() => data);
+	const temperament = temperaments.find(({ id }) => id === visit.temperamentId)!;
+	const { lowest, highest, twin } = instrument;
+	const plan = planFor({ ...instrument, a4: visit.a4, temperament: temperament.slug, measured });
+	let moved = { ...visit.moved };
+	let ready = false;
+
+	const sync = new Sync(visit.id);
+	const place = () => ({ currentNote: setting.step.note, moved });
+	const listening = new Listening({
+		setup: {
+			lowest,
+			highest,
+			a4: plan.targetOf(A4)?.pitch ?? visit.a4,
+			inharmonicity: plan.targets.map(({ note }) => plan.inharmonicityAt(note))
+		},
+		twin,
+		moved: moved,
+		onMoved: (now) => {
+			moved = now;
+			if (ready) void sync.movePlace(place());
+		},
+		onEvents: (events) => setting.hear(events)
+	});
+	const setting = new Setting({
+		twin,
+		lowest,
+		highest,
+		plan,
+		tolerance: cents(visit.tolerance),
+		readings,
+		currentNote: visit.currentNote,
+		source: () => listening.source,
+		onReading: (reading) => void sync.add(reading, place()),
+		onDue: (due) => {
+			listening.expect(due);
+			if (ready) void sync.movePlace(place());
+		}
+	});
+
+	onMount(() => {
+		void saveChanges(visit.id, { stage: 'set' });
+		void sync.left().then((left) => {
+			setting.restore(left.readings);
+			if (left.place) {
+				Object.assign(moved, left.place.moved);
+				if (left.place.currentNote !== null) setting.goTo(left.place.currentNote);
+			}
+			ready = true;
+		});
+		return () => {
+			setting.stop();
+			sync.stop();
+			void listening.stop();
+		};
+	});
+
+	/** Pins that the lever moves: the first of the open strings, as a lever sits on one pin. */
+	const pin = $derived(setting.strings.indexes[0]);
+	const turn = (by: number) => listening.simulated?.turn(setting.step.note, pin, by);
+	const strike = () => void listening.simulated?.strike(setting.step.note, setting.strings.indexes, 0.8);
+	const actions: Record<SetAction['do'], (action: SetAction) => void> = {
+		next: () => setting.next(),
+		previous: () => setting.previous(),
+		keep: () => setting.keep(),
+		strike,
+		turn: ({ by }) => turn(by ?? 0),
+		strings: ({ key }) => {
+			const choice = setting.choices.find((each) => each.key === key);
+			if (choice) setting.chooseStrings(choice);
+		},
+		listen: () => void (listening.state === 'on' ? listening.stop() : listening.start()),
+		heard: () => {
+			if (setting.notice?.heard) setting.goTo(setting.notice.heard);
+		}
+	};
+	function onkeydown(event: KeyboardEvent) {
+		const action = setKeyAction(event);
+		if (!action) return;
+		event.preventDefault();
+		actions[action.do](action);
+	}
+	const room = $derived(roomState(listening));
+	const allSet = $derived(setting.summary.leftOut.length === 0);
+</script>
+
+<svelte:window {onkeydown} />
+
+<VisitFrame {visit} {instrument} temperament={temperament.name} stage="set">
+	{#snippet status()}
+		<p>
+			<b>{room.title}</b>{#if room.detail}, {room.detail}{/if}
+		</p>
+		<p class={sync.trouble ? 'problem' : 'soft'} data-testid="saved">
+			{#if sync.waiting}{counted(sync.waiting, 'reading')} waiting{:else}every reading saved{/if}
+		</p>
+	{/snippet}
+	<div class="set">
+		<aside class="order">
+			<OrderList
+				order={setting.order}
+				index={setting.index}
+				notes={setting.summary.notes}
+				onselect={(note) => setting.goTo(note)}
+			/>
+		</aside>
+		<section class="work">
+			<SourceChoice {listening} />
+			<LiveFigure
+				note={setting.step.note}
+				cents={setting.now}
+				advice={setting.advice}
+				tolerance={visit.tolerance}
+				isSet={setting.isSet(setting.step.note)}
+			/>
+			<div class="messages" role="status">
+				{#if listening.fault}<p class="notice">{listening.fault}</p>
+				{:else if sync.trouble}<p class="notice">{sync.trouble}</p>
+				{:else if setting.notice}
+					<p class="notice said">
+						{setting.notice.text}
+						{#if setting.notice.heard !== undefined && setting.order.some(({ note }) => note === setting.notice?.heard)}
+							<button type="button" class="anchor" onclick={() => actions.heard({ do: 'heard' })}
+								>Go to {noteName(setting.notice.heard)}</button
+							>
+						{/if}
+					</p>
+				{:else if room.advice}<p class="notice">{room.advice}</p>
+				{:else if listening.state === 'off'}<p class="soft">Press Listen, then strike {noteName(setting.step.note)}.</p>
+				{:else if allSet}<p>
+						Every note is set. Go to <a class="anchor" href="/visits/{visit.id}/close">Close</a>.
+					</p>{/if}
+			</div>
+			<div class="chart">
+				<SettleChart blows={setting.blows} tolerance={visit.tolerance} moment={readingMoment(setting.step.note)} />
+			</div>
+			<div class="steps">
+				<div class="strings" role="group" aria-label="Strings left unmuted">
+					{#each setting.choices as choice (choice.name)}
+						<button
+							type="button"
+							aria-pressed={choice.name === setting.strings.name}
+							onclick={() => setting.chooseStrings(choice)}>{choice.label}</button
+						>
+					{/each}
+				</div>
+				<button type="button" class="btn preset-outlined-surface-300-700" onclick={() => setting.previous()}
+					>Back</button
+				>
+				<button type="button" class="btn preset-outlined-surface-300-700" onclick={() => setting.keep()}
+					>Keep as it stands</button
+				>
+				<button type="button" class="btn preset-outlined-surface-300-700" onclick={() => setting.next()}>Next</button>
+			</div>
+		</section>
+		<aside class="ear">
+			<EarPanel step={setting.step} {plan} />
+			{#if listening.simulated}<Lever onturn={turn} onstrike={strike} />{/if}
+		</aside>
+	</div>
+	{#snippet strip()}
+		<KeyboardStrip
+			{lowest}
+			{highest}
+			notes={setting.summary.notes}
+			current={setting.step.note}
+			onselect={(note) => setting.goTo(note)}
+		>
+			{#snippet hint()}
+				<span class="soft hint"
+					>Pedal or Enter: next. Shift Enter: keep as it stands. <Shortcuts keys={SET_KEYS} /></span
+				>
+			{/snippet}
+		</KeyboardStrip>
+	{/snippet}
+</VisitFrame>
+
+<style>
+	.set {
+		display: grid;
+		grid-template-columns: 14.5rem minmax(0, 1fr) 20rem;
+		height: 100%;
+	}
+	.order {
+		border-right: 1px solid var(--line);
+		min-height: 0;
+	}
+	.work {
+		display: flex;
+		flex-direction: column;
+		gap: 0.6rem;
+		padding: 0.9rem 1.5rem 0.9rem;
+		min-height: 0;
+		min-width: 0;
+	}
+	.chart {
+		flex: 1;
+		min-height: 160px;
+	}
+	.messages {
+		min-height: 2rem;
+	}
+	.messages .notice {
+		padding: 0.4rem 0.9rem;
+	}
+	.said {
+		border-left-color: var(--sharp);
+		background: var(--sheet);
+	}
+	.steps {
+		display: flex;
+		gap: 0.5rem;
+		flex-wrap: wrap;
+	}
+	.strings {
+		display: flex;
+		margin-right: auto;
+		border: 1px solid var(--line);
+		border-radius: var(--radius-base);
+		overflow: hidden;
+	}
+	.strings button {
+		min-height: 42px;
+		padding: 0 0.8rem;
+		cursor: pointer;
+	}
+	.strings button[aria-pressed='true'] {
+		background: var(--felt-wash);
+		font-weight: 700;
+	}
+	.ear {
+		border-left: 1px solid var(--line);
+		padding: 1rem 1.25rem;
+		display: flex;
+		flex-direction: column;
+		justify-content: space-between;
+		gap: 1rem;
+		min-height: 0;
+		overflow: auto;
+	}
+	@media (max-width: 1100px) {
+		.set {
+			grid-template-columns: 11.5rem minmax(0, 1fr) 15.5rem;
+		}
+		.work {
+			padding: 0.75rem 1rem;
+		}
+		.ear {
+			padding: 0.75rem;
+		}
+	}
+	@media (max-width: 999px), (max-height: 699px) {
+		.chart {
+			height: 260px;
+			flex: none;
+		}
+	}
+	@media (max-width: 820px) {
+		.set {
+			grid-template-columns: minmax(0, 1fr);
+			height: auto;
+		}
+		.order {
+			display: none;
+		}
+		.ear {
+			border-left: 0;
+			border-top: 1px solid var(--line);
+		}
+		.hint {
+			display: none;
+		}
+	}
+</style>
