@@ -54,8 +54,10 @@ else await start();
 
 async function start() {
 	buildIfNeeded();
-	const served = await serve({ databaseUrl, port: port ?? (await usualOrFreePort()), demo });
+	const served = serve({ databaseUrl, port: port ?? (await usualOrFreePort()), demo });
 	application = served;
+	await served.ready;
+	if (stopping) return;
 	writeFileSync(RUNNING, JSON.stringify({ pid: process.pid, address: served.address }));
 	say(`ready at ${served.address}`);
 	if (demo)

@@ -4,7 +4,7 @@ import { spawn } from 'node:child_process';
 import { createHash } from 'node:crypto';
 import { existsSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { giveUp, ROOT, run, say } from './system.mjs';
+import { giveUp, ROOT, runQuietly, say } from './system.mjs';
 
 const BUILD = join(ROOT, 'web', 'build');
 const STAMP = join(BUILD, '.sources');
@@ -35,7 +35,7 @@ export function buildIfNeeded() {
 	const mark = sourcesMark();
 	if (existsSync(STAMP) && readFileSync(STAMP, 'utf8') === mark) return;
 	say('building the application ...');
-	run('npm', ['run', '--silent', 'build', '-w', 'web']);
+	runQuietly('npm', ['run', 'build', '-w', 'web']);
 	writeFileSync(STAMP, mark);
 }
 
@@ -43,16 +43,17 @@ export function buildIfNeeded() {
  * @typedef {object} Application
  * @property {string} address
  * @property {number | undefined} pid
+ * @property {Promise<void>} ready settles when it answers
  * @property {Promise<number | null>} ended
  * @property {() => Promise<void>} stop
  */
 
 /**
- * Serves the built application and waits until it answers.
+ * Serves the built application.
  * @param {{ databaseUrl: string, port: number, demo: boolean, env?: Record<string, string>, quiet?: boolean }} options
- * @returns {Promise<Application>}
+ * @returns {Application}
  */
-export async function serve({ databaseUrl, port, demo, env = {}, quiet = false }) {
+export function serve({ databaseUrl, port, demo, env = {}, quiet = false }) {
 	const address = `http://localhost:${port}`;
 	const child = spawn(process.execPath, [join(BUILD, 'index.js')], {
 		cwd: ROOT,
@@ -76,16 +77,19 @@ export async function serve({ databaseUrl, port, demo, env = {}, quiet = false }
 		if (child.exitCode === null && child.signalCode === null) child.kill('SIGTERM');
 		await ended;
 	};
-	for (let tries = 0; tries < 600; tries++) {
-		if (child.exitCode !== null) giveUp('the application ended while starting; its message stands above.');
-		try {
-			const answer = await fetch(`${address}/health`);
-			if (answer.ok) return { address, pid: child.pid, ended, stop };
-		} catch {
-			// not listening yet
+	const ready = (async () => {
+		for (let tries = 0; tries < 600; tries++) {
+			if (child.exitCode !== null) giveUp('the application ended while starting; its message stands above.');
+			try {
+				const answer = await fetch(`${address}/health`);
+				if (answer.ok) return;
+			} catch {
+				// not listening yet
+			}
+			await new Promise((resolve) => setTimeout(resolve, 100));
 		}
-		await new Promise((resolve) => setTimeout(resolve, 100));
-	}
-	await stop();
-	return giveUp('the application did not answer within a minute.');
+		await stop();
+		giveUp('the application did not answer within a minute.');
+	})();
+	return { address, pid: child.pid, ready, ended, stop };
 }

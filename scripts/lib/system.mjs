@@ -54,6 +54,18 @@ export function ensureNpmPackages() {
 }
 
 /**
+ * Runs a command and shows what it prints only when it fails.
+ * @param {string} command
+ * @param {string[]} args
+ */
+export function runQuietly(command, args) {
+	const { status, stdout, stderr, error } = spawnSync(command, args, { cwd: ROOT, encoding: 'utf8', maxBuffer: 1 << 26 });
+	if (status === 0) return;
+	console.error(`${stdout ?? ''}${stderr ?? ''}`);
+	giveUp(`"${command} ${args.join(' ')}" failed${error ? `: ${error.message}` : ''}.`);
+}
+
+/**
  * The path of a program, looked for in PATH and in the system folders that a user's PATH leaves out.
  * @param {string} name
  */

@@ -35,7 +35,7 @@ export function stringsOf(twin: Pick<InstrumentTwin, 'kind' | 'lowest' | 'breakN
 
 /** Inharmonicity of the twin's strings, with the small irregularities of a real scale. */
 export function twinInharmonicity(twin: InstrumentTwin, note: number): number {
-	const irregular = 0.06 * createRandom(twin.seed * 131 + note).normal();
+	const irregular = 0.02 * createRandom(twin.seed * 131 + note).normal();
 	return twin.stiffness * typicalInharmonicity(twin.kind, note) * Math.exp(irregular);
 }
 

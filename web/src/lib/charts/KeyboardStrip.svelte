@@ -88,7 +88,7 @@
 					class:sharp={column.found < strip.zero}
 				/>
 			{:else if !column.set}
-				<rect {x} width={w} y={strip.zero - 3} height="6" fill="url(#unread)" />
+				<rect {x} width={w} y={strip.zero - 6} height="12" fill="url(#unread)" />
 			{/if}
 			{#if column.set}
 				<rect {x} width={w} y={(column.left ?? strip.zero) - 4} height="8" class="left" />
@@ -152,8 +152,8 @@
 		stroke-width: 1.5;
 	}
 	.hatch {
-		stroke: var(--faint);
-		stroke-width: 1.4;
+		stroke: var(--soft);
+		stroke-width: 1.2;
 	}
 	.found {
 		fill: var(--flat);

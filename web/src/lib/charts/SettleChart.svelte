@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { flatOrSharp, signed } from '$lib/ui/format';
-	import { settleChart, type SettleCurve } from './settleChart';
+	import { SETTLE_SECONDS, settleChart, type SettleCurve } from './settleChart';
 
 	interface Props {
 		blows: readonly SettleCurve[];
@@ -11,7 +11,7 @@
 	let { blows, tolerance, moment }: Props = $props();
 	let width = $state(640);
 	let height = $state(360);
-	const margin = { top: 18, right: 20, bottom: 34, left: 52 };
+	const margin = { top: 28, right: 20, bottom: 34, left: 52 };
 	const chart = $derived(settleChart(blows, tolerance, moment, { width, height, margin }));
 	const newest = $derived(blows.length - 1);
 	const said = $derived(
@@ -47,10 +47,9 @@
 			>
 		{/each}
 		{#each chart.xTicks as { value, x } (value)}
-			<text {x} y={height - 10} text-anchor="middle">{value}</text>
+			<text {x} y={height - 10} text-anchor={value === SETTLE_SECONDS ? 'end' : 'middle'}>{value}{value === SETTLE_SECONDS ? ' s' : ''}</text>
 		{/each}
-		<text x={width - margin.right} y={height - 10} text-anchor="end" dx="18">s</text>
-		<text x={margin.left - 10} y="11" text-anchor="end" class="unit">cents</text>
+		<text x={margin.left - 10} y="13" text-anchor="end" class="unit">cents</text>
 		<line x1={margin.left} x2={width - margin.right} y1={chart.zero} y2={chart.zero} class="target" />
 		<line x1={chart.moment} x2={chart.moment} y1={margin.top} y2={height - margin.bottom} class="moment" />
 		<text x={chart.moment + 7} y={margin.top + 6} class="unit">read here</text>

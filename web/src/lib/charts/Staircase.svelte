@@ -10,7 +10,7 @@
 	let { treads, interval }: Props = $props();
 	let width = $state(600);
 	const height = 150;
-	const margin = { top: 12, right: 8, bottom: 26, left: 40 };
+	const margin = { top: 20, right: 8, bottom: 26, left: 40 };
 	const chart = $derived(staircase(treads, { width, height, margin }));
 	const said = $derived(treads.map(({ note, rate }) => `${noteName(note)} ${rate.toFixed(1)}`).join(', '));
 	const path = $derived(
@@ -24,8 +24,9 @@
 			<line x1={margin.left} x2={width - margin.right} y1={y} y2={y} class="grid" />
 			<text x={margin.left - 8} y={y + 4} text-anchor="end">{value}</text>
 		{/each}
-		{#each chart.treads as { note, x } (note)}
+		{#each chart.treads as { note, rate, x, y } (note)}
 			<text x={x + chart.step / 2} y={height - 6} text-anchor="middle">{noteName(note)}</text>
+			<text x={x + chart.step / 2} y={y - 7} text-anchor="middle" class="rate">{rate.toFixed(1)}</text>
 		{/each}
 		<path d={path} />
 	</svg>
@@ -42,6 +43,9 @@
 	}
 	.grid {
 		stroke: var(--line);
+	}
+	.rate {
+		fill: var(--ink);
 	}
 	path {
 		fill: none;

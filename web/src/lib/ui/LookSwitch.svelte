@@ -1,5 +1,6 @@
 <script lang="ts">
-	import { Moon, Sun } from '@lucide/svelte';
+	import Moon from '@lucide/svelte/icons/moon';
+	import Sun from '@lucide/svelte/icons/sun';
 	import { page } from '$app/state';
 
 	let look = $state<'day' | 'lamp'>(page.data.look === 'lamp' ? 'lamp' : 'day');

@@ -40,6 +40,12 @@ export function counted(count: number, one: string, many = `${one}s`): string {
 	return `${count} ${count === 1 ? one : many}`;
 }
 
+/** Names that are words, not persons, are written small within a sentence. */
+const WORDS = /^(Equal|Quarter-comma)/;
+export function inSentence(temperament: string): string {
+	return WORDS.test(temperament) ? temperament[0].toLowerCase() + temperament.slice(1) : temperament;
+}
+
 /** A note's name in the parts that are set apart: letter, accidental, octave. */
 export function noteParts(note: number): { letter: string; accidental: string; octave: number } {
 	const name = noteClassName(note);

@@ -1,7 +1,7 @@
 <script lang="ts">
 	import type { Snippet } from 'svelte';
 	import LookSwitch from '$lib/ui/LookSwitch.svelte';
-	import { inHz } from '$lib/ui/format';
+	import { inHz, inSentence } from '$lib/ui/format';
 	import { format } from 'date-fns';
 	import { STAGES, type Stage } from './schema';
 
@@ -25,7 +25,7 @@
 	<header>
 		<div class="what">
 			<a href="/instruments/{instrument.id}">{instrument.name}</a>
-			<p>Visit of {format(visit.startedAt, 'd MMMM')}, {temperament.toLowerCase()}, A4 = {inHz(visit.a4)}</p>
+			<p>Visit of {format(visit.startedAt, 'd MMMM')}, {inSentence(temperament)}, A4 = {inHz(visit.a4)}</p>
 		</div>
 		<nav aria-label="Stages of the visit" style="--at: {at}; --stages: {STAGES.length}">
 			{#each STAGES as each (each)}

@@ -10,7 +10,7 @@
 </script>
 
 <header>
-	<a class="mark" href="/instruments">Fendrel</a>
+	<a class="brand" href="/instruments">Fendrel</a>
 	<nav aria-label="Places">
 		{#each places as { href, label } (href)}
 			<a {href} aria-current={page.url.pathname.startsWith(href) ? 'page' : undefined}>{label}</a>
@@ -34,7 +34,7 @@
 		border-bottom: 1px solid var(--line);
 		flex-wrap: wrap;
 	}
-	.mark {
+	.brand {
 		display: flex;
 		align-items: center;
 		font-weight: 700;

@@ -3,11 +3,19 @@
 	import { signed } from '$lib/ui/format';
 
 	let { targets }: { targets: readonly NoteTarget[] } = $props();
+	let box = $state<HTMLElement>();
+	/** The table opens where the work begins. */
+	const FIRST_SHOWN = 53;
+	$effect(() => {
+		const row = box?.querySelector<HTMLElement>(`[data-note="${FIRST_SHOWN}"]`);
+		const head = box?.querySelector('thead');
+		if (box && row && head) box.scrollTop = row.offsetTop - head.offsetHeight;
+	});
 	const beats = (value: number | undefined) => (value === undefined ? '' : signed(value, Math.abs(value) < 10 ? 2 : 1));
 </script>
 
 <!-- svelte-ignore a11y_no_noninteractive_tabindex (a scrolling table must be reachable by keyboard) -->
-<div class="scroll" tabindex="0" role="region" aria-label="Targets of every note">
+<div class="scroll" bind:this={box} tabindex="0" role="region" aria-label="Targets of every note">
 	<table>
 		<thead>
 			<tr>
@@ -24,7 +32,7 @@
 		</thead>
 		<tbody>
 			{#each targets as { note, pitch, fromEqual, minorThird, majorThird, fifth } (note)}
-				<tr class:c={note % 12 === 0}>
+				<tr class:c={note % 12 === 0} data-note={note}>
 					<th scope="row">{noteName(note)}</th>
 					<td>{pitch.toFixed(2)}</td>
 					<td>{signed(fromEqual, 2)}</td>
@@ -39,6 +47,7 @@
 
 <style>
 	.scroll {
+		position: relative;
 		overflow: auto;
 		min-height: 0;
 		flex: 1;

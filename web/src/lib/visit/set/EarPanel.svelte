@@ -1,17 +1,21 @@
 <script lang="ts">
-	import { beatOf, hz, nearestNote, noteName, type SettingStep } from '@fendrel/core';
+	import { A4, beatOf, hz, INTERVALS, nearestNote, noteName, type SettingStep } from '@fendrel/core';
 	import CoincidenceLadder from '$lib/charts/CoincidenceLadder.svelte';
 	import type { Plan } from '$lib/visit/plan';
 
 	let { step, plan }: { step: SettingStep; plan: Plan } = $props();
+	/** F2 lies a seventeenth under A4: its fifth partial meets a fork and A4 alike. */
+	const FORK_TEST = 41;
+	const isReference = $derived(step.note === A4 && step.against === undefined);
 	const pair = $derived.by(() => {
-		if (step.against === undefined || !step.interval) return undefined;
-		const [lowerNote, upperNote] = step.against < step.note ? [step.against, step.note] : [step.note, step.against];
+		const { against, interval } = isReference ? { against: FORK_TEST, interval: INTERVALS.seventeenth } : step;
+		if (against === undefined || !interval || !plan.targetOf(against)) return undefined;
+		const [lowerNote, upperNote] = against < step.note ? [against, step.note] : [step.note, against];
 		const lower = plan.targetOf(lowerNote)!.string;
 		const upper = plan.targetOf(upperNote)!.string;
-		const { rate, heardAt } = beatOf(lower, upper, step.interval);
+		const { rate, heardAt } = beatOf(lower, upper, interval);
 		const key = nearestNote(heardAt, hz(plan.targetOf(69)?.pitch ?? 440)).note;
-		return { lowerNote, upperNote, lower, upper, kind: step.interval, rate, heardAt, key };
+		return { lowerNote, upperNote, lower, upper, kind: interval, rate, heardAt, key };
 	});
 	const size = $derived(pair ? Math.abs(pair.rate) : 0);
 	const words = $derived(
@@ -29,10 +33,13 @@
 		<p class="rate"><b>{size.toFixed(1)}</b> <span>{words}</span></p>
 		<CoincidenceLadder {...pair} heardAt="{noteName(pair.key)}, {pair.heardAt.toFixed(0)} Hz" />
 		<p class="how">
-			Listen at <b>{noteName(pair.key)}</b>, the {pair.kind.name}'s lowest meeting. Hold both keys silently and strike {noteName(
-				pair.key
-			)}
-			to bring it out.
+			{#if isReference}
+				Strike <b>{noteName(FORK_TEST)}</b> with your fork or tone, then with A4: both must beat alike, about as fast as this when {noteName(FORK_TEST)} is near its
+				place.
+			{:else}
+				Listen at <b>{noteName(pair.key)}</b>: partial {pair.kind.lowerPartial} of {noteName(pair.lowerNote)} meets partial {pair.kind.upperPartial} of {noteName(pair.upperNote)}. Hold
+				both keys silently and strike {noteName(pair.key)} to bring it out.
+			{/if}
 		</p>
 	{:else}
 		<h2>What the ear hears</h2>

@@ -1,7 +1,7 @@
 <script lang="ts">
-	import { Plus } from '@lucide/svelte';
+	import Plus from '@lucide/svelte/icons/plus';
 	import { KIND_NAMES } from '$lib/instruments/schema';
-	import { counted, inHz, onShortDay } from '$lib/ui/format';
+	import { counted, inHz, inSentence, onShortDay } from '$lib/ui/format';
 
 	let { data } = $props();
 	let wanted = $state('');
@@ -59,7 +59,7 @@
 								>{maker}{#if madeIn}, {madeIn}{/if}</td
 							>
 							<td class="wide soft"
-								>{last ? `${onShortDay(last.finishedAt)}, ${last.temperament.toLowerCase()}` : 'none yet'}</td
+								>{last ? `${onShortDay(last.finishedAt)}, ${inSentence(last.temperament)}` : 'none yet'}</td
 							>
 							<td class="figure">{last?.a4Left ? inHz(last.a4Left) : '–'}</td>
 						</tr>

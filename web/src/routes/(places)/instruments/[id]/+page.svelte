@@ -4,7 +4,7 @@
 	import PitchRecord from '$lib/charts/PitchRecord.svelte';
 	import VisitTable from '$lib/instruments/VisitTable.svelte';
 	import { KIND_NAMES } from '$lib/instruments/schema';
-	import { counted, inHz, onDay } from '$lib/ui/format';
+	import { counted, inHz, inSentence, onDay } from '$lib/ui/format';
 
 	let { data } = $props();
 	const instrument = $derived(data.instrument);
@@ -36,7 +36,7 @@
 			{#if open}
 				A visit of {onDay(open.startedAt)} is half done: {counted(open.notesSet, 'note')} set.
 			{:else if last}
-				Left {last.a4Left ? `at A4 = ${inHz(last.a4Left)} Hz` : 'without a reading of A4'}, {last.temperament.toLowerCase()},
+				Left {last.a4Left ? `at A4 = ${inHz(last.a4Left)} Hz` : 'without a reading of A4'}, {inSentence(last.temperament)},
 				{formatDistanceToNow(last.finishedAt!)} ago.
 			{:else}
 				No visit yet.

@@ -32,7 +32,7 @@
 			'Found',
 			summary.foundMiddle === undefined
 				? 'not measured'
-				: `${flatOrSharp(summary.foundMiddle)} in the middle of ${counted(records.length, 'note')} read`
+				: `${flatOrSharp(summary.foundMiddle)} (median of ${counted(records.length, 'note')})`
 		],
 		['Moved', summary.movedMean === undefined ? 'nothing yet' : `${summary.movedMean.toFixed(1)} cents on average`],
 		[

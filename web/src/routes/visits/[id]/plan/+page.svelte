@@ -86,6 +86,7 @@
 			</fieldset>
 			<fieldset>
 				<legend>Temperament</legend>
+				<div class="temperaments">
 				{#each data.temperaments as { id, name } (id)}
 					<label class="temperament" class:taken={id === temperamentId}>
 						<input
@@ -98,6 +99,7 @@
 						{name}
 					</label>
 				{/each}
+				</div>
 				<p class="soft about">{temperament.character} {temperament.goodFor}</p>
 			</fieldset>
 			<fieldset>
@@ -145,19 +147,19 @@
 <style>
 	.plan {
 		display: grid;
-		grid-template-columns: minmax(20rem, 26rem) minmax(0, 1fr);
+		grid-template-columns: minmax(20rem, 27rem) minmax(0, 1fr);
 		height: 100%;
 	}
 	.choices {
 		padding: 1.25rem 1.5rem;
 		border-right: 1px solid var(--line);
 		display: grid;
-		gap: 1rem;
+		gap: 1.1rem;
 		align-content: start;
 		overflow: auto;
 	}
 	.verdict {
-		font-size: 1.9rem;
+		font-size: 1.8rem;
 	}
 	legend {
 		font-weight: 600;
@@ -171,8 +173,8 @@
 	}
 	.choice {
 		min-height: 44px;
-		min-width: 48px;
-		padding: 0 0.5rem;
+		min-width: 44px;
+		padding: 0 0.35rem;
 		border: 1px solid var(--line);
 		border-radius: var(--radius-base);
 		cursor: pointer;
@@ -184,9 +186,14 @@
 		font-weight: 700;
 	}
 	.presets input {
-		width: 5.5rem;
+		width: 4.9rem;
+		padding-inline: 0.4rem;
 		min-height: 44px;
 		background: var(--sheet);
+	}
+	.temperaments {
+		display: grid;
+		grid-template-columns: repeat(2, minmax(0, 1fr));
 	}
 	.temperament {
 		display: flex;

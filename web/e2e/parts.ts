@@ -1,0 +1,72 @@
+import { expect, type Page } from '@playwright/test';
+
+/** Signs in with the demo account as the page offers it. */
+export async function signIn(page: Page, base = ''): Promise<void> {
+	await page.goto(`${base}/signin`);
+	await page.getByRole('button', { name: /^Look around as/ }).click();
+	await expect(page.getByRole('heading', { name: /instruments in your care/ })).toBeVisible();
+}
+
+/** Adds an instrument of its own for a journey, so that journeys do not meet on one. */
+export async function addInstrument(page: Page, name: string, compass?: { lowest: string; highest: string }): Promise<void> {
+	await page.goto('/instruments/new');
+	await page.getByLabel('Name').fill(name);
+	if (compass) {
+		await page.getByLabel('Lowest note').fill(compass.lowest);
+		await page.getByLabel('Highest note').fill(compass.highest);
+	}
+	await page.getByRole('button', { name: 'Add it' }).click();
+	await expect(page.getByRole('heading', { name, exact: true })).toBeVisible();
+}
+
+/** From the instrument's page to Set with the plan as it is. */
+export async function startSetting(page: Page): Promise<void> {
+	await page.getByRole('button', { name: /Start a visit|Go on with the visit/ }).click();
+	await page.getByRole('link', { name: 'Take this plan and set' }).click();
+	await expect(page.getByRole('button', { name: 'Listen' })).toBeVisible();
+}
+
+export interface Live {
+	readonly note: string;
+	readonly word: string;
+	/** Signed cents from target; undefined before the first blow. */
+	readonly cents: number | undefined;
+}
+
+/** What the live figure says now. */
+export async function readLive(page: Page): Promise<Live> {
+	const note = ((await page.locator('p.note').getAttribute('aria-label')) ?? '').replace('Due: ', '');
+	const word = await page.locator('.figure .word').innerText();
+	const text = await page.getByTestId('deviation').innerText();
+	const size = Number.parseFloat(text);
+	return { note, word, cents: Number.isNaN(size) ? undefined : text.includes('flat') ? -size : size };
+}
+
+/** Strikes the due note of the simulated instrument and waits for the blow's figure. */
+export async function strikeAndRead(page: Page): Promise<Live> {
+	const before = (await readLive(page)).note;
+	await page.keyboard.press('Space');
+	// A blow is read at its fixed moment, at most 0.8 s after the strike.
+	await page.waitForTimeout(1300);
+	const live = await readLive(page);
+	return live.note === before ? live : { ...live, note: before, word: 'Holds' };
+}
+
+/** Sets the due note by lever and blows until it holds and the next note comes. */
+export async function setDueNote(page: Page): Promise<string> {
+	const { note } = await readLive(page);
+	for (let tries = 0; tries < 12; tries++) {
+		const { word, cents } = await strikeAndRead(page);
+		if (word === 'Holds') {
+			await expect(async () => expect((await readLive(page)).note).not.toBe(note)).toPass({ timeout: 5000 });
+			return note;
+		}
+		if (word !== 'Raise' && word !== 'Lower') continue;
+		const key = word === 'Raise' ? 'ArrowUp' : 'ArrowDown';
+		const whole = Math.floor(Math.abs(cents!));
+		const fine = Math.round((Math.abs(cents!) - whole) / 0.2);
+		for (let i = 0; i < whole; i++) await page.keyboard.press(key);
+		for (let i = 0; i < fine; i++) await page.keyboard.press(`Shift+${key}`);
+	}
+	throw new Error(`${note} did not hold after 12 rounds`);
+}
