@@ -37,10 +37,13 @@ export class Listening {
 	private due: Due | undefined;
 	private silentSince: number | undefined;
 
-	constructor(private readonly options: ListeningOptions) {
-		const remembered = globalThis.localStorage?.getItem(REMEMBERED);
+	constructor(private readonly options: ListeningOptions) {}
+
+	/** Takes the source that this device used last. */
+	recall(): void {
+		const remembered = localStorage.getItem(REMEMBERED);
 		if (remembered === 'microphone' || remembered === 'simulated') this.source = remembered;
-		this.device = globalThis.localStorage?.getItem(REMEMBERED_DEVICE) ?? undefined;
+		this.device = localStorage.getItem(REMEMBERED_DEVICE) ?? undefined;
 	}
 
 	/** Chooses the source; when it was on, it goes on with the new one. */

@@ -13,13 +13,18 @@ export class Sync {
 	/** Why they wait, as a sentence that says what to do; undefined while all is well. */
 	trouble = $state<string | undefined>();
 
-	private outbox: Promise<Outbox> = openOutbox();
+	private opened: Promise<Outbox> | undefined;
 	private running: Promise<boolean> | undefined;
 	private again = false;
 	private pause = FIRST_PAUSE;
 	private timer: ReturnType<typeof setTimeout> | undefined;
 
 	constructor(private readonly visitId: string) {}
+
+	/** Opened on first use: the server, which renders the page once, has no store. */
+	private get outbox(): Promise<Outbox> {
+		return (this.opened ??= openOutbox());
+	}
 
 	/** What waited from before a reload or crash. */
 	async left(): Promise<{ readings: Reading[]; place: Place | undefined }> {
@@ -29,10 +34,10 @@ export class Sync {
 		return left;
 	}
 
-	async add(reading: Reading, place: Place): Promise<void> {
+	async add(reading: Reading): Promise<void> {
+		this.waiting++;
 		const outbox = await this.outbox;
 		await outbox.addReading(this.visitId, reading);
-		await outbox.setPlace(this.visitId, place);
 		this.waiting = await outbox.count(this.visitId);
 		void this.flush();
 	}

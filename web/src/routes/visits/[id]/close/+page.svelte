@@ -1,7 +1,8 @@
 <script lang="ts">
 	import { onMount, untrack } from 'svelte';
 	import { A4, noteName, summariseVisit } from '@fendrel/core';
-	import { superForm } from 'sveltekit-superforms';
+	import { enhance } from '$app/forms';
+	import type { SubmitFunction } from '@sveltejs/kit';
 	import { invalidateAll } from '$app/navigation';
 	import KeyboardStrip from '$lib/charts/KeyboardStrip.svelte';
 	import Moves from '$lib/charts/Moves.svelte';
@@ -56,34 +57,41 @@
 	let noteProblem = $state<string | undefined>();
 	let noteSaved = $state(false);
 	const sync = new Sync(untrack(() => data.visit.id));
-	const { form, errors, enhance, submitting } = superForm(
-		untrack(() => data.form),
-		{
-			resetForm: false,
-			onSubmit: async ({ cancel }) => {
-				clearTimeout(timer);
-				if (await sync.flush()) return;
-				cancel();
-				unsent = `${counted(sync.waiting, 'reading')} of this visit wait on this device. Finish when the server answers again.`;
-			}
-		}
-	);
+	let note = $state(untrack(() => data.visit.note));
+	let finishing = $state(false);
 	let timer: ReturnType<typeof setTimeout> | undefined;
 	function noteChanged() {
 		clearTimeout(timer);
 		noteSaved = false;
 		timer = setTimeout(async () => {
-			noteProblem = await saveChanges(visit.id, { note: $form.note });
+			noteProblem = await saveChanges(visit.id, { note });
 			noteSaved = !noteProblem;
 		}, 700);
 	}
 
+	/** Finishes only when every reading has arrived; the note is saved with it. */
+	const finish: SubmitFunction = async ({ cancel }) => {
+		clearTimeout(timer);
+		finishing = true;
+		if (!(await sync.flush())) {
+			cancel();
+			finishing = false;
+			unsent = `${counted(sync.waiting, 'reading')} of this visit wait on this device. Finish when the server answers again.`;
+			return;
+		}
+		return async ({ result, update }) => {
+			finishing = false;
+			if (result.type === 'failure') noteProblem = result.data?.problem;
+			else if (result.type === 'error') unsent = 'The server could not finish the visit. Nothing is lost; try again in a moment.';
+			else await update();
+		};
+	};
+
 	onMount(() => {
 		if (visit.finishedAt) return;
 		void saveChanges(visit.id, { stage: 'close' });
-		void sync.left().then(async ({ readings }) => {
-			if (readings.length && (await sync.flush())) await invalidateAll();
-		});
+		// The last readings may still be on their way while the page comes in.
+		void sync.flush().then((sent) => (sent ? invalidateAll() : undefined));
 		return () => {
 			clearTimeout(timer);
 			sync.stop();
@@ -111,23 +119,22 @@
 				{#if visit.note}<p class="note">{visit.note}</p>{/if}
 				<a class="btn preset-filled-brand" href="/instruments/{instrument.id}">To {instrument.name}</a>
 			{:else}
-				<form method="POST" action="?/finish" use:enhance>
+				<form method="POST" action="?/finish" use:enhance={finish}>
 					<label class="field">
 						<span>Note for the record</span>
 						<textarea
 							class="textarea"
 							name="note"
 							rows="4"
-							bind:value={$form.note}
+							bind:value={note}
 							oninput={noteChanged}
-							aria-invalid={!!($errors.note || noteProblem)}></textarea>
-						{#if $errors.note}<span class="problem" role="alert">{$errors.note[0]}</span>
-						{:else if noteProblem}<span class="problem" role="alert">{noteProblem}</span>
+							aria-invalid={!!noteProblem}></textarea>
+						{#if noteProblem}<span class="problem" role="alert">{noteProblem}</span>
 						{:else}<span class="soft small">{noteSaved ? 'Saved.' : 'Saved as you write.'}</span>{/if}
 					</label>
 					{#if unsent}<p class="notice" role="alert">{unsent}</p>{/if}
 					<div class="flex flex-wrap gap-3">
-						<button class="btn preset-filled-brand" disabled={$submitting}>Finish the visit</button>
+						<button class="btn preset-filled-brand" disabled={finishing}>Finish the visit</button>
 						<a class="btn preset-outlined-surface-300-700" href="/visits/{visit.id}/set">Back to Set</a>
 					</div>
 				</form>

@@ -27,6 +27,8 @@
 	const plan = planFor({ ...instrument, a4: visit.a4, temperament: temperament.slug, measured });
 	let moved = { ...visit.moved };
 	let ready = false;
+	/** Work begun before this device's own store has answered is newer than what the store remembers. */
+	let begun = false;
 
 	const sync = new Sync(visit.id);
 	const place = () => ({ currentNote: setting.step.note, moved });
@@ -54,18 +56,24 @@
 		readings,
 		currentNote: visit.currentNote,
 		source: () => listening.source,
-		onReading: (reading) => void sync.add(reading, place()),
+		onReading: (reading) => {
+			begun = true;
+			void sync.add(reading);
+		},
 		onDue: (due) => {
+			begun = true;
 			listening.expect(due);
 			if (ready) void sync.movePlace(place());
 		}
 	});
 
 	onMount(() => {
+		begun = false;
+		listening.recall();
 		void saveChanges(visit.id, { stage: 'set' });
 		void sync.left().then((left) => {
 			setting.restore(left.readings);
-			if (left.place) {
+			if (left.place && !begun) {
 				Object.assign(moved, left.place.moved);
 				if (left.place.currentNote !== null) setting.goTo(left.place.currentNote);
 			}
@@ -103,11 +111,15 @@
 		event.preventDefault();
 		actions[action.do](action);
 	}
+	/** A finger or mouse leaves no focus on a button: the next Space strikes, the next Enter goes on. */
+	function onclick({ detail, target }: MouseEvent) {
+		if (detail > 0) (target as Element).closest<HTMLElement>('button')?.blur();
+	}
 	const room = $derived(roomState(listening));
 	const allSet = $derived(setting.summary.leftOut.length === 0);
 </script>
 
-<svelte:window {onkeydown} />
+<svelte:window {onkeydown} {onclick} />
 
 <VisitFrame {visit} {instrument} temperament={temperament.name} stage="set">
 	{#snippet status()}

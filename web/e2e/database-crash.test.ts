@@ -1,0 +1,42 @@
+import { rmSync } from 'node:fs';
+import { join } from 'node:path';
+import { expect, test } from '@playwright/test';
+import { serve } from '../../scripts/lib/application.mjs';
+import { freePort, startDatabase } from '../../scripts/lib/database.mjs';
+import { DATA } from '../../scripts/lib/system.mjs';
+import { signIn, strikeAndRead } from './parts';
+
+test('MariaDB is killed and comes back: said clearly, no crash, nothing lost', async ({ browser }) => {
+	test.setTimeout(180_000);
+	const dir = join(DATA, 'test-crash');
+	rmSync(dir, { recursive: true, force: true });
+	const database = await startDatabase({ dir });
+	const application = serve({ databaseUrl: await database.open('crash'), port: await freePort(), demo: true, quiet: true });
+	try {
+		await application.ready;
+		const page = await (await browser.newContext({ baseURL: application.address })).newPage();
+		await signIn(page);
+		await page.getByRole('link', { name: 'half done, go on' }).click();
+		await page.getByRole('button', { name: 'Listen' }).click();
+		await expect(page.getByText('Listening', { exact: true })).toBeVisible();
+
+		await database.kill();
+		await strikeAndRead(page);
+		await page.keyboard.press('Shift+Enter');
+		await expect(page.getByText('The database does not answer. Go on tuning: readings wait on this device.')).toBeVisible();
+		await expect(page.getByTestId('saved')).toHaveText('2 readings waiting');
+		const other = await page.context().newPage();
+		const answer = await other.goto('/instruments');
+		expect(answer?.status()).toBe(503);
+		await expect(other.getByRole('heading')).toHaveText('The database does not answer.');
+
+		await database.revive();
+		await expect(page.getByTestId('saved')).toHaveText('every reading saved', { timeout: 40_000 });
+		await expect(other.getByRole('heading', { name: /instruments in your care/ })).toBeVisible({ timeout: 20_000 });
+		await page.reload();
+		await expect(page.getByText(/octaves: 9 of 42|octave: 14 of 14|octaves: 8 of 42/)).toBeVisible();
+	} finally {
+		await application.stop();
+		await database.stop();
+	}
+});

@@ -1,0 +1,110 @@
+import { expect, test } from '@playwright/test';
+import { addInstrument, readLive, signIn, startSetting, strikeAndRead } from './parts';
+
+test('no microphone, and a microphone that is refused', async ({ page }) => {
+	await signIn(page);
+	await addInstrument(page, 'Silent upright');
+	await startSetting(page);
+	await page.getByLabel('Sound from').selectOption({ label: 'Microphone' });
+	await page.getByRole('button', { name: 'Listen' }).click();
+	await expect(page.getByText(/No microphone is connected\. Plug one in/)).toBeVisible();
+	await page.evaluate(() => {
+		navigator.mediaDevices.getUserMedia = () => Promise.reject(new DOMException('', 'NotAllowedError'));
+	});
+	await page.getByRole('button', { name: 'Listen' }).click();
+	await expect(page.getByText(/The browser may not use the microphone\. Allow it/)).toBeVisible();
+	// The way out that the first message names works at once.
+	await page.getByLabel('Sound from').selectOption({ label: 'Simulated instrument' });
+	await page.getByRole('button', { name: 'Listen' }).click();
+	await expect(page.getByText('Listening', { exact: true })).toBeVisible();
+	expect((await strikeAndRead(page)).cents).toBeDefined();
+});
+
+test('the server is away: readings wait, survive a reload of the page, and arrive', async ({ page }) => {
+	await signIn(page);
+	await addInstrument(page, 'Far away upright', { lowest: 'C3', highest: 'C5' });
+	await startSetting(page);
+	await page.getByRole('button', { name: 'Listen' }).click();
+	await expect(page.getByText('Listening', { exact: true })).toBeVisible();
+	await page.route('**/api/**', (route) => route.abort());
+	await strikeAndRead(page);
+	await page.keyboard.press('Shift+Enter');
+	await expect(page.getByText(/The server does not answer\. Go on tuning/)).toBeVisible();
+	await expect(page.getByTestId('saved')).toHaveText('2 readings waiting');
+	expect((await readLive(page)).note).toBe('A3');
+
+	await page.reload();
+	await expect(page.getByTestId('saved')).toHaveText('2 readings waiting');
+	await expect(page.getByText('Temperament octave: 1 of 14')).toBeVisible();
+	expect((await readLive(page)).note).toBe('A3');
+	await page.unroute('**/api/**');
+	await expect(page.getByTestId('saved')).toHaveText('every reading saved', { timeout: 30_000 });
+	await page.getByRole('link', { name: 'Close' }).click();
+	await expect(page.getByText('1 note set, 24 left out.')).toBeVisible();
+});
+
+test('A4 out of range, an unreadable A4, and the plan that stays', async ({ page }) => {
+	await signIn(page);
+	await addInstrument(page, 'Pitch upright');
+	await page.getByRole('button', { name: 'Start a visit' }).click();
+	const a4 = page.getByLabel(/^A4 in hertz/);
+	for (const [typed, said] of [
+		['500', '500 Hz is outside 380 to 480 Hz. The plan stays at 440.0 Hz.'],
+		['about 440', 'Write A4 in hertz, such as 441.5. The plan stays at 440.0 Hz.']
+	]) {
+		await a4.fill(typed);
+		await a4.press('Enter');
+		await expect(page.getByRole('alert')).toHaveText(said);
+	}
+	await a4.fill('441,5');
+	await a4.press('Enter');
+	await expect(page.getByText('Equal at 441.5 Hz.')).toBeVisible();
+	await page.reload();
+	await expect(page.getByText('Equal at 441.5 Hz.')).toBeVisible();
+});
+
+test('an instrument without a name, with a name in use, with too long a note', async ({ page }) => {
+	await signIn(page);
+	await page.goto('/instruments/new');
+	await page.getByRole('button', { name: 'Add it' }).click();
+	await expect(page.getByText('Give the instrument a name you will know it by.')).toBeVisible();
+	await page.getByLabel('Name').fill('chapel CONCERT grand');
+	await page.getByLabel('Notes').fill('x'.repeat(10_000));
+	await page.getByLabel('Highest note').fill('H9');
+	await page.getByRole('button', { name: 'Add it' }).click();
+	await expect(page.getByText('This has 10,000 characters; 4,000 fit. Shorten it, then save again.')).toBeVisible();
+	await expect(page.getByText('Write a note such as A0, F1 or C8.')).toBeVisible();
+	await expect(page.getByLabel('Notes')).toHaveValue('x'.repeat(10_000));
+	await page.getByLabel('Notes').fill('Short.');
+	await page.getByLabel('Highest note').fill('C8');
+	await page.getByRole('button', { name: 'Add it' }).click();
+	await expect(page.getByText('You have an instrument of that name already. Choose another name.')).toBeVisible();
+	await expect(page.getByLabel('Notes')).toHaveValue('Short.');
+});
+
+test('a note for the record that is too long is refused and kept on the page', async ({ page }) => {
+	await signIn(page);
+	await addInstrument(page, 'Wordy upright');
+	await page.getByRole('button', { name: 'Start a visit' }).click();
+	await page.getByRole('link', { name: 'Close' }).click();
+	await page.getByLabel('Note for the record').fill('y'.repeat(10_000));
+	await expect(page.getByText(/This has 10,000 characters; 4,000 fit/)).toBeVisible();
+	await page.getByRole('button', { name: 'Finish the visit' }).click();
+	await expect(page.getByText(/This has 10,000 characters; 4,000 fit/)).toBeVisible();
+	await expect(page.getByLabel('Note for the record')).toHaveValue('y'.repeat(10_000));
+});
+
+test('addresses that lead nowhere, and pages for those who are not signed in', async ({ page }) => {
+	await page.goto('/instruments');
+	await expect(page).toHaveURL(/\/signin\?next=%2Finstruments$/);
+	await page.getByLabel('E-mail').fill('demo@saltmarsh.example');
+	await page.getByLabel('Password').fill('wrong');
+	await page.getByRole('button', { name: 'Sign in', exact: true }).click();
+	await expect(page.getByText('E-mail or password is wrong. Check both and try again.')).toBeVisible();
+	await signIn(page);
+	for (const path of ['/visits/01a20724-b3f2-7056-bbd9-dd8fdf185feb/set', '/visits/nonsense', '/instruments/nonsense', '/nowhere']) {
+		const answer = await page.goto(path);
+		expect(answer?.status(), path).toBe(404);
+		await expect(page.getByRole('heading')).toContainText(/There is (no such|nothing)/);
+	}
+});

@@ -1,0 +1,39 @@
+import { expect, test } from '@playwright/test';
+
+test.use({ baseURL: process.env.FENDREL_E2E_EMPTY_URL });
+
+test('an empty database asks for the owner once, and knows nothing of other workshops', async ({ page, browser }) => {
+	await page.goto('/');
+	await expect(page.getByRole('heading', { name: 'Set up your workshop' })).toBeVisible();
+	await page.getByLabel('Workshop').fill('Reed & Wire');
+	await page.getByLabel('Your name').fill('Isolde Marrack');
+	await page.getByLabel('E-mail').fill('owner@reedwire.example');
+	await page.getByLabel(/^Password/).fill('short');
+	await page.getByRole('button', { name: 'Begin' }).click();
+	await expect(page.getByText('Use at least 10 characters.')).toBeVisible();
+	await page.getByLabel(/^Password/).fill('long enough for us');
+	await page.getByRole('button', { name: 'Begin' }).click();
+	await expect(page.getByRole('heading', { name: '0 instruments in your care' })).toBeVisible();
+
+	await page.getByRole('button', { name: 'Sign out' }).click();
+	await expect(page.getByRole('heading', { name: 'Sign in' })).toBeVisible();
+	await expect(page.getByRole('button', { name: /Look around/ })).toHaveCount(0);
+	await page.goto('/welcome');
+	await expect(page).toHaveURL(/\/signin$/);
+	await page.getByLabel('E-mail').fill('owner@reedwire.example');
+	await page.getByLabel('Password').fill('long enough for us');
+	await page.getByRole('button', { name: 'Sign in', exact: true }).click();
+	await expect(page.getByRole('heading', { name: '0 instruments in your care' })).toBeVisible();
+
+	// Too many wrong passwords lock that account's door for a while, from this address.
+	const stranger = await (await browser.newContext({ baseURL: process.env.FENDREL_E2E_EMPTY_URL })).newPage();
+	await stranger.goto('/signin');
+	for (let i = 0; i < 6; i++) {
+		await stranger.getByRole('textbox', { name: 'E-mail', exact: true }).fill('owner@reedwire.example');
+		await stranger.getByRole('textbox', { name: /^Password/ }).fill(`guess ${i}`);
+		await stranger.getByRole('button', { name: 'Sign in', exact: true }).click();
+		await expect(stranger.getByRole('alert')).toBeVisible();
+		await stranger.waitForTimeout(300);
+	}
+	await expect(stranger.getByText(/Too many wrong passwords\. Wait \d+ min/)).toBeVisible();
+});
