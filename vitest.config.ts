@@ -1,8 +1,24 @@
+import { svelte } from '@sveltejs/vite-plugin-svelte';
+import { fileURLToPath } from 'node:url';
 import { defineConfig } from 'vitest/config';
+
+const lib = fileURLToPath(new URL('./web/src/lib', import.meta.url));
 
 export default defineConfig({
 	test: {
-		include: ['core/src/**/*.test.ts', 'web/src/**/*.test.ts', 'scripts/**/*.test.ts'],
-		typecheck: { enabled: false }
+		projects: [
+			{ test: { name: 'core', include: ['core/src/**/*.test.ts'], testTimeout: 60_000 } },
+			{
+				plugins: [svelte({ configFile: false })],
+				resolve: { alias: { $lib: lib }, conditions: ['browser'] },
+				test: {
+					name: 'web',
+					include: ['web/src/**/*.test.ts'],
+					// The database's tests share one database.
+					fileParallelism: false,
+					testTimeout: 30_000
+				}
+			}
+		]
 	}
 });

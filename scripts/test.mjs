@@ -41,13 +41,20 @@ function step(title, command, env = {}) {
 try {
 	if (part !== 'e2e') {
 		step('types, lint, format', ['node', 'scripts/check.mjs']);
-		step('unit and database tests', ['npx', 'vitest', 'run'], { FENDREL_TEST_DATABASE_URL: await database.open('unit') });
+		step('unit and database tests', ['npx', 'vitest', 'run'], {
+			FENDREL_TEST_DATABASE_URL: await database.open('unit')
+		});
 	}
 	if (part !== 'unit') {
 		buildIfNeeded();
 		const databaseUrl = await database.open('e2e');
 		const demo = serve({ databaseUrl, port: await freePort(), demo: true, quiet: true });
-		const empty = serve({ databaseUrl: await database.open('e2e_empty'), port: await freePort(), demo: false, quiet: true });
+		const empty = serve({
+			databaseUrl: await database.open('e2e_empty'),
+			port: await freePort(),
+			demo: false,
+			quiet: true
+		});
 		applications.push(demo, empty);
 		await Promise.all([demo.ready, empty.ready]);
 		step('browser journeys', ['npx', 'playwright', 'test', ...rest], {

@@ -59,7 +59,11 @@ export function ensureNpmPackages() {
  * @param {string[]} args
  */
 export function runQuietly(command, args) {
-	const { status, stdout, stderr, error } = spawnSync(command, args, { cwd: ROOT, encoding: 'utf8', maxBuffer: 1 << 26 });
+	const { status, stdout, stderr, error } = spawnSync(command, args, {
+		cwd: ROOT,
+		encoding: 'utf8',
+		maxBuffer: 1 << 26
+	});
 	if (status === 0) return;
 	console.error(`${stdout ?? ''}${stderr ?? ''}`);
 	giveUp(`"${command} ${args.join(' ')}" failed${error ? `: ${error.message}` : ''}.`);

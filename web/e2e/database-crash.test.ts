@@ -11,7 +11,12 @@ test('MariaDB is killed and comes back: said clearly, no crash, nothing lost', a
 	const dir = join(DATA, 'test-crash');
 	rmSync(dir, { recursive: true, force: true });
 	const database = await startDatabase({ dir });
-	const application = serve({ databaseUrl: await database.open('crash'), port: await freePort(), demo: true, quiet: true });
+	const application = serve({
+		databaseUrl: await database.open('crash'),
+		port: await freePort(),
+		demo: true,
+		quiet: true
+	});
 	try {
 		await application.ready;
 		const page = await (await browser.newContext({ baseURL: application.address })).newPage();
@@ -23,7 +28,9 @@ test('MariaDB is killed and comes back: said clearly, no crash, nothing lost', a
 		await database.kill();
 		await strikeAndRead(page);
 		await page.keyboard.press('Shift+Enter');
-		await expect(page.getByText('The database does not answer. Go on tuning: readings wait on this device.')).toBeVisible();
+		await expect(
+			page.getByText('The database does not answer. Go on tuning: readings wait on this device.')
+		).toBeVisible();
 		await expect(page.getByTestId('saved')).toHaveText('2 readings waiting');
 		const other = await page.context().newPage();
 		const answer = await other.goto('/instruments');

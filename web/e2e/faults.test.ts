@@ -102,7 +102,12 @@ test('addresses that lead nowhere, and pages for those who are not signed in', a
 	await page.getByRole('button', { name: 'Sign in', exact: true }).click();
 	await expect(page.getByText('E-mail or password is wrong. Check both and try again.')).toBeVisible();
 	await signIn(page);
-	for (const path of ['/visits/01a20724-b3f2-7056-bbd9-dd8fdf185feb/set', '/visits/nonsense', '/instruments/nonsense', '/nowhere']) {
+	for (const path of [
+		'/visits/01a20724-b3f2-7056-bbd9-dd8fdf185feb/set',
+		'/visits/nonsense',
+		'/instruments/nonsense',
+		'/nowhere'
+	]) {
 		const answer = await page.goto(path);
 		expect(answer?.status(), path).toBe(404);
 		await expect(page.getByRole('heading')).toContainText(/There is (no such|nothing)/);

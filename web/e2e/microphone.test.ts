@@ -81,7 +81,14 @@ test('a string heard through the microphone is stored within half a cent', async
 
 	const visitId = new URL(page.url()).pathname.split('/')[2];
 	const db = await createConnection(process.env.FENDREL_E2E_DATABASE_URL!);
-	const rows: { note: number; pitch: number; source: string; accepted: number; inharmonicity: number; partials: string }[] = await db.query(
+	const rows: {
+		note: number;
+		pitch: number;
+		source: string;
+		accepted: number;
+		inharmonicity: number;
+		partials: string;
+	}[] = await db.query(
 		'SELECT note, pitch, source, accepted, inharmonicity, partials FROM readings WHERE visit_id = ? ORDER BY taken_at',
 		[visitId]
 	);
@@ -117,7 +124,9 @@ test('the microphone goes away in mid-note: said, nothing lost, and it goes on',
 	await page.getByRole('button', { name: 'Listen' }).click();
 	await expect(async () => expect((await readLive(page)).cents).toBeDefined()).toPass({ timeout: 20_000 });
 	await page.evaluate(() => (window as unknown as { unplug: () => void }).unplug());
-	await expect(page.getByText('The microphone went away. What was read is kept; plug it in and press Listen.')).toBeVisible();
+	await expect(
+		page.getByText('The microphone went away. What was read is kept; plug it in and press Listen.')
+	).toBeVisible();
 	expect((await readLive(page)).cents).toBeDefined();
 	await page.getByRole('button', { name: 'Listen' }).click();
 	await expect(page.getByText('microphone, room quiet')).toBeVisible();

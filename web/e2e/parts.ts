@@ -8,7 +8,11 @@ export async function signIn(page: Page, base = ''): Promise<void> {
 }
 
 /** Adds an instrument of its own for a journey, so that journeys do not meet on one. */
-export async function addInstrument(page: Page, name: string, compass?: { lowest: string; highest: string }): Promise<void> {
+export async function addInstrument(
+	page: Page,
+	name: string,
+	compass?: { lowest: string; highest: string }
+): Promise<void> {
 	await page.goto('/instruments/new');
 	await page.getByLabel('Name').fill(name);
 	if (compass) {

@@ -77,7 +77,10 @@ test('a visit on the simulated instrument, from sign-in to the record', async ({
 	await expect(page.getByRole('row', { name: /Vallotti.*Square piano, small but sound\./ })).toBeVisible();
 
 	// A finished visit is a record: its stages lead to Close only.
-	await page.getByRole('row', { name: /Square piano/ }).getByRole('link').click();
+	await page
+		.getByRole('row', { name: /Square piano/ })
+		.getByRole('link')
+		.click();
 	await expect(page.getByText('Square piano, small but sound.')).toBeVisible();
 	await page.goto(page.url().replace('/close', '/set'));
 	await expect(page).toHaveURL(/\/close$/);

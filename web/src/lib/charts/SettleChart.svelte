@@ -47,7 +47,9 @@
 			>
 		{/each}
 		{#each chart.xTicks as { value, x } (value)}
-			<text {x} y={height - 10} text-anchor={value === SETTLE_SECONDS ? 'end' : 'middle'}>{value}{value === SETTLE_SECONDS ? ' s' : ''}</text>
+			<text {x} y={height - 10} text-anchor={value === SETTLE_SECONDS ? 'end' : 'middle'}
+				>{value}{value === SETTLE_SECONDS ? ' s' : ''}</text
+			>
 		{/each}
 		<text x={margin.left - 10} y="13" text-anchor="end" class="unit">cents</text>
 		<line x1={margin.left} x2={width - margin.right} y1={chart.zero} y2={chart.zero} class="target" />

@@ -1,5 +1,6 @@
-import { A4_RANGE, parseNote, STRING_KINDS } from '@fendrel/core';
+import { parseNote, STRING_KINDS } from '@fendrel/core';
 import { z } from 'zod';
+import { a4Field, limitedText } from '$lib/ui/fields';
 
 export const KIND_NAMES: Record<(typeof STRING_KINDS)[number], string> = {
 	grand: 'Grand piano',
@@ -12,23 +13,6 @@ export const KIND_NAMES: Record<(typeof STRING_KINDS)[number], string> = {
 const LOWEST = 12;
 const HIGHEST = 108;
 const NOTES_LIMIT = 4000;
-
-/** An A4 as the field is asked for everywhere. */
-export const a4Field = z.coerce
-	.number({ error: 'A4 is a number in hertz, such as 440.' })
-	.min(A4_RANGE.lowest, `A4 lies between ${A4_RANGE.lowest} and ${A4_RANGE.highest} Hz.`)
-	.max(A4_RANGE.highest, `A4 lies between ${A4_RANGE.lowest} and ${A4_RANGE.highest} Hz.`);
-
-/** A text of limited length that says by how much it is too long. */
-export function limitedText(limit: number) {
-	return z.string().superRefine((text, context) => {
-		if (text.length > limit)
-			context.addIssue({
-				code: 'custom',
-				message: `This has ${text.length.toLocaleString('en')} characters; ${limit.toLocaleString('en')} fit. Shorten it, then save again.`
-			});
-	});
-}
 
 const noteField = z
 	.string()

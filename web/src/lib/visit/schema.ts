@@ -1,6 +1,6 @@
 import { A4_RANGE, TOLERANCES } from '@fendrel/core';
 import { z } from 'zod';
-import { a4Field, limitedText } from '$lib/instruments/schema';
+import { a4Field, limitedText } from '$lib/ui/fields';
 
 export const STRINGS = ['left', 'middle', 'right', 'open'] as const;
 export type StringName = (typeof STRINGS)[number];

@@ -34,11 +34,12 @@
 		<CoincidenceLadder {...pair} heardAt="{noteName(pair.key)}, {pair.heardAt.toFixed(0)} Hz" />
 		<p class="how">
 			{#if isReference}
-				Strike <b>{noteName(FORK_TEST)}</b> with your fork or tone, then with A4: both must beat alike, about as fast as this when {noteName(FORK_TEST)} is near its
-				place.
+				Strike <b>{noteName(FORK_TEST)}</b> with your fork or tone, then with A4: both must beat alike, about as fast as
+				this when {noteName(FORK_TEST)} is near its place.
 			{:else}
-				Listen at <b>{noteName(pair.key)}</b>: partial {pair.kind.lowerPartial} of {noteName(pair.lowerNote)} meets partial {pair.kind.upperPartial} of {noteName(pair.upperNote)}. Hold
-				both keys silently and strike {noteName(pair.key)} to bring it out.
+				Listen at <b>{noteName(pair.key)}</b>: partial {pair.kind.lowerPartial} of {noteName(pair.lowerNote)} meets partial
+				{pair.kind.upperPartial} of {noteName(pair.upperNote)}. Hold both keys silently and strike {noteName(pair.key)} to
+				bring it out.
 			{/if}
 		</p>
 	{:else}

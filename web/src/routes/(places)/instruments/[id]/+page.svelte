@@ -36,7 +36,9 @@
 			{#if open}
 				A visit of {onDay(open.startedAt)} is half done: {counted(open.notesSet, 'note')} set.
 			{:else if last}
-				Left {last.a4Left ? `at A4 = ${inHz(last.a4Left)} Hz` : 'without a reading of A4'}, {inSentence(last.temperament)},
+				Left {last.a4Left ? `at A4 = ${inHz(last.a4Left)} Hz` : 'without a reading of A4'}, {inSentence(
+					last.temperament
+				)},
 				{formatDistanceToNow(last.finishedAt!)} ago.
 			{:else}
 				No visit yet.

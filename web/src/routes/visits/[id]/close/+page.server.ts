@@ -1,6 +1,6 @@
 import { fail, redirect } from '@sveltejs/kit';
 import { z } from 'zod';
-import { limitedText } from '$lib/instruments/schema';
+import { limitedText } from '$lib/ui/fields';
 import { workshopOf } from '$lib/server/auth/guard';
 import { updateVisit } from '$lib/server/db/stores/visits';
 import { visitOr404 } from '$lib/server/visits/open';

@@ -82,7 +82,8 @@
 		return async ({ result, update }) => {
 			finishing = false;
 			if (result.type === 'failure') noteProblem = result.data?.problem;
-			else if (result.type === 'error') unsent = 'The server could not finish the visit. Nothing is lost; try again in a moment.';
+			else if (result.type === 'error')
+				unsent = 'The server could not finish the visit. Nothing is lost; try again in a moment.';
 			else await update();
 		};
 	};

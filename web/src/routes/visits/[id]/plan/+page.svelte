@@ -87,18 +87,18 @@
 			<fieldset>
 				<legend>Temperament</legend>
 				<div class="temperaments">
-				{#each data.temperaments as { id, name } (id)}
-					<label class="temperament" class:taken={id === temperamentId}>
-						<input
-							type="radio"
-							name="temperament"
-							value={id}
-							bind:group={temperamentId}
-							onchange={() => save({ temperamentId })}
-						/>
-						{name}
-					</label>
-				{/each}
+					{#each data.temperaments as { id, name } (id)}
+						<label class="temperament" class:taken={id === temperamentId}>
+							<input
+								type="radio"
+								name="temperament"
+								value={id}
+								bind:group={temperamentId}
+								onchange={() => save({ temperamentId })}
+							/>
+							{name}
+						</label>
+					{/each}
 				</div>
 				<p class="soft about">{temperament.character} {temperament.goodFor}</p>
 			</fieldset>

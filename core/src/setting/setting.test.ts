@@ -1,0 +1,83 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { noteName } from '../units/note';
+import { cents } from '../units/quantity';
+import { adviceFor } from './hold';
+import { settingOrder } from './order';
+import { summariseVisit } from './summary';
+
+describe('advice from blows', () => {
+	it.each([
+		[[], 'strike again'],
+		[[-3], 'raise'],
+		[[2.2], 'lower'],
+		[[0.4], 'strike again'],
+		[[0.4, 0.5], 'holds'],
+		[[-0.9, 0.9], 'strike again'],
+		[[3, 0.2], 'strike again'],
+		[[0.1, 0.2, -1.4], 'raise']
+	] as const)('%j within a cent: %s', (blows, advice) => expect(adviceFor(blows, cents(1))).toBe(advice));
+});
+
+describe('the order of work', () => {
+	it('takes every note of any compass once, and only references that are set already', () => {
+		fc.assert(
+			fc.property(fc.integer({ min: 12, max: 80 }), fc.integer({ min: 12, max: 60 }), (lowest, size) => {
+				const highest = Math.min(108, lowest + size);
+				const order = settingOrder(lowest, highest);
+				const seen = new Set<number>();
+				for (const { note, against } of order) {
+					if (against !== undefined && !seen.has(against)) return false;
+					seen.add(note);
+				}
+				return seen.size === highest - lowest + 1 && order.length === seen.size;
+			})
+		);
+	});
+
+	it('goes round the circle from A and crosses no wolf place', () => {
+		const steps = settingOrder(21, 108).slice(0, 14);
+		expect(steps.map(({ note }) => noteName(note)).join(' ')).toBe('A4 A3 D4 G3 C4 F3 B♭3 E♭4 E4 B3 F♯3 C♯4 G♯3 F4');
+		const pairs = steps.map(({ note, against }) => [note % 12, (against ?? -1) % 12].sort((a, b) => a - b).join());
+		expect(pairs).not.toContain('3,8');
+		expect(steps[2].interval?.name).toBe('fourth');
+		expect(steps[3].interval?.name).toBe('fifth');
+	});
+});
+
+describe('the summary of a visit', () => {
+	const readings = [
+		{ note: 60, takenAt: 1, deviation: -6, accepted: false },
+		{ note: 60, takenAt: 2, deviation: -1, accepted: false },
+		{ note: 60, takenAt: 3, deviation: 0.2, accepted: true },
+		{ note: 61, takenAt: 4, deviation: 2, accepted: false },
+		{ note: 62, takenAt: 5, deviation: undefined, accepted: true },
+		{ note: 63, takenAt: 6, deviation: 4, accepted: false },
+		{ note: 63, takenAt: 7, deviation: -0.2, accepted: true }
+	];
+
+	it('takes the first reading as found, the last accepted one as left', () => {
+		const summary = summariseVisit(readings, 60, 64);
+		expect(summary.notes.get(60)).toEqual({ note: 60, found: -6, left: 0.2, set: true });
+		expect(summary.set).toEqual([60, 62, 63]);
+		expect(summary.leftOut).toEqual([61, 64]);
+		expect(summary.foundMiddle).toBe(2);
+		expect(summary.movedMean).toBeCloseTo((6.2 + 4.2) / 2, 12);
+		expect(summary.movedMost).toEqual({ note: 60, by: 6.2 });
+	});
+
+	it('does not depend on the order in which readings arrive', () => {
+		fc.assert(
+			fc.property(fc.shuffledSubarray(readings, { minLength: readings.length }), (shuffled) => {
+				expect(summariseVisit(shuffled, 60, 64)).toEqual(summariseVisit(readings, 60, 64));
+			})
+		);
+	});
+
+	it('has a sentence for nothing', () => {
+		const summary = summariseVisit([], 60, 61);
+		expect(summary.set).toEqual([]);
+		expect(summary.movedMean).toBeUndefined();
+		expect(summary.movedMost).toBeUndefined();
+	});
+});

@@ -1,0 +1,88 @@
+import { INTERVALS, stringFromFirstPartial, hz } from '@fendrel/core';
+import { describe, expect, it } from 'vitest';
+import { coincidenceLadder } from './coincidenceLadder';
+import { keyboardStrip, noteAt } from './keyboardStrip';
+import { moves } from './moves';
+import { pitchRecord } from './pitchRecord';
+import { settleChart } from './settleChart';
+import { staircase } from './staircase';
+
+const frame = { width: 600, height: 300, margin: { top: 10, right: 10, bottom: 20, left: 40 } };
+
+describe('keyboard strip', () => {
+	it('has a column for every note and finds the note again from its place', () => {
+		const strip = keyboardStrip(21, 108, new Map(), { width: 1232, height: 108 });
+		expect(strip.columns).toHaveLength(88);
+		for (const { note, x } of strip.columns) expect(noteAt(x + strip.column / 2, 1232, 21, 108)).toBe(note);
+		expect(noteAt(-5, 1232, 21, 108)).toBe(21);
+		expect(noteAt(5000, 1232, 21, 108)).toBe(108);
+	});
+
+	it('draws flat below the line, sharp above, within its height', () => {
+		const notes = new Map([
+			[60, { found: -40, left: undefined, set: false }],
+			[61, { found: 40, left: 0.5, set: true }]
+		]);
+		const { columns, zero, keysY } = keyboardStrip(60, 61, notes, { width: 100, height: 108 });
+		expect(columns[0].found).toBeGreaterThan(zero);
+		expect(columns[0].found).toBeLessThan(keysY);
+		expect(columns[1].found).toBeGreaterThanOrEqual(0);
+		expect(columns[1].left).toBeLessThan(zero);
+	});
+});
+
+describe('settle chart', () => {
+	it('shows lane and all blows inside the frame, with nothing to show as well', () => {
+		const chart = settleChart([{ curve: [{ since: 0.2, cents: -31 }], figure: -30 }], 1, 0.6, frame);
+		expect(chart.curves[0].end!.y).toBeLessThan(280);
+		expect(chart.lane.height).toBeGreaterThan(0);
+		expect(chart.zero).toBeLessThan(chart.curves[0].end!.y);
+		expect(settleChart([], 0.3, 0.6, frame).curves).toEqual([]);
+	});
+});
+
+describe('coincidence ladder', () => {
+	it('tilts the way the beat goes', () => {
+		const rung = (upper: number) => {
+			const ladder = coincidenceLadder(
+				stringFromFirstPartial(hz(220), 0),
+				stringFromFirstPartial(hz(upper), 0),
+				INTERVALS.fifth,
+				{ width: 300, height: 200 }
+			);
+			return ladder.rung.y1 - ladder.rung.y2;
+		};
+		expect(rung(330)).toBeCloseTo(0, 9);
+		expect(rung(331)).toBeGreaterThan(0);
+		expect(rung(329)).toBeLessThan(0);
+	});
+});
+
+describe('pitch record, staircase and moves', () => {
+	it('stand with one visit, and join what was left to what was found next', () => {
+		const one = pitchRecord([{ at: new Date('2026-01-01'), found: -6, left: 0 }], frame);
+		expect(Number.isFinite(one.marks[0].x)).toBe(true);
+		const two = pitchRecord(
+			[
+				{ at: new Date('2025-01-01'), found: -6, left: 0 },
+				{ at: new Date('2026-01-01'), found: -3, left: undefined }
+			],
+			frame
+		);
+		expect(two.stretches).toHaveLength(1);
+		expect(two.marks[1].left).toBeUndefined();
+	});
+
+	it('rise with the rate and fall with flatness', () => {
+		const { treads } = staircase(
+			[
+				{ note: 53, rate: 7 },
+				{ note: 54, rate: 7.4 }
+			],
+			frame
+		);
+		expect(treads[1].y).toBeLessThan(treads[0].y);
+		const { marks } = moves([{ note: 60, found: -8, left: 0 }], 21, 108, frame);
+		expect(marks[0].found).toBeGreaterThan(marks[0].left!);
+	});
+});

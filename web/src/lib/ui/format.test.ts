@@ -1,0 +1,27 @@
+import { noteName } from '@fendrel/core';
+import { describe, expect, it } from 'vitest';
+import { flatOrSharp, inSentence, noteRuns, signed } from './format';
+
+describe('figures in words', () => {
+	it('has no minus zero and a true minus sign', () => {
+		expect(signed(-0.04)).toBe('0.0');
+		expect(signed(-3.21)).toBe('−3.2');
+		expect(signed(0.05, 2)).toBe('+0.05');
+	});
+
+	it('says flat and sharp', () => {
+		expect(flatOrSharp(-3.2)).toBe('3.2 cents flat');
+		expect(flatOrSharp(1)).toBe('1.0 cent sharp');
+		expect(flatOrSharp(0.02)).toBe('on pitch');
+	});
+
+	it('draws neighbours together', () => {
+		expect(noteRuns([60, 61, 62, 65], noteName)).toBe('C4 to D4, F4');
+		expect(noteRuns([21, 23, 25, 27, 29, 31, 33, 35], noteName, 2)).toBe('A0, B0 and 6 more');
+	});
+
+	it('keeps the names of persons great', () => {
+		expect(inSentence('Equal')).toBe('equal');
+		expect(inSentence('Werckmeister III')).toBe('Werckmeister III');
+	});
+});

@@ -1,0 +1,159 @@
+import { defaultTwin } from '@fendrel/core';
+import { describe, expect, it } from 'vitest';
+import { instrumentSchema } from '$lib/instruments/schema';
+import { planFor } from './plan';
+import { parseA4, progressSchema, visitChangesSchema } from './schema';
+import { setKeyAction } from './set/keys';
+import { roomState } from './set/room';
+import { stringChoices } from './strings';
+
+const key = (
+	name: string,
+	held: Partial<Record<'shiftKey' | 'ctrlKey' | 'metaKey' | 'altKey', boolean>> = {},
+	inside?: string
+) => ({
+	key: name,
+	shiftKey: false,
+	ctrlKey: false,
+	metaKey: false,
+	altKey: false,
+	...held,
+	target: { closest: (selector: string) => (inside && selector.includes(inside) ? {} : null) } as unknown as EventTarget
+});
+
+describe('keys in Set', () => {
+	it('take the pedal, the lever and the strings', () => {
+		expect(setKeyAction(key('PageDown'))).toEqual({ do: 'next' });
+		expect(setKeyAction(key('PageUp'))).toEqual({ do: 'previous' });
+		expect(setKeyAction(key('Enter', { shiftKey: true }))).toEqual({ do: 'keep' });
+		expect(setKeyAction(key('ArrowUp'))).toEqual({ do: 'turn', by: 1 });
+		expect(setKeyAction(key('ArrowDown', { shiftKey: true }))).toEqual({ do: 'turn', by: -0.2 });
+		expect(setKeyAction(key('0'))).toEqual({ do: 'strings', key: '0' });
+	});
+
+	it('leave alone what belongs to a field, a button or the browser', () => {
+		expect(setKeyAction(key(' ', {}, 'button'))).toBeUndefined();
+		expect(setKeyAction(key('Enter', {}, 'a'))).toBeUndefined();
+		expect(setKeyAction(key('l', {}, 'input'))).toBeUndefined();
+		expect(setKeyAction(key('l', { ctrlKey: true }))).toBeUndefined();
+		expect(setKeyAction(key('PageDown', { altKey: true }))).toBeUndefined();
+		expect(setKeyAction(key('x'))).toBeUndefined();
+	});
+});
+
+describe('the room in words', () => {
+	const quiet = { state: 'on', source: 'microphone', noise: -70, clipped: false } as const;
+	it('says what to change, and nothing when nothing is to be changed', () => {
+		expect(roomState(quiet).advice).toBeUndefined();
+		expect(roomState({ ...quiet, noise: -30 }).advice).toMatch(/move the microphone closer/);
+		expect(roomState({ ...quiet, clipped: true }).advice).toMatch(/move the microphone away/);
+		expect(roomState({ ...quiet, state: 'off' }).title).toBe('Not listening');
+	});
+});
+
+describe('what comes in is checked', () => {
+	it('A4 with comma or point, within range', () => {
+		expect(parseA4('441,5')).toEqual({ value: 441.5 });
+		expect(parseA4(' 380 ')).toEqual({ value: 380 });
+		for (const text of ['', '379.9', '480.1', '4e9', 'A', 'NaN', 'Infinity'])
+			expect(parseA4(text)).toHaveProperty('problem');
+	});
+
+	it('changes of a visit', () => {
+		expect(visitChangesSchema.safeParse({ a4: 440, tolerance: 0.5 }).success).toBe(true);
+		for (const bad of [
+			{ a4: 1000 },
+			{ a4: 'x' },
+			{ tolerance: 0.7 },
+			{ stage: 'done' },
+			{ temperamentId: 'equal' },
+			{ note: 'n'.repeat(4001) }
+		])
+			expect(visitChangesSchema.safeParse(bad).success, JSON.stringify(bad)).toBe(false);
+	});
+
+	it('progress: not a number, a foreign string, too many at once', () => {
+		const good = {
+			id: '01a20724-b3f2-7056-bbd9-dd8fdf185feb',
+			note: 60,
+			string: 'middle',
+			takenAt: '2026-11-23T10:00:00Z',
+			source: 'microphone',
+			accepted: false,
+			pitch: 261,
+			pitchError: 0.1,
+			target: 261.6,
+			deviation: -4,
+			fundamental: 260.9,
+			inharmonicity: 1e-4,
+			inharmonicityError: 1e-6,
+			moment: 0.6,
+			partials: []
+		};
+		expect(progressSchema.safeParse({ readings: [good] }).success).toBe(true);
+		for (const bad of [
+			{ pitch: -1 },
+			{ note: 60.5 },
+			{ string: 'fourth' },
+			{ id: 'x' },
+			{ takenAt: 'today' },
+			{ inharmonicity: 2 }
+		])
+			expect(progressSchema.safeParse({ readings: [{ ...good, ...bad }] }).success, JSON.stringify(bad)).toBe(false);
+		expect(progressSchema.safeParse({ readings: Array(101).fill(good) }).success).toBe(false);
+		expect(
+			progressSchema.safeParse({ readings: [], place: { currentNote: 60, moved: { x: [{ pin: 0, speaking: 0 }] } } })
+				.success
+		).toBe(false);
+	});
+
+	it('an instrument: compass the wrong way round, a year in words', () => {
+		const good = {
+			name: 'One',
+			kind: 'upright',
+			place: '',
+			town: '',
+			maker: '',
+			madeIn: '',
+			lowest: 'A0',
+			highest: 'C8',
+			usualA4: 440,
+			notes: ''
+		};
+		expect(instrumentSchema.safeParse(good).success).toBe(true);
+		for (const bad of [
+			{ name: '  ' },
+			{ lowest: 'C8', highest: 'A0' },
+			{ lowest: 'C-1' },
+			{ madeIn: 'old' },
+			{ usualA4: 300 },
+			{ kind: 'kazoo' }
+		])
+			expect(instrumentSchema.safeParse({ ...good, ...bad }).success, JSON.stringify(bad)).toBe(false);
+	});
+});
+
+describe('the plan', () => {
+	it('follows A4, temperament and what was read', () => {
+		const plan = planFor({
+			kind: 'upright',
+			lowest: 21,
+			highest: 108,
+			a4: 415,
+			temperament: 'vallotti',
+			measured: [[60, 3e-4]]
+		});
+		expect(plan.targetOf(69)?.pitch).toBe(415);
+		expect(plan.targetOf(60)?.fromEqual).toBeCloseTo(5.87, 2);
+		expect(plan.inharmonicityAt(60)).toBe(3e-4);
+		expect(plan.notesRead).toBe(1);
+		expect(plan.targetOf(20)).toBeUndefined();
+	});
+
+	it('offers the strings that a note has', () => {
+		const twin = defaultTwin('upright', 21, 108, 1, 440);
+		expect(stringChoices(twin, 21).map(({ name }) => name)).toEqual(['middle']);
+		expect(stringChoices(twin, 38).map(({ name }) => name)).toEqual(['left', 'right', 'open']);
+		expect(stringChoices(twin, 69).map(({ key: each }) => each)).toEqual(['1', '2', '3', '0']);
+	});
+});
