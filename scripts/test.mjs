@@ -2,7 +2,6 @@
 // npm test: everything, headless: checks, unit and database tests, build, browser journeys.
 //   npm test -- unit      only checks and unit tests
 //   npm test -- e2e [..]  only the browser journeys (further words go to the runner)
-import { rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { spawnSync } from 'node:child_process';
 import { checkNode, DATA, ensureNpmPackages, ensureProgram, ROOT, say } from './lib/system.mjs';
@@ -14,8 +13,7 @@ ensureNpmPackages();
 ensureProgram('chromium', 'chromium');
 const [part, ...rest] = process.argv.slice(2);
 const dir = join(DATA, 'test');
-rmSync(dir, { recursive: true, force: true });
-const database = await startDatabase({ dir });
+const database = await startDatabase({ dir, fresh: true });
 /** @type {import('./lib/application.mjs').Application[]} */
 const applications = [];
 let failed = false;

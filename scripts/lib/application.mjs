@@ -71,6 +71,10 @@ export function serve({ databaseUrl, port, demo, env = {}, quiet = false }) {
 			...env
 		}
 	});
+	// Even a command that breaks off leaves nothing running.
+	const killChild = () => void child.kill('SIGTERM');
+	process.once('exit', killChild);
+	child.once('exit', () => process.off('exit', killChild));
 	/** @type {Promise<number | null>} */
 	const ended = new Promise((resolve) => child.once('exit', (code) => resolve(code)));
 	const stop = async () => {

@@ -6,7 +6,6 @@ import { existsSync, mkdirSync, openSync, readFileSync, rmSync, writeFileSync } 
 import { createServer } from 'node:net';
 import { join } from 'node:path';
 import { userInfo, tmpdir } from 'node:os';
-import { promisify } from 'node:util';
 import { ensureProgram, findProgram, giveUp, say } from './system.mjs';
 
 const READY_SECONDS = 60;
@@ -39,10 +38,10 @@ const pause = (ms) => new Promise((resolve) => setTimeout(resolve, ms));
 
 /**
  * Starts MariaDB in `dir`, made on first use. When it dies by itself it is started again.
- * @param {{ dir: string }} options
+ * @param {{ dir: string, fresh?: boolean }} options `fresh` begins with an empty folder
  * @returns {Promise<Database>}
  */
-export async function startDatabase({ dir }) {
+export async function startDatabase({ dir, fresh = false }) {
 	const mariadbd = ensureProgram('mariadbd', 'mariadb-server');
 	const client = findProgram('mariadb') ?? giveUp('the mariadb client is missing; install mariadb-client.');
 	mkdirSync(dir, { recursive: true, mode: 0o700 });
@@ -55,6 +54,7 @@ export async function startDatabase({ dir }) {
 	const owner = userInfo().username;
 
 	await stopLeftOver(pidFile);
+	if (fresh) rmSync(data, { recursive: true, force: true });
 	if (!existsSync(join(data, 'mysql'))) {
 		say('preparing the database folder ...');
 		rmSync(data, { recursive: true, force: true });
@@ -107,9 +107,17 @@ export async function startDatabase({ dir }) {
 		});
 	}
 
-	const sql = async (/** @type {string} */ text) => {
-		await promisify(execFile)(client, ['--no-defaults', `--socket=${socket}`, '--user=root', '--execute', text]);
-	};
+	/**
+	 * Statements go in by standard input: a password on the command line could be read by other users.
+	 * @param {string} text
+	 * @returns {Promise<void>}
+	 */
+	const sql = (text) =>
+		new Promise((resolve, reject) => {
+			const run = execFile(client, ['--no-defaults', `--socket=${socket}`, '--user=root'], (error) => (error ? reject(error) : resolve()));
+			run.stdin?.on('error', () => {});
+			run.stdin?.end(text);
+		});
 
 	async function waitUntilReady() {
 		for (let tries = 0; tries < READY_SECONDS * 5; tries++) {
@@ -123,6 +131,8 @@ export async function startDatabase({ dir }) {
 		giveUp(`the database did not answer within ${READY_SECONDS} s; see ${join(dir, 'mariadb.log')}.`);
 	}
 
+	// Even a command that breaks off leaves nothing running.
+	process.once('exit', () => void child?.kill('SIGTERM'));
 	launch();
 	await waitUntilReady();
 

@@ -1,4 +1,3 @@
-import { rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { expect, test } from '@playwright/test';
 import { serve } from '../../scripts/lib/application.mjs';
@@ -9,8 +8,7 @@ import { signIn, strikeAndRead } from './parts';
 test('MariaDB is killed and comes back: said clearly, no crash, nothing lost', async ({ browser }) => {
 	test.setTimeout(180_000);
 	const dir = join(DATA, 'test-crash');
-	rmSync(dir, { recursive: true, force: true });
-	const database = await startDatabase({ dir });
+	const database = await startDatabase({ dir, fresh: true });
 	const application = serve({
 		databaseUrl: await database.open('crash'),
 		port: await freePort(),

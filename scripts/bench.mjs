@@ -1,0 +1,124 @@
+// @ts-check
+// npm run bench: figures of the estimator, of memory and of page weight; writes docs/figures.md.
+import { execFileSync } from 'node:child_process';
+import { readFileSync, writeFileSync } from 'node:fs';
+import { cpus } from 'node:os';
+import { join } from 'node:path';
+import { gzipSync } from 'node:zlib';
+import { checkNode, DATA, ensureNpmPackages, ensureProgram, ROOT, say } from './lib/system.mjs';
+import { freePort, startDatabase } from './lib/database.mjs';
+import { buildIfNeeded, serve } from './lib/application.mjs';
+import { openBrowser, signIn } from './lib/browser.mjs';
+
+checkNode();
+ensureNpmPackages();
+ensureProgram('chromium', 'chromium');
+
+say('listening ...');
+const node = [process.execPath, '--expose-gc', '--import', 'tsx', join(ROOT, 'core', 'bench', 'listening.ts')];
+const listening = JSON.parse(execFileSync(node[0], node.slice(1), { cwd: ROOT, encoding: 'utf8' }));
+
+say('pages ...');
+buildIfNeeded();
+const dir = join(DATA, 'bench');
+const database = await startDatabase({ dir, fresh: true });
+const application = serve({ databaseUrl: await database.open('bench'), port: await freePort(), demo: true, quiet: true });
+await application.ready;
+const { pages, server } = await measurePages().finally(async () => {
+	await application.stop();
+	await database.stop();
+});
+
+async function measurePages() {
+	const browser = await openBrowser();
+	const weigh = async (/** @type {string} */ name, /** @type {(page: import('@playwright/test').Page) => Promise<void>} */ visit, signedIn = true) => {
+		const context = await browser.newContext();
+		const page = await context.newPage();
+		if (signedIn) await signIn(page, application.address);
+		// A fresh page with an empty cache, so that everything it needs is counted once.
+		const fresh = await context.newPage();
+		/** @type {Set<string>} */
+		const scripts = new Set();
+		context.on('request', (request) => {
+			const { pathname } = new URL(request.url());
+			if (pathname.endsWith('.js')) scripts.add(pathname);
+		});
+		scripts.clear();
+		await visit(fresh);
+		await fresh.waitForLoadState('networkidle');
+		await context.close();
+		const sizes = [...scripts].map((path) => gzipSync(readFileSync(join(ROOT, 'web/build/client', path)), { level: 9 }).length);
+		return { name, kilobytes: sizes.reduce((sum, size) => sum + size, 0) / 1000, files: scripts.size };
+	};
+	const go = (/** @type {string} */ path) => async (/** @type {import('@playwright/test').Page} */ page) =>
+		void (await page.goto(application.address + path));
+	/** @param {string} stage */
+	const stage = (stage) => async (/** @type {import('@playwright/test').Page} */ page) => {
+		await page.goto(`${application.address}${halfDone}/${stage}`);
+		if (stage === 'set') {
+			await page.getByRole('button', { name: 'Listen' }).click();
+			await page.getByText('Listening', { exact: true }).waitFor();
+		}
+	};
+	const finder = await browser.newPage();
+	await signIn(finder, application.address);
+	const halfDone = await finder.getByRole('link', { name: 'half done, go on' }).getAttribute('href');
+	const pages = [
+		await weigh('Sign in', go('/signin'), false),
+		await weigh('Instruments', go('/instruments')),
+		await weigh('Add an instrument', go('/instruments/new')),
+		await weigh('Visits', go('/visits')),
+		await weigh('Plan', stage('plan')),
+		await weigh('Set, listening, with its workers', stage('set')),
+		await weigh('Close', stage('close'))
+	];
+	await browser.close();
+	const status = readFileSync(`/proc/${application.pid}/status`, 'utf8');
+	return { pages, server: Number(/VmRSS:\s+(\d+)/.exec(status)?.[1]) / 1024 };
+}
+
+const ms = (/** @type {number} */ seconds) => `${Math.round(1000 * seconds)} ms`;
+const { errors, latency, speed, memory } = listening;
+const text = `# Figures
+
+Written by \`npm run bench\` on ${new Date().toISOString().slice(0, 10)} (${cpus().length} cores, ${cpus()[0].model.trim()}, Node.js ${process.versions.node}).
+Times on a shared machine vary; ratios hold better. Sounds are the core's own synthesised strings, one string at a time,
+in white noise 20 dB below the string's first second, at 48 kHz, struck up to 20 cents off with B scattered by 20 %.
+
+## Error of the estimator
+
+Reading of the first partial at the fixed moment, against the string as it was made; four strings to a note.
+
+| register | recognised | median error, cents | 95 % below, cents | B, median error |
+|---|---|---|---|---|
+${errors.map((/** @type {any} */ e) => `| ${e.name} | ${e.heard} of ${e.all} | ${e.median.toFixed(3)} | ${e.high.toFixed(3)} | ${(100 * e.b).toFixed(2)} % |`).join('\n')}
+
+## Time from the strike
+
+Sound that must have come in before the first figure, and before figures stay within half a cent. Aim at A3: 300 and 700 ms.
+
+| note | first figure | within half a cent |
+|---|---|---|
+${latency.map((/** @type {any} */ l) => `| ${l.note} | ${ms(l.first)} | ${ms(l.good)} |`).join('\n')}
+
+## Speed
+
+- ${speed.secondsPerCpuSecond.toFixed(0)} seconds of sound to a second of CPU on one core (aim: 20).
+- ${speed.timesBareTransforms.toFixed(1)} times the cost of nothing but the Fourier transforms at the same rate.
+
+## Memory
+
+- Listener: ${memory.megabytes.toFixed(1)} MB of heap and buffers after ${memory.minutes} minutes of sound, ${memory.growth < 0.05 ? 'no growth' : `${memory.growth.toFixed(2)} MB growth`} over them.
+- Server process, demo data loaded, after the pages below were asked for: ${server.toFixed(0)} MB resident.
+
+## Script per page
+
+Everything with a script address that a page loads into an empty cache, gzipped. Aim: under 200 kB.
+
+| page | kB | files |
+|---|---|---|
+${pages.map(({ name, kilobytes, files }) => `| ${name} | ${kilobytes.toFixed(0)} | ${files} |`).join('\n')}
+`;
+writeFileSync(join(ROOT, 'docs', 'figures.md'), text);
+say('written to docs/figures.md');
+console.log(text);
