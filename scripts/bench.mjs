@@ -22,7 +22,12 @@ say('pages ...');
 buildIfNeeded();
 const dir = join(DATA, 'bench');
 const database = await startDatabase({ dir, fresh: true });
-const application = serve({ databaseUrl: await database.open('bench'), port: await freePort(), demo: true, quiet: true });
+const application = serve({
+	databaseUrl: await database.open('bench'),
+	port: await freePort(),
+	demo: true,
+	quiet: true
+});
 await application.ready;
 const { pages, server } = await measurePages().finally(async () => {
 	await application.stop();
@@ -31,7 +36,11 @@ const { pages, server } = await measurePages().finally(async () => {
 
 async function measurePages() {
 	const browser = await openBrowser();
-	const weigh = async (/** @type {string} */ name, /** @type {(page: import('@playwright/test').Page) => Promise<void>} */ visit, signedIn = true) => {
+	const weigh = async (
+		/** @type {string} */ name,
+		/** @type {(page: import('@playwright/test').Page) => Promise<void>} */ visit,
+		signedIn = true
+	) => {
 		const context = await browser.newContext();
 		const page = await context.newPage();
 		if (signedIn) await signIn(page, application.address);
@@ -47,7 +56,9 @@ async function measurePages() {
 		await visit(fresh);
 		await fresh.waitForLoadState('networkidle');
 		await context.close();
-		const sizes = [...scripts].map((path) => gzipSync(readFileSync(join(ROOT, 'web/build/client', path)), { level: 9 }).length);
+		const sizes = [...scripts].map(
+			(path) => gzipSync(readFileSync(join(ROOT, 'web/build/client', path)), { level: 9 }).length
+		);
 		return { name, kilobytes: sizes.reduce((sum, size) => sum + size, 0) / 1000, files: scripts.size };
 	};
 	const go = (/** @type {string} */ path) => async (/** @type {import('@playwright/test').Page} */ page) =>

@@ -6,7 +6,14 @@ import { chromium } from '@playwright/test';
 export function openBrowser(args = []) {
 	return chromium.launch({
 		executablePath: '/usr/bin/chromium',
-		args: ['--no-sandbox', '--disable-background-networking', '--disable-component-update', '--disable-sync', '--no-first-run', ...args]
+		args: [
+			'--no-sandbox',
+			'--disable-background-networking',
+			'--disable-component-update',
+			'--disable-sync',
+			'--no-first-run',
+			...args
+		]
 	});
 }
 

@@ -114,7 +114,9 @@ export async function startDatabase({ dir, fresh = false }) {
 	 */
 	const sql = (text) =>
 		new Promise((resolve, reject) => {
-			const run = execFile(client, ['--no-defaults', `--socket=${socket}`, '--user=root'], (error) => (error ? reject(error) : resolve()));
+			const run = execFile(client, ['--no-defaults', `--socket=${socket}`, '--user=root'], (error) =>
+				error ? reject(error) : resolve()
+			);
 			run.stdin?.on('error', () => {});
 			run.stdin?.end(text);
 		});

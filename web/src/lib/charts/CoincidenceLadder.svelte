@@ -13,7 +13,7 @@
 	}
 	let { lowerNote, upperNote, lower, upper, kind, heardAt }: Props = $props();
 	let width = $state(260);
-	const height = 190;
+	const height = $derived(width < 240 ? 150 : 190);
 	const ladder = $derived(coincidenceLadder(lower, upper, kind, { width, height }));
 </script>
 

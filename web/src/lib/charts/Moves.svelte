@@ -10,7 +10,7 @@
 	}
 	let { records, lowest, highest }: Props = $props();
 	let width = $state(700);
-	const height = 300;
+	let height = $state(300);
 	const margin = { top: 14, right: 12, bottom: 28, left: 48 };
 	const chart = $derived(moves(records, lowest, highest, { width, height, margin }));
 	const said = $derived(
@@ -23,28 +23,43 @@
 	);
 </script>
 
-<figure bind:clientWidth={width}>
+<figure>
 	<figcaption>
 		<b>What moved, and how far?</b> <span class="soft">cents from target; ring: found, dot: left</span>
 	</figcaption>
-	<svg {width} {height} role="img" aria-label="Moves by note. {said}">
-		{#each chart.yTicks as { value, y } (value)}
-			<line x1={margin.left} x2={width - margin.right} y1={y} y2={y} class={value === 0 ? 'zero' : 'grid'} />
-			<text x={margin.left - 8} y={y + 4} text-anchor="end">{value === 0 ? '0' : signed(value, 0)}</text>
-		{/each}
-		{#each chart.xTicks as { note, x } (note)}<text {x} y={height - 6} text-anchor="middle">{noteName(note)}</text
-			>{/each}
-		{#each chart.marks as { note, x, found, left } (note)}
-			{#if left !== undefined}<line x1={x} x2={x} y1={found} y2={left} class="move" />{/if}
-			<circle cx={x} cy={found} r="3" class="found" />
-			{#if left !== undefined}<circle cx={x} cy={left} r="3" class="left" />{/if}
-		{/each}
-	</svg>
+	<div class="frame" bind:clientWidth={width} bind:clientHeight={height}>
+		<svg {width} {height} role="img" aria-label="Moves by note. {said}">
+			{#each chart.yTicks as { value, y } (value)}
+				<line x1={margin.left} x2={width - margin.right} y1={y} y2={y} class={value === 0 ? 'zero' : 'grid'} />
+				<text x={margin.left - 8} y={y + 4} text-anchor="end">{value === 0 ? '0' : signed(value, 0)}</text>
+			{/each}
+			{#each chart.xTicks as { note, x } (note)}<text {x} y={height - 6} text-anchor="middle">{noteName(note)}</text
+				>{/each}
+			{#each chart.marks as { note, x, found, left } (note)}
+				{#if left !== undefined}<line x1={x} x2={x} y1={found} y2={left} class="move" />{/if}
+				<circle cx={x} cy={found} r="3" class="found" />
+				{#if left !== undefined}<circle cx={x} cy={left} r="3" class="left" />{/if}
+			{/each}
+		</svg>
+	</div>
 </figure>
 
 <style>
+	figure {
+		display: flex;
+		flex-direction: column;
+		height: 100%;
+		min-height: 300px;
+	}
+	.frame {
+		flex: 1;
+		position: relative;
+		overflow: hidden;
+		min-height: 0;
+	}
 	svg {
-		display: block;
+		position: absolute;
+		inset: 0;
 	}
 	figcaption {
 		margin-bottom: 0.4rem;

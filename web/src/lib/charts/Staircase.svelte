@@ -10,6 +10,8 @@
 	let { treads, interval }: Props = $props();
 	let width = $state(600);
 	const height = 150;
+	/** Pixels that a note's name or a rate needs; narrower treads are labelled in turn. */
+	const ROOM_FOR_LABEL = 34;
 	const margin = { top: 20, right: 8, bottom: 26, left: 40 };
 	const chart = $derived(staircase(treads, { width, height, margin }));
 	const said = $derived(treads.map(({ note, rate }) => `${noteName(note)} ${rate.toFixed(1)}`).join(', '));
@@ -24,7 +26,7 @@
 			<line x1={margin.left} x2={width - margin.right} y1={y} y2={y} class="grid" />
 			<text x={margin.left - 8} y={y + 4} text-anchor="end">{value}</text>
 		{/each}
-		{#each chart.treads as { note, rate, x, y } (note)}
+		{#each chart.treads.filter((_, i) => chart.step > ROOM_FOR_LABEL || i % 2 === 0) as { note, rate, x, y } (note)}
 			<text x={x + chart.step / 2} y={height - 6} text-anchor="middle">{noteName(note)}</text>
 			<text x={x + chart.step / 2} y={y - 7} text-anchor="middle" class="rate">{rate.toFixed(1)}</text>
 		{/each}

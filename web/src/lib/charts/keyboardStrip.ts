@@ -50,7 +50,9 @@ export function keyboardStrip(
 			set
 		};
 	});
-	const labels = columns.filter(({ note }) => note % 12 === 0).map(({ note, x: at }) => ({ note, x: at + column / 2 }));
+	const labels = columns
+		.filter(({ note }) => note % 12 === 0)
+		.map(({ note, x: at }) => ({ note, x: Math.min(at + column / 2, width - 9) }));
 	return { columns, labels, column, zero: top / 2, keysY: height - KEYS, labelsY: height - KEYS - 4, keys: KEYS };
 }
 

@@ -48,11 +48,12 @@ export function pitchRecord(points: readonly PitchPoint[], { width, height, marg
 		found: found === undefined ? undefined : y(found),
 		left: left === undefined ? undefined : y(left)
 	}));
-	const format = x.tickFormat(6);
+	const most = Math.max(2, Math.min(8, Math.floor(width / 100)));
+	const format = x.tickFormat(most);
 	return {
 		marks,
 		stretches,
-		xTicks: x.ticks(6).map((tick) => ({ x: x(tick), label: format(tick) })),
+		xTicks: x.ticks(most).map((tick) => ({ x: x(tick), label: format(tick) })),
 		yTicks: y.ticks(5).map((tick) => ({ y: y(tick), value: tick })),
 		zero: y(0)
 	};

@@ -35,7 +35,7 @@ export function settleChart(
 		.x(({ since }) => x(since))
 		.y(({ cents }) => y(cents));
 	return {
-		xTicks: x.ticks(5).map((value) => ({ value, x: x(value) })),
+		xTicks: x.ticks(width < 420 ? 3 : 5).map((value) => ({ value, x: x(value) })),
 		yTicks: y.ticks(6).map((value) => ({ value, y: y(value) })),
 		lane: { y: y(tolerance), height: y(-tolerance) - y(tolerance) },
 		zero: y(0),

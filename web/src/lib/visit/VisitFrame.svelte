@@ -133,6 +133,11 @@
 			overflow: hidden;
 		}
 	}
+	@media (max-width: 560px) {
+		.status {
+			display: none;
+		}
+	}
 	@media (max-width: 820px) {
 		header {
 			grid-template-columns: minmax(0, 1fr) auto;

@@ -58,7 +58,8 @@ export async function loadDemo(now = new Date(process.env.FENDREL_DEMO_DATE ?? D
 
 async function loadInstrument(context: Context, instrument: DemoInstrument, index: number): Promise<void> {
 	const random = createRandom(SEED + 31 * index);
-	const lastVisit = subDays(context.today, 40 + Math.floor(90 * random.uniform()));
+	const daysAgo = instrument.neglected ? 790 : 40 + Math.floor(90 * random.uniform());
+	const lastVisit = subDays(context.today, daysAgo);
 	const twin = twinNow(context, instrument, lastVisit, SEED + index);
 	const { name, kind, place, town, maker, madeIn, lowest, highest, notes, a4 } = instrument;
 	const instrumentId = await createInstrument(context.workshopId, {
@@ -119,10 +120,8 @@ async function loadVisit(
 ): Promise<void> {
 	const visit = visitRow(context, instrument, instrumentId, at);
 	const order = settingOrder(twin.lowest, twin.highest).map(({ note }) => note);
-	const notes =
-		instrument.reads === 'all' ? order : order.filter((note) => note === 69 || note % 12 === 0 || note % 12 === 7);
 	const drift = driftOn(at, instrument, first ? 18 : instrument.every);
-	const readings = notes.flatMap((note, i) => {
+	const readings = order.flatMap((note, i) => {
 		const target = targetOf(instrument, note);
 		const found = target + drift + twin.scatter * random.normal() + 0.02 * (note - 69) * Math.sign(drift);
 		const left = target + 0.35 * random.normal();

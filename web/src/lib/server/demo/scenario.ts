@@ -26,8 +26,6 @@ export interface DemoInstrument {
 	/** Cents that it sinks in a year without care, and how far summer damp lifts it. */
 	readonly sinks: number;
 	readonly swing: number;
-	/** Notes read at each visit: all of them, or one or two an octave. */
-	readonly reads: 'all' | 'some';
 	/** Cents below its pitch as it stands now, when it has been left alone for long. */
 	readonly neglected?: number;
 }
@@ -47,8 +45,7 @@ const practiceRooms: DemoInstrument[] = Array.from({ length: 23 }, (_, i) => {
 		every: 6,
 		visits: 3 + (room % 3),
 		sinks: 5 + (room % 5),
-		swing: 3 + (room % 4),
-		reads: room === 4 || room === 7 ? 'all' : 'some'
+		swing: 3 + (room % 4)
 	};
 });
 
@@ -65,8 +62,7 @@ export const DEMO_INSTRUMENTS: readonly DemoInstrument[] = [
 		every: 3,
 		visits: 12,
 		sinks: 3,
-		swing: 2.5,
-		reads: 'all'
+		swing: 2.5
 	},
 	{
 		...PIANO,
@@ -80,8 +76,7 @@ export const DEMO_INSTRUMENTS: readonly DemoInstrument[] = [
 		every: 4,
 		visits: 8,
 		sinks: 4,
-		swing: 3,
-		reads: 'all'
+		swing: 3
 	},
 	...practiceRooms,
 	{
@@ -97,7 +92,6 @@ export const DEMO_INSTRUMENTS: readonly DemoInstrument[] = [
 		visits: 1,
 		sinks: 6,
 		swing: 4,
-		reads: 'some',
 		neglected: 31
 	},
 	{
@@ -112,8 +106,7 @@ export const DEMO_INSTRUMENTS: readonly DemoInstrument[] = [
 		every: 12,
 		visits: 4,
 		sinks: 4,
-		swing: 3,
-		reads: 'some'
+		swing: 3
 	},
 	{
 		name: 'Festival harpsichord',
@@ -130,8 +123,7 @@ export const DEMO_INSTRUMENTS: readonly DemoInstrument[] = [
 		every: 3,
 		visits: 7,
 		sinks: 9,
-		swing: 5,
-		reads: 'all'
+		swing: 5
 	},
 	{
 		name: 'Assembly room fortepiano',
@@ -148,8 +140,7 @@ export const DEMO_INSTRUMENTS: readonly DemoInstrument[] = [
 		every: 6,
 		visits: 4,
 		sinks: 7,
-		swing: 4,
-		reads: 'some'
+		swing: 4
 	}
 ];
 

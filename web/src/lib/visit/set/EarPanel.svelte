@@ -18,13 +18,7 @@
 		return { lowerNote, upperNote, lower, upper, kind: interval, rate, heardAt, key };
 	});
 	const size = $derived(pair ? Math.abs(pair.rate) : 0);
-	const words = $derived(
-		!pair
-			? ''
-			: size < 0.05
-				? 'still: no beat'
-				: `${size < 1 ? 'a second' : 'beats a second'}, ${pair.rate < 0 ? 'narrow' : 'wide'}`
-	);
+	const words = $derived(!pair ? '' : size < 0.05 ? 'still: no beat' : `beats/s, ${pair.rate < 0 ? 'narrow' : 'wide'}`);
 </script>
 
 <section>
@@ -66,6 +60,11 @@
 	}
 	.rate span {
 		color: var(--soft);
+	}
+	@media (max-width: 1100px) {
+		section .how {
+			font-size: 0.88rem;
+		}
 	}
 	.how {
 		font-size: 0.95rem;

@@ -31,7 +31,7 @@
 </script>
 
 <section>
-	<h2>Lever on the simulated instrument, cents</h2>
+	<h2>Simulated lever, cents</h2>
 	<div class="steps">
 		{#each STEPS as by (by)}
 			<button
@@ -114,6 +114,14 @@
 		top: 8px;
 		bottom: 8px;
 		border-left: 2px solid var(--ground);
+	}
+	@media (max-width: 1100px) {
+		.steps {
+			grid-template-columns: repeat(3, 1fr);
+		}
+		.rail {
+			margin-block: 0.25rem;
+		}
 	}
 	.strike {
 		width: 100%;

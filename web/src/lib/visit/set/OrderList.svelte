@@ -106,6 +106,15 @@
 	[aria-current] > span:nth-child(2) {
 		color: var(--ink);
 	}
+	@media (max-width: 1100px) {
+		h2 {
+			padding-left: 0.75rem;
+		}
+		button {
+			grid-template-columns: 2.6rem 1fr auto;
+			padding: 0 0.5rem 0 0.5rem;
+		}
+	}
 	@media (pointer: coarse) {
 		button {
 			min-height: 44px;

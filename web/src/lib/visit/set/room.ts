@@ -19,11 +19,11 @@ export function roomState({
 }: Pick<Listening, 'state' | 'source' | 'noise' | 'clipped'>): RoomState {
 	if (state === 'off') return { title: 'Not listening', detail: undefined, advice: undefined };
 	if (state === 'opening') return { title: 'Opening the sound', detail: undefined, advice: undefined };
-	const where = source === 'simulated' ? 'simulated instrument' : 'microphone';
+	const simulated = source === 'simulated';
 	if (clipped)
 		return {
 			title: 'Too loud',
-			detail: where,
+			detail: undefined,
 			advice: 'The sound is clipped: move the microphone away, or turn its level down.'
 		};
 	if (noise > LOUD_ROOM_DB)
@@ -32,5 +32,9 @@ export function roomState({
 			detail: 'room loud',
 			advice: 'The room is loud: move the microphone closer to the strings, or wait for quiet.'
 		};
-	return { title: 'Listening', detail: `${where}, room quiet`, advice: undefined };
+	return {
+		title: 'Listening',
+		detail: simulated ? 'simulated instrument' : 'microphone, room quiet',
+		advice: undefined
+	};
 }

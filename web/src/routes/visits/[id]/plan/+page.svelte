@@ -62,9 +62,7 @@
 <VisitFrame visit={{ ...data.visit, a4 }} instrument={data.instrument} temperament={chosen.name} stage="plan">
 	<div class="plan">
 		<section class="choices">
-			<p class="verdict">
-				{temperament.name} at {inHz(a4)} Hz{#if summary.set.length}, {counted(summary.set.length, 'note')} set already{/if}.
-			</p>
+			<p class="verdict">{temperament.name} at {inHz(a4)} Hz.</p>
 			<fieldset>
 				<legend>A4, Hz</legend>
 				<div class="presets">
@@ -103,7 +101,7 @@
 				<p class="soft about">{temperament.character} {temperament.goodFor}</p>
 			</fieldset>
 			<fieldset>
-				<legend>A string holds within</legend>
+				<legend>A string holds within <span class="soft">cents, two blows running</span></legend>
 				<div class="presets">
 					{#each TOLERANCES as each (each)}
 						<button
@@ -116,11 +114,12 @@
 							}}>{each}</button
 						>
 					{/each}
-					<span class="soft">cents of its target, two blows running</span>
 				</div>
 			</fieldset>
-			{#if saveProblem}<p class="notice" role="alert">{saveProblem}</p>{/if}
-			<a class="btn preset-filled-brand" href="/visits/{data.visit.id}/set">Take this plan and set</a>
+			<div class="go">
+				{#if saveProblem}<p class="notice" role="alert">{saveProblem}</p>{/if}
+				<a class="btn preset-filled-brand" href="/visits/{data.visit.id}/set">Take this plan and set</a>
+			</div>
 		</section>
 		<section class="pictures">
 			<h2><b>How fast do the thirds beat?</b> <span>major thirds by their lower note, beats per second</span></h2>
@@ -154,12 +153,24 @@
 		padding: 1.25rem 1.5rem;
 		border-right: 1px solid var(--line);
 		display: grid;
-		gap: 1.1rem;
+		gap: 1rem;
 		align-content: start;
 		overflow: auto;
 	}
 	.verdict {
 		font-size: 1.8rem;
+	}
+	.go {
+		position: sticky;
+		bottom: -1.25rem;
+		display: grid;
+		gap: 0.75rem;
+		background: var(--ground);
+		padding: 0.5rem 0 1.25rem;
+		margin-bottom: -1.25rem;
+	}
+	legend span {
+		font-weight: 400;
 	}
 	legend {
 		font-weight: 600;
@@ -193,9 +204,11 @@
 	}
 	.temperaments {
 		display: grid;
-		grid-template-columns: repeat(2, minmax(0, 1fr));
+		grid-template-columns: 1.25fr 1fr;
 	}
 	.temperament {
+		white-space: nowrap;
+		font-size: 0.95rem;
 		display: flex;
 		gap: 0.6rem;
 		align-items: center;

@@ -275,13 +275,19 @@
 	}
 	@media (max-width: 1100px) {
 		.set {
-			grid-template-columns: 11.5rem minmax(0, 1fr) 15.5rem;
+			grid-template-columns: 12.5rem minmax(0, 1fr) 15rem;
 		}
 		.work {
 			padding: 0.75rem 1rem;
 		}
 		.ear {
 			padding: 0.75rem;
+		}
+		.steps .btn {
+			padding-inline: 0.65rem;
+		}
+		.strings button {
+			padding: 0 0.5rem;
 		}
 	}
 	@media (max-width: 999px), (max-height: 699px) {

@@ -1,0 +1,83 @@
+// @ts-check
+// npm run screenshots: remakes every picture in docs/screenshots from the demo data of a fixed day.
+import { mkdirSync } from 'node:fs';
+import { join } from 'node:path';
+import { checkNode, DATA, ensureNpmPackages, ensureProgram, ROOT, say } from './lib/system.mjs';
+import { freePort, startDatabase } from './lib/database.mjs';
+import { buildIfNeeded, serve } from './lib/application.mjs';
+import { openBrowser, signIn } from './lib/browser.mjs';
+
+const DAY = '2026-07-14T09:00:00Z';
+const OUT = join(ROOT, 'docs', 'screenshots');
+
+checkNode();
+ensureNpmPackages();
+ensureProgram('chromium', 'chromium');
+buildIfNeeded();
+mkdirSync(OUT, { recursive: true });
+const database = await startDatabase({ dir: join(DATA, 'screenshots'), fresh: true });
+const application = serve({
+	databaseUrl: await database.open('screenshots'),
+	port: await freePort(),
+	demo: true,
+	quiet: true,
+	env: { FENDREL_DEMO_DATE: DAY }
+});
+try {
+	await application.ready;
+	const browser = await openBrowser(['--autoplay-policy=no-user-gesture-required']);
+	const context = await browser.newContext({ viewport: { width: 1280, height: 800 }, baseURL: application.address });
+	const page = await context.newPage();
+	// The pages say how long ago a visit was: their clock stands on the same day.
+	await page.clock.setSystemTime(new Date(DAY));
+	const shoot = async (/** @type {string} */ name) => {
+		await page.waitForTimeout(400);
+		await page.screenshot({ path: join(OUT, `${name}.png`) });
+		say(`${name}.png`);
+	};
+	const look = (/** @type {string} */ value) =>
+		context.addCookies([{ name: 'fendrel_look', value, url: application.address }]);
+
+	await page.goto('/signin');
+	await shoot('sign-in');
+	await signIn(page, application.address);
+	await shoot('instruments');
+	await page.getByRole('link', { name: 'Chapel concert grand' }).click();
+	await page.getByRole('heading', { name: 'Chapel concert grand' }).waitFor();
+	await shoot('instrument');
+	await page.goto('/instruments/new');
+	await shoot('add-instrument');
+	await page.goto('/visits');
+	await shoot('visits');
+	await page.getByRole('link', { name: 'Go on' }).click();
+	await page.getByRole('button', { name: 'Listen' }).waitFor();
+	const visit = new URL(page.url()).pathname.replace('/set', '');
+	await page.goto(`${visit}/plan`);
+	await shoot('plan');
+	for (const [name, value] of [
+		['set-day', 'day'],
+		['set-lamp', 'lamp']
+	]) {
+		await look(value);
+		await page.goto(`${visit}/set`);
+		await page.getByRole('button', { name: 'Listen' }).click();
+		await page.getByText('Listening', { exact: true }).waitFor();
+		// Three careful turns towards the target, as one works.
+		for (let blow = 0; blow < 3; blow++) {
+			await page.keyboard.press('Space');
+			await page.waitForTimeout(1900);
+			const key = (await page.locator('.figure .word').innerText()) === 'Lower' ? 'ArrowDown' : 'ArrowUp';
+			await page.keyboard.press(key);
+		}
+		await page.keyboard.press('Space');
+		await page.waitForTimeout(1300);
+		await shoot(name);
+	}
+	await look('day');
+	await page.goto(`${visit}/close`);
+	await shoot('close');
+	await browser.close();
+} finally {
+	await application.stop();
+	await database.stop();
+}
