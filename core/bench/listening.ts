@@ -20,13 +20,25 @@ const RATE = 48_000;
 const A4 = hz(440);
 const BLOCK = 1024;
 const START = 0.3;
-const strings = { lowest: 21, highest: 108, a4: A4, inharmonicityAt: (note: number) => typicalInharmonicity('upright', note) };
+const strings = {
+	lowest: 21,
+	highest: 108,
+	a4: A4,
+	inharmonicityAt: (note: number) => typicalInharmonicity('upright', note)
+};
 
 function scene(note: number, off: number, stiffness: number, seed: number) {
 	const pitch = hzAbove(equalHz(note, A4), cents(off));
 	const b = stiffness * typicalInharmonicity('upright', note);
 	const sound = new Float32Array(2 * RATE);
-	const strike = { note, strings: [stringFromFirstPartial(pitch, b)], sampleRate: RATE, seconds: 1.7, strength: 0.7, seed };
+	const strike = {
+		note,
+		strings: [stringFromFirstPartial(pitch, b)],
+		sampleRate: RATE,
+		seconds: 1.7,
+		strength: 0.7,
+		seed
+	};
 	sound.set(renderStrike(strike), START * RATE);
 	addRoomNoise(sound, RATE, 20, seed + 1);
 	return { sound, pitch, b };
@@ -45,7 +57,8 @@ const cpu = (work: () => void) => {
 	const { user, system } = process.cpuUsage(before);
 	return (user + system) / 1e6;
 };
-const quantile = (values: number[], share: number) => [...values].sort((a, b) => a - b)[Math.floor(share * (values.length - 1))];
+const quantile = (values: number[], share: number) =>
+	[...values].sort((a, b) => a - b)[Math.floor(share * (values.length - 1))];
 
 /** Errors over the keyboard, four strings to a note. */
 function errors() {
@@ -118,4 +131,6 @@ function memory(minutes: number) {
 	return { megabytes: heap(), growth: heap() - before, minutes };
 }
 
-console.log(JSON.stringify({ errors: errors(), latency: [33, 45, 57, 69, 81].map(latency), speed: speed(), memory: memory(10) }));
+console.log(
+	JSON.stringify({ errors: errors(), latency: [33, 45, 57, 69, 81].map(latency), speed: speed(), memory: memory(10) })
+);

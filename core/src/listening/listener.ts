@@ -200,7 +200,7 @@ class StreamListener implements Listener {
 			return;
 		}
 		if (found.foreign > SECOND_NOTE) {
-			if (longFits) this.refuse(events, 'two notes');
+			if (late) this.refuse(events, 'two notes');
 			return;
 		}
 		const note = noteOfPitch(found.firstPartial, this.strings, this.due);

@@ -30,6 +30,13 @@ const WEAK_MISSING = 0.25;
 /** Above that pitch a string without its first partial is most likely two others, a fifth or so apart. */
 const NO_FIRST_COST = 0.3;
 const HIGHEST_PARTIAL = 40;
+/** The strings of a unison, and the tremor of an attack, put several peaks about one partial. */
+const UNISON_CENTS = 25;
+const UNISON_BINS = 2.5;
+/** Pitch below which a struck key's knock rings. */
+const KNOCK_BELOW_HZ = 150;
+/** Weak partials must count, or a bass string would be its strongest partial; the weakest must not decide. */
+const WEIGHT_EXPONENT = 0.8;
 /** How far a peak may lie from its slot, in cents, whatever B is. */
 const SLOT_CENTS = 14;
 /** How wrong a typical B may be: the slot widens by this share of the partial's sharpness. */
@@ -44,7 +51,8 @@ interface Match {
 	readonly matched: number;
 	readonly firstPartial: number;
 	readonly inharmonicity: number;
-	readonly used: readonly boolean[];
+	/** Weight matched by each partial, 1 first. */
+	readonly byPartial: readonly number[];
 }
 
 /**
@@ -60,9 +68,12 @@ export function recogniseNote(
 	expected?: Hz
 ): RecognisedNote | undefined {
 	if (peaks.length === 0) return undefined;
-	const byPitch = [...peaks].sort((a, b) => a.frequency - b.frequency);
-	const top = peaks[0].magnitude;
-	const weights = byPitch.map((peak) => Math.sqrt(peak.magnitude / top));
+	const top = peaks.find(({ frequency }) => frequency > KNOCK_BELOW_HZ)?.magnitude ?? peaks[0].magnitude;
+	// The knock of key and hammer rings low; it matters only where the note itself lies so low.
+	const isKnock = ({ frequency, magnitude }: Peak) => frequency < KNOCK_BELOW_HZ && magnitude < 0.5 * top;
+	const high = peaks[0].frequency > 2 * KNOCK_BELOW_HZ;
+	const byPitch = peaks.filter((peak) => !high || !isKnock(peak)).sort((a, b) => a.frequency - b.frequency);
+	const weights = byPitch.map((peak) => (peak.magnitude / top) ** WEIGHT_EXPONENT);
 	const total = weights.reduce((sum, weight) => sum + weight, 0);
 	const frequencies = byPitch.map((peak) => peak.frequency);
 	const best = bestSeries(frequencies, weights, total, strings, resolution, expected);
@@ -71,8 +82,32 @@ export function recogniseNote(
 		firstPartial: best.firstPartial,
 		inharmonicity: best.inharmonicity,
 		score: best.score,
-		foreign: 1 - best.explained
+		foreign: isPair(best) ? 1 : 1 - best.explained
 	};
+}
+
+/**
+ * Two notes whose pitches stand as small whole numbers make the series of a third, lower one, with every
+ * partial missing that belongs to neither: C4 and G4 look like C3 without its 1st, 5th, 7th and 11th.
+ */
+const PAIRS = [
+	[2, 3],
+	[3, 4],
+	[2, 5],
+	[3, 5],
+	[4, 5],
+	[3, 8],
+	[4, 9]
+] as const;
+/** A single string has more than this share of its sound in such partials. */
+const OWN_SHARE = 0.04;
+
+function isPair({ byPartial, explained, matched }: Match): boolean {
+	if (matched < 3) return false;
+	return PAIRS.some(([p, q]) => {
+		const own = byPartial.reduce((sum, weight, i) => ((i + 1) % p && (i + 1) % q ? sum + weight : sum), 0);
+		return own < OWN_SHARE * explained;
+	});
 }
 
 function bestSeries(
@@ -121,6 +156,7 @@ function matchSeries(
 	resolution: number
 ): Match {
 	const used = new Array<boolean>(frequencies.length).fill(false);
+	const byPartial = new Array<number>(HIGHEST_PARTIAL).fill(0);
 	let b = typicalB;
 	let fundamental = first / Math.sqrt(1 + b);
 	let explained = 0;
@@ -146,12 +182,17 @@ function matchSeries(
 			pending += slot < WEAK_BELOW_HZ ? WEAK_MISSING : 1;
 			continue;
 		}
-		used[nearest] = true;
-		explained += weights[nearest];
+		const measured = frequencies[nearest];
+		const unison = Math.max(UNISON_BINS * resolution, measured * (2 ** (UNISON_CENTS / 1200) - 1));
+		for (let i = 0; i < frequencies.length; i++) {
+			if (used[i] || Math.abs(frequencies[i] - measured) > unison) continue;
+			used[i] = true;
+			explained += weights[i];
+			byPartial[n - 1] += weights[i];
+		}
 		matched++;
 		missing += pending;
 		pending = 0;
-		const measured = frequencies[nearest];
 		if (matched === 1) fundamental = measured / (n * Math.sqrt(1 + b * n * n));
 		else if (sharpness > TELLING_SHARPNESS) {
 			const fitting = ((measured / (n * fundamental)) ** 2 - 1) / (n * n);
@@ -166,7 +207,7 @@ function matchSeries(
 		matched,
 		firstPartial: fundamental * Math.sqrt(1 + b),
 		inharmonicity: b,
-		used
+		byPartial
 	};
 }
 

@@ -87,6 +87,10 @@ export interface Peak {
 	readonly clarity: number;
 }
 
+/** A peak so near a stronger one, and so much weaker, is that one's skirt: decay and attack widen every peak. */
+const SKIRT_BINS = 5;
+const SKIRT_RATIO = 0.25;
+
 /** Local maxima that stand `clarity` times above the noise scale and within 60 dB of the strongest, strongest first. */
 export function findPeaks(spectrum: Spectrum, sampleRate: number, most: number, clarity = 5): Peak[] {
 	const { magnitude, size } = spectrum;
@@ -101,5 +105,16 @@ export function findPeaks(spectrum: Spectrum, sampleRate: number, most: number, 
 		if (here < clarity * floor) continue;
 		peaks.push({ frequency: (spectrum.refinedBin(k) * sampleRate) / size, magnitude: here, clarity: here / floor });
 	}
-	return peaks.sort((a, b) => b.magnitude - a.magnitude).slice(0, most);
+	const strongestFirst = peaks.sort((a, b) => b.magnitude - a.magnitude);
+	const skirt = (SKIRT_BINS * sampleRate) / size;
+	const standing = strongestFirst.filter(
+		(peak, i) =>
+			!strongestFirst
+				.slice(0, i)
+				.some(
+					(other) =>
+						Math.abs(other.frequency - peak.frequency) < skirt && peak.magnitude < SKIRT_RATIO * other.magnitude
+				)
+	);
+	return standing.slice(0, most);
 }

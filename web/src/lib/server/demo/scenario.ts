@@ -128,7 +128,7 @@ export const DEMO_INSTRUMENTS: readonly DemoInstrument[] = [
 	{
 		name: 'Assembly room fortepiano',
 		place: 'Assembly Rooms',
-		town: 'Reedham Ferry',
+		town: 'Tern Ferry',
 		kind: 'fortepiano',
 		maker: 'Elspet Corrow',
 		madeIn: 2001,
