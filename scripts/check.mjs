@@ -8,6 +8,7 @@ const CHECKS = [
 	['npx', 'tsc', '-p', 'tsconfig.tools.json'],
 	['npm', 'run', '--silent', 'check', '-w', 'web'],
 	['npx', 'eslint', '--max-warnings', '0', '.'],
+	['npx', 'depcruise', '--config', '.dependency-cruiser.js', 'core/src', 'web/src'],
 	['npx', 'prettier', '--check', '--log-level', 'warn', '.']
 ];
 
