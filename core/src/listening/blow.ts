@@ -62,22 +62,25 @@ export class Blow {
 	}
 
 	/**
-	 * The figure of the blow from the frames between two moments.
-	 * @returns undefined when no frame there has a partial measured by phase
+	 * The figure of the blow: pitch from the frames within `half` seconds of the moment, B from all of them.
+	 * A note that died before its moment is read from its last frames.
+	 * @returns undefined when no partial has been measured by phase
 	 */
-	reading(from: number, to: number, levelOf: (magnitude: number) => number): StringReading | undefined {
-		const partials = this.mean(from, to);
-		const fit = fitString(partials, this.knownB);
+	reading(moment: number, half: number, levelOf: (magnitude: number) => number): StringReading | undefined {
+		const at = Math.min(moment, this.frames[this.frames.length - 1].since);
+		const partials = this.mean(at - half, at + half);
+		const fit = fitHoldingB(partials, this.knownB);
 		if (!fit) return undefined;
+		const told = this.doubt < UNREAD_DOUBT;
 		return {
 			note: this.note,
 			struckAt: this.struckAt,
-			moment: (from + Math.min(to, this.frames[this.frames.length - 1].since)) / 2,
+			moment: at,
 			pitch: fit.pitch,
 			pitchError: fit.pitchError,
 			fundamental: fit.fundamental,
-			inharmonicity: fit.inharmonicity,
-			inharmonicityError: fit.inharmonicityError,
+			inharmonicity: told ? this.inharmonicity : undefined,
+			inharmonicityError: told ? this.doubt * this.inharmonicity : undefined,
 			partials: partials.map(({ partial, frequency, error, magnitude }): MeasuredPartial => ({
 				partial,
 				frequency: hz(frequency),
@@ -89,12 +92,12 @@ export class Blow {
 
 	/** Mean frequency of each partial over frames: steps of phase add up, so this is the slope from end to end. */
 	private mean(from: number, to: number): (PartialFrequency & { magnitude: number })[] {
-		const sums = new Map<number, { weight: number; sum: number; error: number; count: number; magnitude: number }>();
+		const sums = new Map<number, { weight: number; sum: number; count: number; magnitude: number }>();
 		for (const { since, partials } of this.frames) {
 			if (since < from || since > to) continue;
 			for (const { partial, frequency, error, byPhase, magnitude } of partials) {
 				if (!byPhase) continue;
-				const entry = sums.get(partial) ?? { weight: 0, sum: 0, error: 0, count: 0, magnitude: 0 };
+				const entry = sums.get(partial) ?? { weight: 0, sum: 0, count: 0, magnitude: 0 };
 				const weight = 1 / (error * error);
 				entry.weight += weight;
 				entry.sum += weight * frequency;

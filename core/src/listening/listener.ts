@@ -41,6 +41,9 @@ const LEVEL_EVERY_SECONDS = 0.1;
 /** A sound has ended when it is down to this above the background, or damped by this within 50 ms. */
 const END_ABOVE_NOISE_DB = 6;
 
+/** Frames this near to the fixed moment make the figure: enough to still the noise, too few to blur a glide. */
+const READING_HALF_SECONDS = 0.08;
+
 /** Seconds after the blow at which a string is read: bass strings settle late, treble strings die early. */
 export function readingMoment(note: number): number {
 	if (note < 40) return 0.8;
@@ -180,7 +183,7 @@ class StreamListener implements Listener {
 			return;
 		}
 		events.push({ kind: 'settling', at: this.now, since, note: blow.note, pitch: pitch.pitch, error: pitch.error });
-		if (!this.done && since >= readingMoment(blow.note)) this.read(events, blow);
+		if (!this.done && since >= readingMoment(blow.note) + READING_HALF_SECONDS) this.read(events, blow);
 	}
 
 	/** Frames fall on whole slices, so two of them may lie a little more than a hop apart. */
@@ -231,8 +234,8 @@ class StreamListener implements Listener {
 		const moment = readingMoment(blow.note);
 		const spectrum = blow.note < LONG_BELOW ? this.long : this.short;
 		const reading = blow.reading(
-			0.3 * moment,
-			moment + 0.1,
+			moment,
+			READING_HALF_SECONDS,
 			(magnitude) => 20 * Math.log10((4 * magnitude) / spectrum.size + 1e-9)
 		);
 		if (!reading) return;
