@@ -1,4 +1,5 @@
 import { defineConfig } from '@playwright/test';
+import { launchOptions } from './scripts/lib/browser.mjs';
 
 /** Started by scripts/test.mjs, which brings up the database and the application first. */
 export default defineConfig({
@@ -13,15 +14,6 @@ export default defineConfig({
 		baseURL: process.env.FENDREL_E2E_URL,
 		viewport: { width: 1280, height: 800 },
 		trace: 'retain-on-failure',
-		launchOptions: {
-			executablePath: '/usr/bin/chromium',
-			args: [
-				'--no-sandbox',
-				'--disable-background-networking',
-				'--disable-component-update',
-				'--disable-sync',
-				'--no-first-run'
-			]
-		}
+		launchOptions: launchOptions()
 	}
 });

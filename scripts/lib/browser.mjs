@@ -2,9 +2,12 @@
 // Debian's Chromium, driven for pictures and page weights.
 import { chromium } from '@playwright/test';
 
-/** @param {string[]} [args] */
-export function openBrowser(args = []) {
-	return chromium.launch({
+/**
+ * How Chromium is started everywhere here: as root too, and without calls home.
+ * @param {string[]} [args] further switches
+ */
+export function launchOptions(args = []) {
+	return {
 		executablePath: '/usr/bin/chromium',
 		args: [
 			'--no-sandbox',
@@ -14,7 +17,12 @@ export function openBrowser(args = []) {
 			'--no-first-run',
 			...args
 		]
-	});
+	};
+}
+
+/** @param {string[]} [args] */
+export function openBrowser(args = []) {
+	return chromium.launch(launchOptions(args));
 }
 
 /**

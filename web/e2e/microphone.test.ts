@@ -15,6 +15,7 @@ import {
 import { expect, test } from '@playwright/test';
 import { createConnection } from 'mariadb';
 import wavefile from 'wavefile';
+import { launchOptions } from '../../scripts/lib/browser.mjs';
 import { addInstrument, readLive, signIn, startSetting } from './parts';
 
 /** A4 as a piano has it that was found 7.3 cents low, struck every 2.5 seconds in a room at 26 dB. */
@@ -45,19 +46,11 @@ function writeRecording(): void {
 writeRecording();
 
 test.use({
-	launchOptions: {
-		executablePath: '/usr/bin/chromium',
-		args: [
-			'--no-sandbox',
-			'--disable-background-networking',
-			'--disable-component-update',
-			'--disable-sync',
-			'--no-first-run',
-			'--use-fake-ui-for-media-stream',
-			'--use-fake-device-for-media-stream',
-			`--use-file-for-fake-audio-capture=${WAV}`
-		]
-	}
+	launchOptions: launchOptions([
+		'--use-fake-ui-for-media-stream',
+		'--use-fake-device-for-media-stream',
+		`--use-file-for-fake-audio-capture=${WAV}`
+	])
 });
 
 test('a string heard through the microphone is stored within half a cent', async ({ page }) => {

@@ -27,7 +27,7 @@ export async function addInstrument(
 export async function startSetting(page: Page): Promise<void> {
 	await page.getByRole('button', { name: /Start a visit|Go on with the visit/ }).click();
 	await page.getByRole('link', { name: 'Take this plan and set' }).click();
-	await expect(page.getByRole('button', { name: 'Listen' })).toBeVisible();
+	await expect(page.getByRole('button', { name: 'Listen' })).toBeEnabled();
 }
 
 export interface Live {

@@ -2,6 +2,7 @@
 	import { noteName } from '@fendrel/core';
 	import { flatOrSharp, signed } from '$lib/ui/format';
 	import { moves, type Move } from './moves';
+	import ValueAxis from './ValueAxis.svelte';
 
 	interface Props {
 		records: readonly Move[];
@@ -29,10 +30,13 @@
 	</figcaption>
 	<div class="frame" bind:clientWidth={width} bind:clientHeight={height}>
 		<svg {width} {height} role="img" aria-label="Moves by note. {said}">
-			{#each chart.yTicks as { value, y } (value)}
-				<line x1={margin.left} x2={width - margin.right} y1={y} y2={y} class={value === 0 ? 'zero' : 'grid'} />
-				<text x={margin.left - 8} y={y + 4} text-anchor="end">{value === 0 ? '0' : signed(value, 0)}</text>
-			{/each}
+			<ValueAxis
+				ticks={chart.yTicks}
+				from={margin.left}
+				to={width - margin.right}
+				label={(value) => signed(value, 0)}
+				zero
+			/>
 			{#each chart.xTicks as { note, x } (note)}<text {x} y={height - 6} text-anchor="middle">{noteName(note)}</text
 				>{/each}
 			{#each chart.marks as { note, x, found, left } (note)}
@@ -68,13 +72,6 @@
 		font-family: var(--mono);
 		font-size: 13px;
 		fill: var(--soft);
-	}
-	.grid {
-		stroke: var(--line);
-	}
-	.zero {
-		stroke: var(--felt);
-		stroke-width: 1.5;
 	}
 	.move {
 		stroke: var(--felt);

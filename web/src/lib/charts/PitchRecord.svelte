@@ -1,6 +1,7 @@
 <script lang="ts">
 	import { flatOrSharp, onShortDay, signed } from '$lib/ui/format';
 	import { pitchRecord, type PitchPoint } from './pitchRecord';
+	import ValueAxis from './ValueAxis.svelte';
 
 	interface Props {
 		points: readonly PitchPoint[];
@@ -10,7 +11,8 @@
 	let { points, zero }: Props = $props();
 	let width = $state(760);
 	const height = 250;
-	const chart = $derived(pitchRecord(points, { width, height, margin: { top: 14, right: 16, bottom: 30, left: 46 } }));
+	const margin = { top: 14, right: 16, bottom: 30, left: 46 };
+	const chart = $derived(pitchRecord(points, { width, height, margin }));
 	const said = $derived(
 		points
 			.map(({ at, found }) => `${onShortDay(at)}: ${found === undefined ? 'not read' : `found ${flatOrSharp(found)}`}`)
@@ -24,10 +26,13 @@
 		<span class="soft">cents from {zero}; ring: found, dot: left</span>
 	</figcaption>
 	<svg {width} {height} role="img" aria-label="Pitch record. {said}">
-		{#each chart.yTicks as { y, value } (value)}
-			<line x1="46" x2={width - 16} y1={y} y2={y} class={value === 0 ? 'zero' : 'grid'} />
-			<text x="38" y={y + 4} text-anchor="end">{value === 0 ? '0' : signed(value, 0)}</text>
-		{/each}
+		<ValueAxis
+			ticks={chart.yTicks}
+			from={margin.left}
+			to={width - margin.right}
+			label={(value) => signed(value, 0)}
+			zero
+		/>
 		{#each chart.xTicks as { x, label } (x)}<text {x} y={height - 8} text-anchor="middle">{label}</text>{/each}
 		{#each chart.stretches as path, i (i)}<path d={path} class="stretch" />{/each}
 		{#each chart.marks as mark (mark.at.getTime())}
@@ -52,13 +57,6 @@
 		font-family: var(--mono);
 		font-size: 13px;
 		fill: var(--soft);
-	}
-	.grid {
-		stroke: var(--line);
-	}
-	.zero {
-		stroke: var(--felt);
-		stroke-width: 1.5;
 	}
 	.stretch {
 		stroke: var(--faint);

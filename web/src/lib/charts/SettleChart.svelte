@@ -1,6 +1,7 @@
 <script lang="ts">
 	import { flatOrSharp, signed } from '$lib/ui/format';
 	import { SETTLE_SECONDS, settleChart, type SettleCurve } from './settleChart';
+	import ValueAxis from './ValueAxis.svelte';
 
 	interface Props {
 		blows: readonly SettleCurve[];
@@ -40,12 +41,12 @@
 			height={chart.lane.height}
 			class="lane"
 		/>
-		{#each chart.yTicks as { value, y } (value)}
-			<line x1={margin.left} x2={width - margin.right} y1={y} y2={y} class="grid" />
-			<text x={margin.left - 10} y={y + 4} text-anchor="end"
-				>{value === 0 ? '0' : signed(value, Number.isInteger(value) ? 0 : 1)}</text
-			>
-		{/each}
+		<ValueAxis
+			ticks={chart.yTicks}
+			from={margin.left}
+			to={width - margin.right}
+			label={(value) => signed(value, Number.isInteger(value) ? 0 : 1)}
+		/>
 		{#each chart.xTicks as { value, x } (value)}
 			<text {x} y={height - 10} text-anchor={value === SETTLE_SECONDS ? 'end' : 'middle'}
 				>{value}{value === SETTLE_SECONDS ? ' s' : ''}</text
@@ -91,9 +92,6 @@
 	}
 	.lane {
 		fill: var(--felt-wash);
-	}
-	.grid {
-		stroke: var(--line);
 	}
 	.target {
 		stroke: var(--felt);

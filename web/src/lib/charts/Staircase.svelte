@@ -1,6 +1,7 @@
 <script lang="ts">
 	import { noteName } from '@fendrel/core';
 	import { staircase, type Tread } from './staircase';
+	import ValueAxis from './ValueAxis.svelte';
 
 	interface Props {
 		treads: readonly Tread[];
@@ -22,10 +23,7 @@
 
 <div bind:clientWidth={width}>
 	<svg {width} {height} role="img" aria-label="Beats per second of the {interval}, by lower note: {said}">
-		{#each chart.yTicks as { value, y } (value)}
-			<line x1={margin.left} x2={width - margin.right} y1={y} y2={y} class="grid" />
-			<text x={margin.left - 8} y={y + 4} text-anchor="end">{value}</text>
-		{/each}
+		<ValueAxis ticks={chart.yTicks} from={margin.left} to={width - margin.right} label={String} />
 		{#each chart.treads.filter((_, i) => chart.step > ROOM_FOR_LABEL || i % 2 === 0) as { note, rate, x, y } (note)}
 			<text x={x + chart.step / 2} y={height - 6} text-anchor="middle">{noteName(note)}</text>
 			<text x={x + chart.step / 2} y={y - 7} text-anchor="middle" class="rate">{rate.toFixed(1)}</text>
@@ -42,9 +40,6 @@
 		font-family: var(--mono);
 		font-size: 12px;
 		fill: var(--soft);
-	}
-	.grid {
-		stroke: var(--line);
 	}
 	.rate {
 		fill: var(--ink);

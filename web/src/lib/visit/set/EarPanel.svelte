@@ -23,7 +23,7 @@
 
 <section>
 	{#if pair}
-		<h2>What the ear hears: {noteName(pair.lowerNote)} with {noteName(pair.upperNote)}</h2>
+		<h2 class="panel-heading">What the ear hears: {noteName(pair.lowerNote)} with {noteName(pair.upperNote)}</h2>
 		<p class="rate"><b>{size.toFixed(1)}</b> <span>{words}</span></p>
 		<CoincidenceLadder {...pair} heardAt="{noteName(pair.key)}, {pair.heardAt.toFixed(0)} Hz" />
 		<p class="how">
@@ -37,7 +37,7 @@
 			{/if}
 		</p>
 	{:else}
-		<h2>What the ear hears</h2>
+		<h2 class="panel-heading">What the ear hears</h2>
 		<p class="how">
 			The reference: everything else is set from {noteName(step.note)}. Compare it with your fork or tone until it
 			stands still.
@@ -46,12 +46,6 @@
 </section>
 
 <style>
-	h2 {
-		font-family: inherit;
-		font-weight: 600;
-		font-size: 0.9rem;
-		color: var(--soft);
-	}
 	.rate b {
 		font-family: var(--mono);
 		font-weight: 600;

@@ -31,7 +31,7 @@
 </script>
 
 <section>
-	<h2>Simulated lever, cents</h2>
+	<h2 class="panel-heading">Simulated lever, cents</h2>
 	<div class="steps">
 		{#each STEPS as by (by)}
 			<button
@@ -63,10 +63,6 @@
 
 <style>
 	h2 {
-		font-family: inherit;
-		font-weight: 600;
-		font-size: 0.9rem;
-		color: var(--soft);
 		margin-bottom: 0.4rem;
 	}
 	.steps {

@@ -34,7 +34,7 @@
 </script>
 
 <section>
-	<h2>{TITLES[section]}: {done} of {steps.length}</h2>
+	<h2 class="panel-heading">{TITLES[section]}: {done} of {steps.length}</h2>
 	<ol bind:this={list}>
 		{#each steps as step (step.note)}
 			{@const record = notes.get(step.note)}
@@ -61,10 +61,6 @@
 		height: 100%;
 	}
 	h2 {
-		font-family: inherit;
-		font-weight: 600;
-		font-size: 0.9rem;
-		color: var(--soft);
 		padding: 1rem 0.75rem 0.5rem 1.5rem;
 	}
 	ol {

@@ -7,10 +7,14 @@
 	let microphones = $state.raw<{ readonly id: string; readonly label: string }[]>([]);
 	const chosen = $derived(listening.source === 'simulated' ? 'simulated' : `microphone:${listening.device ?? ''}`);
 
+	/** Until the page lives, its buttons do nothing: better to show that than to lose a press. */
+	let alive = $state(false);
+
 	async function refresh() {
 		microphones = await listMicrophones();
 	}
 	onMount(() => {
+		alive = true;
 		void refresh();
 		navigator.mediaDevices?.addEventListener('devicechange', refresh);
 		return () => navigator.mediaDevices?.removeEventListener('devicechange', refresh);
@@ -28,7 +32,7 @@
 <div class="source">
 	<label>
 		<span class="soft">Sound from</span>
-		<select class="select" value={chosen} onchange={(event) => choose(event.currentTarget.value)}>
+		<select class="select" disabled={!alive} value={chosen} onchange={(event) => choose(event.currentTarget.value)}>
 			<option value="simulated">Simulated instrument</option>
 			<option value="microphone:">Microphone</option>
 			{#each microphones.filter(({ id }) => id !== 'default') as { id, label } (id)}<option value="microphone:{id}"
@@ -42,7 +46,7 @@
 		<button
 			type="button"
 			class="btn preset-filled-brand"
-			disabled={listening.state === 'opening'}
+			disabled={!alive || listening.state === 'opening'}
 			onclick={() => listening.start()}>Listen</button
 		>
 	{/if}

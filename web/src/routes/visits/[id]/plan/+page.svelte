@@ -53,7 +53,10 @@
 		if ('problem' in parsed) a4Problem = parsed.problem;
 		else chooseA4(parsed.value);
 	}
+	/** Until the page lives its choices do nothing: better to show that than to lose one. */
+	let alive = $state(false);
 	onMount(() => {
+		alive = true;
 		if (data.visit.stage !== 'plan') void saveChanges(data.visit.id, { stage: 'plan' });
 	});
 	const keys = [{ keys: '?', does: 'show or hide this list' }];
@@ -63,7 +66,7 @@
 	<div class="plan">
 		<section class="choices">
 			<p class="verdict">{temperament.name} at {inHz(a4)} Hz.</p>
-			<fieldset>
+			<fieldset disabled={!alive}>
 				<legend>A4, Hz</legend>
 				<div class="presets">
 					{#each A4_PRESETS as preset (preset)}
@@ -82,7 +85,7 @@
 				</div>
 				{#if a4Problem}<p class="problem" role="alert">{a4Problem} The plan stays at {inHz(a4)} Hz.</p>{/if}
 			</fieldset>
-			<fieldset>
+			<fieldset disabled={!alive}>
 				<legend>Temperament</legend>
 				<div class="temperaments">
 					{#each data.temperaments as { id, name } (id)}
@@ -100,7 +103,7 @@
 				</div>
 				<p class="soft about">{temperament.character} {temperament.goodFor}</p>
 			</fieldset>
-			<fieldset>
+			<fieldset disabled={!alive}>
 				<legend>A string holds within <span class="soft">cents, two blows running</span></legend>
 				<div class="presets">
 					{#each TOLERANCES as each (each)}
