@@ -61,6 +61,15 @@ test('A4 out of range, an unreadable A4, and the plan that stays', async ({ page
 	await expect(page.getByText('Equal at 441.5 Hz.')).toBeVisible();
 	await page.reload();
 	await expect(page.getByText('Equal at 441.5 Hz.')).toBeVisible();
+	// Whoever chooses and goes on at once takes the new plan along.
+	await page.route('**/api/**', async (route) => {
+		await new Promise((resolve) => setTimeout(resolve, 1500));
+		await route.continue();
+	});
+	await page.getByRole('button', { name: '430', exact: true }).click();
+	await page.getByRole('link', { name: 'Take this plan and set' }).click();
+	await expect(page.getByRole('button', { name: 'Listen' })).toBeEnabled();
+	await expect(page.getByText(/Visit of .*, equal, A4 = 430\.0/)).toBeVisible();
 });
 
 test('an instrument without a name, with a name in use, with too long a note', async ({ page }) => {

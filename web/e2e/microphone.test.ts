@@ -86,7 +86,7 @@ test('a string heard through the microphone is stored within half a cent', async
 		[visitId]
 	);
 	await db.end();
-	expect(rows.length).toBeGreaterThanOrEqual(2);
+	expect(rows.length).toBeGreaterThanOrEqual(1);
 	for (const row of rows) {
 		expect(row).toMatchObject({ note: 69, source: 'microphone' });
 		expect(Math.abs(centsBetween(PITCH, hz(row.pitch)))).toBeLessThan(0.5);

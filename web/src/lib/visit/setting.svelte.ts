@@ -85,6 +85,8 @@ export class Setting {
 
 	private lastReading: StringReading | undefined;
 	private blowCount = 0;
+	/** Asked to keep a note whose blow has not been read yet: it is kept with its figure, a moment later. */
+	private keepWhenRead = false;
 	private advance: ReturnType<typeof setTimeout> | undefined;
 
 	constructor(private readonly options: SettingOptions) {
@@ -127,8 +129,13 @@ export class Setting {
 			if (last?.id === this.blowCount) this.replaceLast({ ...last, curve: [...last.curve, point] });
 			else this.blows = [...this.blows, { id: this.blowCount, curve: [point], figure: undefined }].slice(-BLOWS_SHOWN);
 		} else if (event.kind === 'reading') this.take(event.reading);
-		else if (event.kind === 'refused') this.notice = { text: REFUSALS[event.why] };
-		else if (event.kind === 'ended') this.sounding = false;
+		else if (event.kind === 'refused') {
+			this.notice = { text: REFUSALS[event.why] };
+			this.keepWhenRead = false;
+		} else if (event.kind === 'ended') {
+			this.sounding = false;
+			this.keepWhenRead = false;
+		}
 	}
 
 	private replaceLast(blow: BlowTrace): void {
@@ -148,6 +155,10 @@ export class Setting {
 		if (last?.id === this.blowCount) this.replaceLast({ ...last, figure });
 		else this.blows = [...this.blows, { id: this.blowCount, curve: [], figure }].slice(-BLOWS_SHOWN);
 		this.lastReading = reading;
+		if (this.keepWhenRead) {
+			this.keep();
+			return;
+		}
 		const holds = this.advice === 'holds';
 		this.store(reading, holds);
 		clearTimeout(this.advance);
@@ -179,6 +190,10 @@ export class Setting {
 
 	/** Keeps the note as it stands: with its last figure, or by ear alone. */
 	keep(): void {
+		const last = this.blows.at(-1);
+		const unread = this.sounding && last?.id === this.blowCount && last.figure === undefined;
+		this.keepWhenRead = unread;
+		if (unread) return;
 		this.store(this.lastReading, true);
 		this.next();
 	}
@@ -214,6 +229,7 @@ export class Setting {
 		clearTimeout(this.advance);
 		this.blows = [];
 		this.lastReading = undefined;
+		this.keepWhenRead = false;
 	}
 
 	stop(): void {

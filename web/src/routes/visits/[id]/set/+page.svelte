@@ -1,9 +1,8 @@
 <script lang="ts">
 	import { onMount, untrack } from 'svelte';
-	import { A4, cents, noteName, readingMoment } from '@fendrel/core';
+	import { readingMoment } from '@fendrel/core';
 	import KeyboardStrip from '$lib/charts/KeyboardStrip.svelte';
 	import SettleChart from '$lib/charts/SettleChart.svelte';
-	import { Listening } from '$lib/audio/listening.svelte';
 	import Shortcuts from '$lib/ui/Shortcuts.svelte';
 	import { counted } from '$lib/ui/format';
 	import VisitFrame from '$lib/visit/VisitFrame.svelte';
@@ -12,111 +11,33 @@
 	import LiveFigure from '$lib/visit/set/LiveFigure.svelte';
 	import OrderList from '$lib/visit/set/OrderList.svelte';
 	import SourceChoice from '$lib/visit/set/SourceChoice.svelte';
-	import { SET_KEYS, setKeyAction, type SetAction } from '$lib/visit/set/keys';
+	import { SET_KEYS, setKeyAction } from '$lib/visit/set/keys';
+	import Messages from '$lib/visit/set/Messages.svelte';
+	import { Work } from '$lib/visit/set/work.svelte';
 	import { roomState } from '$lib/visit/set/room';
 	import { planFor } from '$lib/visit/plan';
-	import { saveChanges } from '$lib/visit/requests';
-	import { Setting } from '$lib/visit/setting.svelte';
-	import { Sync } from '$lib/visit/sync.svelte';
 
 	let { data } = $props();
 	// The work below belongs to this visit for as long as the page is open.
 	const { visit, instrument, temperaments, measured, readings } = untrack(() => data);
 	const temperament = temperaments.find(({ id }) => id === visit.temperamentId)!;
-	const { lowest, highest, twin } = instrument;
+	const { lowest, highest } = instrument;
 	const plan = planFor({ ...instrument, a4: visit.a4, temperament: temperament.slug, measured });
-	let moved = { ...visit.moved };
-	let ready = false;
-	/** Work begun before this device's own store has answered is newer than what the store remembers. */
-	let begun = false;
+	const work = new Work({ visit, instrument, plan, readings });
+	const { setting, listening, sync } = work;
+	onMount(() => work.open());
 
-	const sync = new Sync(visit.id);
-	const place = () => ({ currentNote: setting.step.note, moved });
-	const listening = new Listening({
-		setup: {
-			lowest,
-			highest,
-			a4: plan.targetOf(A4)?.pitch ?? visit.a4,
-			inharmonicity: plan.targets.map(({ note }) => plan.inharmonicityAt(note))
-		},
-		twin,
-		moved: moved,
-		onMoved: (now) => {
-			moved = now;
-			if (ready) void sync.movePlace(place());
-		},
-		onEvents: (events) => setting.hear(events)
-	});
-	const setting = new Setting({
-		twin,
-		lowest,
-		highest,
-		plan,
-		tolerance: cents(visit.tolerance),
-		readings,
-		currentNote: visit.currentNote,
-		source: () => listening.source,
-		onReading: (reading) => {
-			begun = true;
-			void sync.add(reading);
-		},
-		onDue: (due) => {
-			begun = true;
-			listening.expect(due);
-			if (ready) void sync.movePlace(place());
-		}
-	});
-
-	onMount(() => {
-		begun = false;
-		listening.recall();
-		void saveChanges(visit.id, { stage: 'set' });
-		void sync.left().then((left) => {
-			setting.restore(left.readings);
-			if (left.place && !begun) {
-				Object.assign(moved, left.place.moved);
-				if (left.place.currentNote !== null) setting.goTo(left.place.currentNote);
-			}
-			ready = true;
-		});
-		return () => {
-			setting.stop();
-			sync.stop();
-			void listening.stop();
-		};
-	});
-
-	/** Pins that the lever moves: the first of the open strings, as a lever sits on one pin. */
-	const pin = $derived(setting.strings.indexes[0]);
-	const turn = (by: number) => listening.simulated?.turn(setting.step.note, pin, by);
-	const strike = () => void listening.simulated?.strike(setting.step.note, setting.strings.indexes, 0.8);
-	const actions: Record<SetAction['do'], (action: SetAction) => void> = {
-		next: () => setting.next(),
-		previous: () => setting.previous(),
-		keep: () => setting.keep(),
-		strike,
-		turn: ({ by }) => turn(by ?? 0),
-		strings: ({ key }) => {
-			const choice = setting.choices.find((each) => each.key === key);
-			if (choice) setting.chooseStrings(choice);
-		},
-		listen: () => void (listening.state === 'on' ? listening.stop() : listening.start()),
-		heard: () => {
-			if (setting.notice?.heard) setting.goTo(setting.notice.heard);
-		}
-	};
 	function onkeydown(event: KeyboardEvent) {
 		const action = setKeyAction(event);
 		if (!action) return;
 		event.preventDefault();
-		actions[action.do](action);
+		work.do(action);
 	}
 	/** A finger or mouse leaves no focus on a button: the next Space strikes, the next Enter goes on. */
 	function onclick({ detail, target }: MouseEvent) {
 		if (detail > 0) (target as Element).closest<HTMLElement>('button')?.blur();
 	}
 	const room = $derived(roomState(listening));
-	const allSet = $derived(setting.summary.leftOut.length === 0);
 </script>
 
 <svelte:window {onkeydown} {onclick} />
@@ -148,24 +69,7 @@
 				tolerance={visit.tolerance}
 				isSet={setting.isSet(setting.step.note)}
 			/>
-			<div class="messages" role="status">
-				{#if listening.fault}<p class="notice">{listening.fault}</p>
-				{:else if sync.trouble}<p class="notice">{sync.trouble}</p>
-				{:else if setting.notice}
-					<p class="notice said">
-						{setting.notice.text}
-						{#if setting.notice.heard !== undefined && setting.order.some(({ note }) => note === setting.notice?.heard)}
-							<button type="button" class="anchor" onclick={() => actions.heard({ do: 'heard' })}
-								>Go to {noteName(setting.notice.heard)}</button
-							>
-						{/if}
-					</p>
-				{:else if room.advice}<p class="notice">{room.advice}</p>
-				{:else if listening.state === 'off'}<p class="soft">Press Listen, then strike {noteName(setting.step.note)}.</p>
-				{:else if allSet}<p>
-						Every note is set. Go to <a class="anchor" href="/visits/{visit.id}/close">Close</a>.
-					</p>{/if}
-			</div>
+			<Messages {work} {room} closeHref="/visits/{visit.id}/close" />
 			<div class="chart">
 				<SettleChart blows={setting.blows} tolerance={visit.tolerance} moment={readingMoment(setting.step.note)} />
 			</div>
@@ -190,7 +94,7 @@
 		</section>
 		<aside class="ear">
 			<EarPanel step={setting.step} {plan} />
-			{#if listening.simulated}<Lever onturn={turn} onstrike={strike} />{/if}
+			{#if listening.simulated}<Lever onturn={(by) => work.turn(by)} onstrike={() => work.strike()} />{/if}
 		</aside>
 	</div>
 	{#snippet strip()}
@@ -231,16 +135,6 @@
 	.chart {
 		flex: 1;
 		min-height: 160px;
-	}
-	.messages {
-		min-height: 2rem;
-	}
-	.messages .notice {
-		padding: 0.4rem 0.9rem;
-	}
-	.said {
-		border-left-color: var(--sharp);
-		background: var(--sheet);
 	}
 	.steps {
 		display: flex;

@@ -1,0 +1,216 @@
+<script lang="ts">
+	import { onMount, untrack } from 'svelte';
+	import { beforeNavigate, goto } from '$app/navigation';
+	import { A4_PRESETS, TOLERANCES, type Temperament } from '@fendrel/core';
+	import { inHz } from '$lib/ui/format';
+	import { saveChanges } from '../requests';
+	import { parseA4, type VisitChangesForm } from '../schema';
+
+	interface Props {
+		visitId: string;
+		temperaments: readonly { readonly id: string; readonly name: string }[];
+		/** The temperament chosen, with its text. */
+		about: Temperament;
+		a4: number;
+		temperamentId: string;
+		tolerance: number;
+		onsaved: () => Promise<void>;
+	}
+	let {
+		visitId,
+		temperaments,
+		about,
+		a4 = $bindable(),
+		temperamentId = $bindable(),
+		tolerance = $bindable(),
+		onsaved
+	}: Props = $props();
+	let a4Text = $state(untrack(() => inHz(a4)));
+	let a4Problem = $state<string | undefined>();
+	let saveProblem = $state<string | undefined>();
+	/** Until the page lives its choices do nothing: better to show that than to lose one. */
+	let alive = $state(false);
+	onMount(() => {
+		alive = true;
+	});
+
+	/** The save under way, so that nobody walks on with half a plan. */
+	let saving: Promise<void> | undefined;
+	function save(changes: VisitChangesForm) {
+		const before = saving;
+		const now = (async () => {
+			await before;
+			saveProblem = await saveChanges(visitId, changes);
+			if (!saveProblem) await onsaved();
+		})().finally(() => {
+			if (saving === now) saving = undefined;
+		});
+		saving = now;
+	}
+	beforeNavigate(({ cancel, to, willUnload }) => {
+		if (!saving || !to || willUnload) return;
+		cancel();
+		const { href } = to.url;
+		void saving.then(() => (saveProblem ? undefined : goto(href)));
+	});
+	function chooseA4(value: number) {
+		a4 = value;
+		a4Text = inHz(value);
+		a4Problem = undefined;
+		save({ a4: value });
+	}
+	function typeA4() {
+		const parsed = parseA4(a4Text);
+		if ('problem' in parsed) a4Problem = parsed.problem;
+		else chooseA4(parsed.value);
+	}
+</script>
+
+<section class="choices">
+	<p class="verdict">{about.name} at {inHz(a4)} Hz.</p>
+	<fieldset disabled={!alive}>
+		<legend>A4, Hz</legend>
+		<div class="presets">
+			{#each A4_PRESETS as preset (preset)}
+				<button type="button" class="choice mono" aria-pressed={a4 === preset} onclick={() => chooseA4(preset)}
+					>{preset}</button
+				>
+			{/each}
+			<input
+				class="input mono"
+				inputmode="decimal"
+				aria-label="A4 in hertz, any value from 380 to 480"
+				aria-invalid={!!a4Problem}
+				bind:value={a4Text}
+				onchange={typeA4}
+			/>
+		</div>
+		{#if a4Problem}<p class="problem" role="alert">{a4Problem} The plan stays at {inHz(a4)} Hz.</p>{/if}
+	</fieldset>
+	<fieldset disabled={!alive}>
+		<legend>Temperament</legend>
+		<div class="temperaments">
+			{#each temperaments as { id, name } (id)}
+				<label class="temperament" class:taken={id === temperamentId}>
+					<input
+						type="radio"
+						name="temperament"
+						value={id}
+						bind:group={temperamentId}
+						onchange={() => save({ temperamentId })}
+					/>
+					{name}
+				</label>
+			{/each}
+		</div>
+		<p class="soft about">{about.character} {about.goodFor}</p>
+	</fieldset>
+	<fieldset disabled={!alive}>
+		<legend>A string holds within <span class="soft">cents, two blows running</span></legend>
+		<div class="presets">
+			{#each TOLERANCES as each (each)}
+				<button
+					type="button"
+					class="choice mono"
+					aria-pressed={tolerance === each}
+					onclick={() => {
+						tolerance = each;
+						save({ tolerance });
+					}}>{each}</button
+				>
+			{/each}
+		</div>
+	</fieldset>
+	<div class="go">
+		{#if saveProblem}<p class="notice" role="alert">{saveProblem}</p>{/if}
+		<a class="btn preset-filled-brand" href="/visits/{visitId}/set">Take this plan and set</a>
+	</div>
+</section>
+
+<style>
+	.choices {
+		padding: 1.25rem 1.5rem;
+		border-right: 1px solid var(--line);
+		display: grid;
+		gap: 1rem;
+		align-content: start;
+		overflow: auto;
+	}
+	.verdict {
+		font-size: 1.8rem;
+	}
+	.go {
+		position: sticky;
+		bottom: -1.25rem;
+		display: grid;
+		gap: 0.75rem;
+		background: var(--ground);
+		padding: 0.5rem 0 1.25rem;
+		margin-bottom: -1.25rem;
+	}
+	legend span {
+		font-weight: 400;
+	}
+	legend {
+		font-weight: 600;
+		margin-bottom: 0.35rem;
+	}
+	.presets {
+		display: flex;
+		flex-wrap: wrap;
+		gap: 0.4rem;
+		align-items: center;
+	}
+	.choice {
+		min-height: 44px;
+		min-width: 44px;
+		padding: 0 0.35rem;
+		border: 1px solid var(--line);
+		border-radius: var(--radius-base);
+		cursor: pointer;
+	}
+	.choice[aria-pressed='true'] {
+		background: var(--felt);
+		color: var(--on-felt);
+		border-color: var(--felt);
+		font-weight: 700;
+	}
+	.presets input {
+		width: 4.9rem;
+		padding-inline: 0.4rem;
+		min-height: 44px;
+		background: var(--sheet);
+	}
+	.temperaments {
+		display: grid;
+		grid-template-columns: 1.25fr 1fr;
+	}
+	.temperament {
+		white-space: nowrap;
+		font-size: 0.95rem;
+		display: flex;
+		gap: 0.6rem;
+		align-items: center;
+		min-height: 36px;
+		cursor: pointer;
+		padding-left: 0.25rem;
+	}
+	.temperament input {
+		accent-color: var(--felt);
+		width: 18px;
+		height: 18px;
+	}
+	.taken {
+		font-weight: 700;
+	}
+	.about {
+		font-size: 0.95rem;
+		margin-top: 0.4rem;
+	}
+	@media (max-width: 999px), (max-height: 699px) {
+		.choices {
+			border-right: 0;
+			padding: 1.25rem 1rem;
+		}
+	}
+</style>

@@ -1,0 +1,44 @@
+<script lang="ts">
+	import { noteName } from '@fendrel/core';
+	import type { RoomState } from './room';
+	import type { Work } from './work.svelte';
+
+	interface Props {
+		work: Work;
+		room: RoomState;
+		/** Where to go when every note is set. */
+		closeHref: string;
+	}
+	let { work, room, closeHref }: Props = $props();
+	const setting = $derived(work.setting);
+	const heard = $derived(setting.notice?.heard);
+	const allSet = $derived(setting.summary.leftOut.length === 0);
+</script>
+
+<div class="messages" role="status">
+	{#if work.listening.fault}<p class="notice">{work.listening.fault}</p>
+	{:else if work.sync.trouble}<p class="notice">{work.sync.trouble}</p>
+	{:else if setting.notice}
+		<p class="notice said">
+			{setting.notice.text}
+			{#if heard !== undefined && setting.order.some(({ note }) => note === heard)}
+				<button type="button" class="anchor" onclick={() => work.do({ do: 'heard' })}>Go to {noteName(heard)}</button>
+			{/if}
+		</p>
+	{:else if room.advice}<p class="notice">{room.advice}</p>
+	{:else if work.listening.state === 'off'}<p class="soft">Press Listen, then strike {noteName(setting.step.note)}.</p>
+	{:else if allSet}<p>Every note is set. Go to <a class="anchor" href={closeHref}>Close</a>.</p>{/if}
+</div>
+
+<style>
+	.messages {
+		min-height: 2rem;
+	}
+	.notice {
+		padding: 0.4rem 0.9rem;
+	}
+	.said {
+		border-left-color: var(--sharp);
+		background: var(--sheet);
+	}
+</style>

@@ -1,0 +1,141 @@
+import { A4, cents, type InstrumentTwin } from '@fendrel/core';
+import { Listening } from '$lib/audio/listening.svelte';
+import type { MovedPins } from '$lib/audio/simulated';
+import type { Plan } from '../plan';
+import { saveChanges } from '../requests';
+import { Setting, type Kept } from '../setting.svelte';
+import { Sync } from '../sync.svelte';
+import type { SetAction } from './keys';
+
+export interface WorkOptions {
+	readonly visit: {
+		readonly id: string;
+		readonly a4: number;
+		readonly tolerance: number;
+		readonly currentNote: number | null;
+		readonly moved: MovedPins;
+	};
+	readonly instrument: { readonly lowest: number; readonly highest: number; readonly twin: InstrumentTwin };
+	readonly plan: Plan;
+	readonly readings: readonly Kept[];
+}
+
+/** How hard the simulated instrument is struck: nearly a test blow. */
+const STRENGTH = 0.8;
+
+/** Set at work: connects what sounds, what is set, and what is kept. */
+export class Work {
+	readonly sync: Sync;
+	readonly listening: Listening;
+	readonly setting: Setting;
+	private moved: MovedPins;
+	private ready = false;
+	/** Work begun before this device's own store has answered is newer than what the store remembers. */
+	private begun = false;
+
+	constructor(private readonly options: WorkOptions) {
+		const { visit, instrument, plan, readings } = options;
+		const { lowest, highest, twin } = instrument;
+		this.moved = { ...visit.moved };
+		this.sync = new Sync(visit.id);
+		this.listening = new Listening({
+			setup: {
+				lowest,
+				highest,
+				a4: plan.targetOf(A4)?.pitch ?? visit.a4,
+				inharmonicity: plan.targets.map(({ note }) => plan.inharmonicityAt(note))
+			},
+			twin,
+			moved: this.moved,
+			onMoved: (moved) => {
+				this.moved = moved;
+				this.keepPlace();
+			},
+			onEvents: (events) => this.setting.hear(events)
+		});
+		this.setting = new Setting({
+			twin,
+			lowest,
+			highest,
+			plan,
+			tolerance: cents(visit.tolerance),
+			readings,
+			currentNote: visit.currentNote,
+			source: () => this.listening.source,
+			onReading: (reading) => {
+				this.begun = true;
+				void this.sync.add(reading);
+			},
+			onDue: (due) => {
+				this.begun = true;
+				this.listening.expect(due);
+				this.keepPlace();
+			}
+		});
+		this.begun = false;
+	}
+
+	/** Begins in the browser; what it returns ends it. */
+	open(): () => void {
+		this.listening.recall();
+		void saveChanges(this.options.visit.id, { stage: 'set' });
+		void this.restore();
+		return () => {
+			this.setting.stop();
+			this.sync.stop();
+			void this.listening.stop();
+		};
+	}
+
+	/** Takes up what this device had kept from before a reload or crash. */
+	private async restore(): Promise<void> {
+		const { readings, place } = await this.sync.left();
+		this.setting.restore(readings);
+		const begun = this.begun;
+		if (place && !begun) {
+			Object.assign(this.moved, place.moved);
+			if (place.currentNote !== null) this.setting.goTo(place.currentNote);
+		}
+		this.ready = true;
+		if (begun) this.keepPlace();
+	}
+
+	private keepPlace(): void {
+		if (this.ready) void this.sync.movePlace({ currentNote: this.setting.step.note, moved: this.moved });
+	}
+
+	/** A lever sits on one pin: the first of the strings left open. */
+	turn(by: number): void {
+		const { step, strings } = this.setting;
+		this.listening.simulated?.turn(step.note, strings.indexes[0], by);
+	}
+
+	strike(): void {
+		const { step, strings } = this.setting;
+		void this.listening.simulated?.strike(step.note, strings.indexes, STRENGTH);
+	}
+
+	do(action: SetAction): void {
+		const { setting, listening } = this;
+		switch (action.do) {
+			case 'next':
+				return setting.next();
+			case 'previous':
+				return setting.previous();
+			case 'keep':
+				return setting.keep();
+			case 'strike':
+				return this.strike();
+			case 'turn':
+				return this.turn(action.by ?? 0);
+			case 'strings': {
+				const choice = setting.choices.find(({ key }) => key === action.key);
+				return choice && setting.chooseStrings(choice);
+			}
+			case 'listen':
+				return void (listening.state === 'on' ? listening.stop() : listening.start());
+			case 'heard':
+				if (setting.notice?.heard !== undefined) setting.goTo(setting.notice.heard);
+		}
+	}
+}
