@@ -12,7 +12,7 @@ export interface FramePartial extends PartialFrequency {
 
 const MOST_PARTIALS = 16;
 /** A partial counts while it stands this far above the noise scale. */
-const CLARITY = 5;
+const CLARITY = 6;
 /** A parabola through a Hann peak is off by up to this many bins. */
 const PEAK_ERROR_BINS = 0.03;
 

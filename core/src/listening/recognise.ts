@@ -35,6 +35,9 @@ const UNISON_CENTS = 25;
 const UNISON_BINS = 2.5;
 /** Pitch below which a struck key's knock rings. */
 const KNOCK_BELOW_HZ = 150;
+const KNOCK_WEIGHT = 0.6;
+/** A low string shows at least so many partials; fewer are a knock. */
+const LEAST_IN_BASS = 4;
 /** Weak partials must count, or a bass string would be its strongest partial; the weakest must not decide. */
 const WEIGHT_EXPONENT = 0.8;
 /** How far a peak may lie from its slot, in cents, whatever B is. */
@@ -69,15 +72,12 @@ export function recogniseNote(
 ): RecognisedNote | undefined {
 	if (peaks.length === 0) return undefined;
 	const top = peaks.find(({ frequency }) => frequency > KNOCK_BELOW_HZ)?.magnitude ?? peaks[0].magnitude;
-	// The knock of key and hammer rings low; it matters only where the note itself lies so low.
-	const isKnock = ({ frequency, magnitude }: Peak) => frequency < KNOCK_BELOW_HZ && magnitude < 0.5 * top;
-	const high = peaks[0].frequency > 2 * KNOCK_BELOW_HZ;
-	const byPitch = peaks.filter((peak) => !high || !isKnock(peak)).sort((a, b) => a.frequency - b.frequency);
+	const byPitch = [...peaks].sort((a, b) => a.frequency - b.frequency);
 	const weights = byPitch.map((peak) => (peak.magnitude / top) ** WEIGHT_EXPONENT);
-	const total = weights.reduce((sum, weight) => sum + weight, 0);
 	const frequencies = byPitch.map((peak) => peak.frequency);
-	const best = bestSeries(frequencies, weights, total, strings, resolution, expected);
+	const best = bestSeries(frequencies, weights, strings, resolution, expected);
 	if (!best || best.score < 0.5) return undefined;
+	if (best.firstPartial < KNOCK_BELOW_HZ && best.matched < LEAST_IN_BASS) return undefined;
 	return {
 		firstPartial: best.firstPartial,
 		inharmonicity: best.inharmonicity,
@@ -113,7 +113,6 @@ function isPair({ byPartial, explained, matched }: Match): boolean {
 function bestSeries(
 	frequencies: readonly number[],
 	weights: readonly number[],
-	total: number,
 	strings: ExpectedStrings,
 	resolution: number,
 	expected?: Hz
@@ -126,6 +125,12 @@ function bestSeries(
 		.slice(0, 10);
 	let best: Match | undefined;
 	const tried: number[] = [];
+	const total = weights.reduce((sum, weight) => sum + weight, 0);
+	// The knock of key and hammer rings low; it counts only against notes that lie so low themselves.
+	const knock = weights.reduce(
+		(sum, weight, i) => (frequencies[i] < KNOCK_BELOW_HZ && weight < KNOCK_WEIGHT ? sum + weight : sum),
+		0
+	);
 	for (const { i } of strongest) {
 		for (let partial = 1; partial <= 10; partial++) {
 			const rough = frequencies[i] / partial;
@@ -134,7 +139,8 @@ function bestSeries(
 			const first = rough * Math.sqrt((1 + inharmonicity) / (1 + inharmonicity * partial * partial));
 			if (first < low || first > high || tried.some((other) => Math.abs(other / first - 1) < 0.001)) continue;
 			tried.push(first);
-			const match = matchSeries(frequencies, weights, total, first, inharmonicity, resolution);
+			const sound = first > 2 * KNOCK_BELOW_HZ ? total - knock : total;
+			const match = matchSeries(frequencies, weights, sound, first, inharmonicity, resolution);
 			const near = expected && Math.abs(1200 * Math.log2(first / expected)) < 80 ? PRIOR : 0;
 			if (!best || match.score + near > best.score) best = { ...match, score: match.score + near };
 		}

@@ -92,7 +92,7 @@ const SKIRT_BINS = 5;
 const SKIRT_RATIO = 0.25;
 
 /** Local maxima that stand `clarity` times above the noise scale and within 60 dB of the strongest, strongest first. */
-export function findPeaks(spectrum: Spectrum, sampleRate: number, most: number, clarity = 5): Peak[] {
+export function findPeaks(spectrum: Spectrum, sampleRate: number, most: number, clarity = 6): Peak[] {
 	const { magnitude, size } = spectrum;
 	const lowest = Math.max(2, Math.ceil((20 * size) / sampleRate));
 	let top = 0;
