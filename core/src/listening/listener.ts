@@ -3,7 +3,7 @@ import { Blow } from './blow';
 import { OnsetFollower, SLICE_SECONDS } from './onset';
 import { measurePartials } from './partials';
 import type { ListenerEvent } from './reading';
-import { noteOfPitch, recogniseNote, type ExpectedStrings } from './recognise';
+import { LEAST_IN_BASS, noteOfPitch, recogniseNote, type ExpectedStrings } from './recognise';
 import { findPeaks, Spectrum } from './spectrum';
 
 export interface ListenerOptions {
@@ -239,6 +239,10 @@ class StreamListener implements Listener {
 			(magnitude) => 20 * Math.log10((4 * magnitude) / spectrum.size + 1e-9)
 		);
 		if (!reading) return;
+		if (blow.note < LONG_BELOW && reading.partials.length < LEAST_IN_BASS) {
+			this.refuse(events, 'no note');
+			return;
+		}
 		this.done = true;
 		events.push({ kind: 'reading', at: this.now, reading });
 	}

@@ -37,7 +37,7 @@ const UNISON_BINS = 2.5;
 const KNOCK_BELOW_HZ = 150;
 const KNOCK_WEIGHT = 0.6;
 /** A low string shows at least so many partials; fewer are a knock. */
-const LEAST_IN_BASS = 4;
+export const LEAST_IN_BASS = 4;
 /** Weak partials must count, or a bass string would be its strongest partial; the weakest must not decide. */
 const WEIGHT_EXPONENT = 0.8;
 /** How far a peak may lie from its slot, in cents, whatever B is. */
