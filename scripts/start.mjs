@@ -39,9 +39,9 @@ async function stopAll() {
 	if (stopping) return;
 	stopping = true;
 	say('stopping ...');
+	rmSync(RUNNING, { force: true });
 	await application?.stop();
 	await database.stop();
-	rmSync(RUNNING, { force: true });
 	process.exit(0);
 }
 process.on('SIGINT', stopAll);

@@ -66,6 +66,8 @@ export function serve({ databaseUrl, port, demo, env = {}, quiet = false }) {
 			PORT: String(port),
 			ORIGIN: address,
 			BODY_SIZE_LIMIT: '2M',
+			// Pages left open hold connections; Ctrl-C does not wait half a minute for them.
+			SHUTDOWN_TIMEOUT: '2',
 			FENDREL_DATABASE_URL: databaseUrl,
 			FENDREL_DEMO: demo ? '1' : '0',
 			...env
@@ -79,7 +81,9 @@ export function serve({ databaseUrl, port, demo, env = {}, quiet = false }) {
 	const ended = new Promise((resolve) => child.once('exit', (code) => resolve(code)));
 	const stop = async () => {
 		if (child.exitCode === null && child.signalCode === null) child.kill('SIGTERM');
+		const stubborn = setTimeout(() => child.kill('SIGKILL'), 6000);
 		await ended;
+		clearTimeout(stubborn);
 	};
 	const ready = (async () => {
 		for (let tries = 0; tries < 600; tries++) {
