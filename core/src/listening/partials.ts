@@ -6,8 +6,6 @@ export interface FramePartial extends PartialFrequency {
 	readonly magnitude: number;
 	/** From the phase between two frames; a first frame has only its peak. */
 	readonly byPhase: boolean;
-	/** Where the partial was looked for lies in this bin; phase sums need the same one twice. */
-	readonly bin: number;
 }
 
 const MOST_PARTIALS = 16;
@@ -50,8 +48,7 @@ export function measurePartials(
 				frequency: rough,
 				error: PEAK_ERROR_BINS * binHz,
 				magnitude: magnitude[bin],
-				byPhase: false,
-				bin
+				byPhase: false
 			});
 			continue;
 		}
@@ -66,8 +63,7 @@ export function measurePartials(
 			frequency,
 			error: phaseError / (2 * Math.PI * seconds),
 			magnitude: magnitude[bin],
-			byPhase: true,
-			bin
+			byPhase: true
 		});
 	}
 	return found;

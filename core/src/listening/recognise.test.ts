@@ -29,7 +29,7 @@ function peaksOf(note: number, levels: (partial: number) => number | undefined, 
 		const frequency = partialHz(string, partial);
 		if (level === undefined || frequency > 11_000) continue;
 		const magnitude = 10 ** (level / 20);
-		peaks.push({ frequency, magnitude, clarity: 100 });
+		peaks.push({ frequency, magnitude });
 	}
 	return peaks.sort((a, b) => b.magnitude - a.magnitude);
 }
@@ -84,7 +84,7 @@ describe('recognition from peaks', () => {
 	});
 
 	it('leaves out the knock of the key under a treble note', () => {
-		const knock = [45, 90, 126].map((frequency) => ({ frequency, magnitude: 0.3, clarity: 50 }));
+		const knock = [45, 90, 126].map((frequency) => ({ frequency, magnitude: 0.3 }));
 		const found = recogniseNote(
 			[...peaksOf(96, falling), ...knock].sort((a, b) => b.magnitude - a.magnitude),
 			strings,

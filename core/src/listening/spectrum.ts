@@ -83,8 +83,6 @@ export class Spectrum {
 export interface Peak {
 	readonly frequency: number;
 	readonly magnitude: number;
-	/** Magnitude above the noise scale, as a ratio. */
-	readonly clarity: number;
 }
 
 /** A peak so near a stronger one, and so much weaker, is that one's skirt: decay and attack widen every peak. */
@@ -103,7 +101,7 @@ export function findPeaks(spectrum: Spectrum, sampleRate: number, most: number, 
 		if (here < 1e-3 * top || here < magnitude[k - 1] || here <= magnitude[k + 1]) continue;
 		const floor = spectrum.floorAt(k);
 		if (here < clarity * floor) continue;
-		peaks.push({ frequency: (spectrum.refinedBin(k) * sampleRate) / size, magnitude: here, clarity: here / floor });
+		peaks.push({ frequency: (spectrum.refinedBin(k) * sampleRate) / size, magnitude: here });
 	}
 	const strongestFirst = peaks.sort((a, b) => b.magnitude - a.magnitude);
 	const skirt = (SKIRT_BINS * sampleRate) / size;

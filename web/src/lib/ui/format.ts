@@ -17,12 +17,6 @@ export function flatOrSharp(cents: number): string {
 	return `${size} ${size === '1.0' ? 'cent' : 'cents'} ${cents < 0 ? 'flat' : 'sharp'}`;
 }
 
-/** "7.3 wide", "0.6 narrow", "still". */
-export function wideOrNarrow(beats: number): string {
-	const size = Math.abs(beats).toFixed(1);
-	return Number(size) === 0 ? 'still' : `${size} ${beats < 0 ? 'narrow' : 'wide'}`;
-}
-
 export function inHz(value: number, digits = 1): string {
 	return value.toFixed(digits);
 }
