@@ -81,6 +81,8 @@ test('a visit on the simulated instrument, from sign-in to the record', async ({
 		.getByRole('row', { name: /Square piano/ })
 		.getByRole('link')
 		.click();
+	// The note stands in the instrument's table too: wait for the visit's own page.
+	await expect(page).toHaveURL(/\/close$/);
 	await expect(page.getByText('Square piano, small but sound.')).toBeVisible();
 	await page.goto(page.url().replace('/close', '/set'));
 	await expect(page).toHaveURL(/\/close$/);
