@@ -5,13 +5,15 @@ const CORE_ORDER = [
 	'temperament',
 	'strings',
 	'intervals',
+	'bearing',
 	'curve',
 	'listening',
 	'sounding',
-	'setting'
+	'setting',
+	'proving'
 ];
-const FEATURES = ['account', 'instruments', 'visit'];
-const SHARED = ['ui', 'charts', 'audio', 'workers'];
+const FEATURES = ['account', 'instruments', 'visit', 'temperaments', 'intervals', 'bearing', 'counts'];
+const SHARED = ['ui', 'charts', 'audio', 'workers', 'tuning'];
 const TEST = '\\.test\\.ts$';
 const lib = (names) => `^web/src/lib/(${names.join('|')})/`;
 

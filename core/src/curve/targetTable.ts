@@ -24,7 +24,9 @@ export interface TargetTableOptions {
 	readonly lowest: number;
 	readonly highest: number;
 	readonly a4: Hz;
-	readonly temperament: Temperament;
+	readonly temperament: Pick<Temperament, 'tuning'>;
+	/** The note class that stands at its equal-tempered pitch; A unless said otherwise. */
+	readonly anchor?: number;
 	/** B by note; 0 gives ideal strings. */
 	readonly inharmonicityAt: (note: number) => number;
 }
@@ -37,7 +39,7 @@ export function targetTable(options: TargetTableOptions): readonly NoteTarget[] 
 	const { lowest, highest, a4, temperament, inharmonicityAt } = options;
 	if (!Number.isInteger(lowest) || !Number.isInteger(highest) || lowest > highest)
 		throw new RangeError(`targetTable: the compass ${lowest} to ${highest} is not a range of notes`);
-	const offsets = offsetsFromEqual(temperament);
+	const offsets = offsetsFromEqual(temperament, options.anchor);
 	const strings: StiffString[] = [];
 	for (let note = lowest; note <= highest; note++)
 		strings.push(stringFromFirstPartial(hzAbove(equalHz(note, a4), offsets[noteClass(note)]), inharmonicityAt(note)));

@@ -44,6 +44,10 @@ export function subtractTemperings(a: Tempering, b: Tempering): Tempering {
 	};
 }
 
+export function sumOfTemperings(all: readonly Tempering[]): Tempering {
+	return all.reduce(addTemperings, PURE);
+}
+
 export function isSameTempering(a: Tempering, b: Tempering): boolean {
 	const rest = subtractTemperings(a, b);
 	return rest.pythagorean.num === 0 && rest.syntonic.num === 0;
@@ -60,4 +64,28 @@ export function temperingText({ pythagorean, syntonic }: Tempering): string {
 	if (pythagorean.num !== 0) parts.push(`${fractionText(pythagorean)} P`);
 	if (syntonic.num !== 0) parts.push(`${fractionText(syntonic)} S`);
 	return parts.length ? parts.join(' ') : 'pure';
+}
+
+const TEMPERING = /^([+-]?)\s*(\d{1,4})(?:\/(\d{1,4}))?\s*([PS])/i;
+
+/**
+ * Reads "pure", "0", "1/6 P", "-1/12 P", "1/4 S", "1 P -11/4 S".
+ * @returns undefined when the text says no tempering
+ */
+export function parseTempering(text: string): Tempering | undefined {
+	let rest = text.trim().replace(/[−–]/g, '-');
+	if (/^(pure|0)$/i.test(rest)) return PURE;
+	let sum = PURE;
+	if (rest === '') return undefined;
+	while (rest !== '') {
+		const match = TEMPERING.exec(rest);
+		if (!match || Number(match[3] ?? 1) === 0) return undefined;
+		const part = fraction(Number(match[2]) * (match[1] === '-' ? -1 : 1), Number(match[3] ?? 1));
+		sum = addTemperings(
+			sum,
+			match[4].toUpperCase() === 'P' ? { ...PURE, pythagorean: part } : { ...PURE, syntonic: part }
+		);
+		rest = rest.slice(match[0].length).trim();
+	}
+	return sum;
 }

@@ -30,3 +30,10 @@ export function fractionValue({ num, den }: Fraction): number {
 export function fractionText({ num, den }: Fraction): string {
 	return den === 1 ? String(num) : `${num}/${den}`;
 }
+
+/** Reads "3/2", "2" or "-1/6"; undefined when the text is no fraction of whole numbers. */
+export function parseFraction(text: string): Fraction | undefined {
+	const match = /^([+-]?\d{1,9})(?:\s*[/:]\s*(\d{1,9}))?$/.exec(text.trim().replace(/[−–]/g, '-'));
+	if (!match || Number(match[2] ?? 1) === 0) return undefined;
+	return fraction(Number(match[1]), Number(match[2] ?? 1));
+}

@@ -1,4 +1,4 @@
-import { defaultTwin, hz, centsBetween } from '@fendrel/core';
+import { defaultTwin, hz, centsBetween, temperamentById, TEMPERAMENTS } from '@fendrel/core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { v7 as uuid } from 'uuid';
 import { hashPassword, signIn } from './auth/signIn';
@@ -85,13 +85,12 @@ describe('tables', () => {
 		await migrator(database()).down({ to: 0 });
 		await migrate(database());
 		await migrate(database());
-		expect((await listTemperaments(uuid())).map(({ slug }) => slug).sort()).toEqual([
-			'equal',
-			'meantone-quarter',
-			'pythagorean',
-			'vallotti',
-			'werckmeister-3'
-		]);
+		const library = await listTemperaments(uuid());
+		expect(library.map(({ slug }) => slug).sort()).toEqual(TEMPERAMENTS.map(({ id }) => id).sort());
+		for (const { slug, own, name, tuning } of library) {
+			expect(own).toBe(false);
+			expect({ name, tuning }).toEqual({ name: temperamentById(slug).name, tuning: temperamentById(slug).tuning });
+		}
 	});
 });
 

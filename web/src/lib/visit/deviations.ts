@@ -1,5 +1,5 @@
 import { centsBetween, hz, type SetReading } from '@fendrel/core';
-import type { Plan } from './plan';
+import type { Plan } from '$lib/tuning/plan';
 
 interface Stored {
 	readonly note: number;

@@ -15,7 +15,7 @@ import {
 } from '@fendrel/core';
 import { v7 as uuid } from 'uuid';
 import { deviationsNow } from './deviations';
-import type { Plan } from './plan';
+import type { Plan } from '$lib/tuning/plan';
 import type { Reading } from './schema';
 import { stringChoices, type StringChoice } from './strings';
 

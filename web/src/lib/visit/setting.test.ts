@@ -5,15 +5,23 @@ import {
 	equalHz,
 	hz,
 	hzAbove,
+	temperamentById,
 	type ListenerEvent,
 	type StringReading
 } from '@fendrel/core';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import { planFor } from './plan';
+import { planFor } from '$lib/tuning/plan';
 import type { Reading } from './schema';
 import { Setting } from './setting.svelte';
 
-const plan = planFor({ kind: 'upright', lowest: 21, highest: 108, a4: 440, temperament: 'equal', measured: [] });
+const plan = planFor({
+	kind: 'upright',
+	lowest: 21,
+	highest: 108,
+	a4: 440,
+	temperament: temperamentById('equal'),
+	measured: []
+});
 let stored: Reading[];
 let setting: Setting;
 

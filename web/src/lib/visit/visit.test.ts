@@ -1,7 +1,7 @@
-import { defaultTwin } from '@fendrel/core';
+import { defaultTwin, temperamentById } from '@fendrel/core';
 import { describe, expect, it } from 'vitest';
 import { instrumentSchema } from '$lib/instruments/schema';
-import { planFor } from './plan';
+import { planFor } from '$lib/tuning/plan';
 import { parseA4, progressSchema, visitChangesSchema } from './schema';
 import { setKeyAction } from './set/keys';
 import { roomState } from './set/room';
@@ -140,7 +140,7 @@ describe('the plan', () => {
 			lowest: 21,
 			highest: 108,
 			a4: 415,
-			temperament: 'vallotti',
+			temperament: temperamentById('vallotti'),
 			measured: [[60, 3e-4]]
 		});
 		expect(plan.targetOf(69)?.pitch).toBe(415);

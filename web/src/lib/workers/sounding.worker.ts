@@ -1,4 +1,4 @@
-import { renderStrike } from '@fendrel/core';
+import { renderPassage, renderStrike } from '@fendrel/core';
 import { expose, transfer } from 'comlink';
 import type { SoundingWorker } from './sounding';
 
@@ -9,6 +9,10 @@ const worker: SoundingWorker = {
 			sounds,
 			sounds.map(({ buffer }) => buffer)
 		);
+	},
+	passage(chords, sampleRate, seed) {
+		const sound = renderPassage(chords, sampleRate, seed);
+		return transfer(sound, [sound.buffer]);
 	}
 };
 

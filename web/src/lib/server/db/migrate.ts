@@ -3,8 +3,12 @@ import { SequelizeStorage, Umzug } from 'umzug';
 import { v7 as uuid } from 'uuid';
 import type { Database } from './connection';
 import * as firstSlice from './migrations/0001-first-slice';
+import * as temperamentTunings from './migrations/0002-temperaments';
 
-const MIGRATIONS = [{ name: '0001-first-slice', ...firstSlice }];
+const MIGRATIONS = [
+	{ name: '0001-first-slice', ...firstSlice },
+	{ name: '0002-temperaments', ...temperamentTunings }
+];
 
 export function migrator({ sequelize }: Database) {
 	const context = sequelize.getQueryInterface();
@@ -24,8 +28,8 @@ export function migrator({ sequelize }: Database) {
 export async function migrate(database: Database): Promise<void> {
 	await migrator(database).up();
 	const { temperaments } = database.models;
-	for (const { id: slug, name, fifths } of TEMPERAMENTS) {
-		const row = { name, fifths: [...fifths] };
+	for (const { id: slug, name, tuning, ...about } of TEMPERAMENTS) {
+		const row = { name, tuning, about };
 		const [changed] = await temperaments.update(row, { where: { slug, workshopId: null } });
 		const exists = changed > 0 || (await temperaments.count({ where: { slug, workshopId: null } })) > 0;
 		if (!exists) await temperaments.create({ id: uuid(), workshopId: null, slug, ...row });

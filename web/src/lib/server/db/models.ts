@@ -1,5 +1,5 @@
 import { DataTypes, type Model, type ModelAttributes, type ModelStatic, type Sequelize } from 'sequelize';
-import type { InstrumentTwin, StringKind, Tempering } from '@fendrel/core';
+import type { InstrumentTwin, StringKind, Temperament, Tuning } from '@fendrel/core';
 
 /** Rows as they stand in the tables; ids are UUIDs as text. */
 export interface WorkshopRow {
@@ -49,8 +49,11 @@ export interface TemperamentRow {
 	workshopId: string | null;
 	slug: string;
 	name: string;
-	fifths: (Tempering | 'wolf')[];
+	tuning: Tuning;
+	about: TemperamentAbout;
 }
+/** A temperament's description. */
+export type TemperamentAbout = Pick<Temperament, 'family' | 'uses' | 'period' | 'character' | 'goodFor' | 'source'>;
 export interface VisitRow {
 	id: string;
 	workshopId: string;
@@ -182,7 +185,8 @@ export function defineModels(sequelize: Sequelize): Models {
 			workshopId: optional(DataTypes.UUID),
 			slug: required(DataTypes.STRING(60)),
 			name: required(DataTypes.STRING(120)),
-			fifths: json<TemperamentRow>('fifths')
+			tuning: json<TemperamentRow>('tuning'),
+			about: json<TemperamentRow>('about')
 		}),
 		visits: define<VisitRow>('visits', {
 			id,

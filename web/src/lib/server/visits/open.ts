@@ -29,11 +29,7 @@ export async function loadVisit(workshopId: string, id: string) {
 	return {
 		visit: { id, a4, tolerance, temperamentId, stage, currentNote, moved, note, startedAt, finishedAt },
 		instrument: { id: instrument.id, name, kind, lowest, highest, twin, place },
-		temperaments: temperaments.map((temperament) => ({
-			id: temperament.id,
-			slug: temperament.slug,
-			name: temperament.name
-		})),
+		temperaments,
 		measured: [...measured],
 		readings: readings.map(({ workshopId: _, visitId: __, ...reading }) => reading)
 	};

@@ -1,16 +1,17 @@
 <script lang="ts">
 	import { onMount, untrack } from 'svelte';
 	import { beforeNavigate, goto } from '$app/navigation';
-	import { A4_PRESETS, TOLERANCES, type Temperament } from '@fendrel/core';
+	import { A4_PRESETS, TOLERANCES } from '@fendrel/core';
+	import { grouped, type StoredTemperament } from '$lib/tuning/stored';
 	import { inHz } from '$lib/ui/format';
 	import { saveChanges } from '../requests';
 	import { parseA4, type VisitChangesForm } from '../schema';
 
 	interface Props {
 		visitId: string;
-		temperaments: readonly { readonly id: string; readonly name: string }[];
+		temperaments: readonly StoredTemperament[];
 		/** The temperament chosen, with its text. */
-		about: Temperament;
+		about: StoredTemperament;
 		a4: number;
 		temperamentId: string;
 		tolerance: number;
@@ -89,21 +90,14 @@
 	</fieldset>
 	<fieldset disabled={!alive}>
 		<legend>Temperament</legend>
-		<div class="temperaments">
-			{#each temperaments as { id, name } (id)}
-				<label class="temperament" class:taken={id === temperamentId}>
-					<input
-						type="radio"
-						name="temperament"
-						value={id}
-						bind:group={temperamentId}
-						onchange={() => save({ temperamentId })}
-					/>
-					{name}
-				</label>
+		<select class="select" aria-label="Temperament" bind:value={temperamentId} onchange={() => save({ temperamentId })}>
+			{#each grouped(temperaments) as { title, members } (title)}
+				<optgroup label={title}>
+					{#each members as { id, name } (id)}<option value={id}>{name}</option>{/each}
+				</optgroup>
 			{/each}
-		</div>
-		<p class="soft about">{about.character} {about.goodFor}</p>
+		</select>
+		<p class="soft about">{about.character} {about.goodFor} <a href="/temperaments/{about.slug}">More about it</a></p>
 	</fieldset>
 	<fieldset disabled={!alive}>
 		<legend>A string holds within <span class="soft">cents, two blows running</span></legend>
@@ -181,27 +175,10 @@
 		min-height: 44px;
 		background: var(--sheet);
 	}
-	.temperaments {
-		display: grid;
-		grid-template-columns: 1.25fr 1fr;
-	}
-	.temperament {
-		white-space: nowrap;
-		font-size: 0.95rem;
-		display: flex;
-		gap: 0.6rem;
-		align-items: center;
-		min-height: 36px;
-		cursor: pointer;
-		padding-left: 0.25rem;
-	}
-	.temperament input {
-		accent-color: var(--felt);
-		width: 18px;
-		height: 18px;
-	}
-	.taken {
-		font-weight: 700;
+	.select {
+		min-height: 44px;
+		background: var(--sheet);
+		width: 100%;
 	}
 	.about {
 		font-size: 0.95rem;

@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { A4, beatOf, hz, INTERVALS, nearestNote, noteName, type SettingStep } from '@fendrel/core';
 	import CoincidenceLadder from '$lib/charts/CoincidenceLadder.svelte';
-	import type { Plan } from '$lib/visit/plan';
+	import type { Plan } from '$lib/tuning/plan';
 
 	let { step, plan }: { step: SettingStep; plan: Plan } = $props();
 	/** F2 lies a seventeenth under A4: its fifth partial meets a fork and A4 alike. */

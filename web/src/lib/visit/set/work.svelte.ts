@@ -1,7 +1,7 @@
 import { A4, cents, type InstrumentTwin } from '@fendrel/core';
 import { Listening } from '$lib/audio/listening.svelte';
 import type { MovedPins } from '$lib/audio/simulated';
-import type { Plan } from '../plan';
+import type { Plan } from '$lib/tuning/plan';
 import { saveChanges } from '../requests';
 import { Setting, type Kept } from '../setting.svelte';
 import { Sync } from '../sync.svelte';

@@ -1,15 +1,61 @@
 import { Op } from 'sequelize';
+import { v7 as uuid } from 'uuid';
+import type { StoredTemperament } from '$lib/tuning/stored';
 import { database } from '../connection';
-import type { TemperamentRow } from '../models';
+import type { TemperamentAbout, TemperamentRow } from '../models';
 
-/** The library and the workshop's own. */
-export async function listTemperaments(workshopId: string): Promise<TemperamentRow[]> {
+/** What a user says of a temperament: all but where it stands. */
+export type TemperamentDetails = Pick<TemperamentRow, 'name' | 'tuning'> & { readonly about: TemperamentAbout };
+
+/** The library and the workshop's own, by name. */
+export async function listTemperaments(workshopId: string): Promise<StoredTemperament[]> {
 	const rows = await database().models.temperaments.findAll({
-		where: { workshopId: { [Op.or]: [null, workshopId] } } as never
+		where: { workshopId: { [Op.or]: [null, workshopId] } } as never,
+		order: [['name', 'ASC']]
 	});
-	return rows.map((row) => row.get());
+	return rows.map((row) => stored(row.get()));
 }
 
-export async function getTemperament(workshopId: string, id: string): Promise<TemperamentRow | undefined> {
+/** By row id. */
+export async function getTemperament(workshopId: string, id: string): Promise<StoredTemperament | undefined> {
 	return (await listTemperaments(workshopId)).find((temperament) => temperament.id === id);
+}
+
+export async function temperamentBySlug(workshopId: string, slug: string): Promise<StoredTemperament | undefined> {
+	return (await listTemperaments(workshopId)).find((temperament) => temperament.slug === slug);
+}
+
+function stored({ id, workshopId, slug, name, tuning, about }: TemperamentRow): StoredTemperament {
+	return { id, slug, own: workshopId !== null, name, tuning, ...about };
+}
+
+/**
+ * Keeps all of them or none.
+ * @returns their slugs
+ * @throws UniqueConstraintError when the workshop has one of that name
+ */
+export async function createTemperaments(workshopId: string, all: readonly TemperamentDetails[]): Promise<string[]> {
+	const { sequelize, models } = database();
+	return sequelize.transaction(async (transaction) => {
+		const slugs: string[] = [];
+		for (const { name, tuning, about } of all) {
+			const id = uuid();
+			await models.temperaments.create({ id, workshopId, slug: id, name, tuning, about }, { transaction });
+			slugs.push(id);
+		}
+		return slugs;
+	});
+}
+
+/** @throws UniqueConstraintError as createTemperaments does */
+export async function updateTemperament(workshopId: string, id: string, details: TemperamentDetails): Promise<void> {
+	await database().models.temperaments.update(details, { where: { workshopId, id } });
+}
+
+/** @returns how many visits rest on it; it is deleted only when none does */
+export async function deleteTemperament(workshopId: string, id: string): Promise<number> {
+	const { models } = database();
+	const visits = await models.visits.count({ where: { temperamentId: id } });
+	if (visits === 0) await models.temperaments.destroy({ where: { workshopId, id } });
+	return visits;
 }

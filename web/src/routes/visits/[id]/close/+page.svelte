@@ -10,7 +10,7 @@
 	import { counted, flatOrSharp, inHz, noteRuns, onDay, signed } from '$lib/ui/format';
 	import VisitFrame from '$lib/visit/VisitFrame.svelte';
 	import { deviationsNow } from '$lib/visit/deviations';
-	import { planFor } from '$lib/visit/plan';
+	import { planFor } from '$lib/tuning/plan';
 	import { saveChanges } from '$lib/visit/requests';
 	import { Sync } from '$lib/visit/sync.svelte';
 
@@ -18,9 +18,7 @@
 	const visit = $derived(data.visit);
 	const instrument = $derived(data.instrument);
 	const temperament = $derived(data.temperaments.find(({ id }) => id === visit.temperamentId)!);
-	const plan = $derived(
-		planFor({ ...instrument, a4: visit.a4, temperament: temperament.slug, measured: data.measured })
-	);
+	const plan = $derived(planFor({ ...instrument, a4: visit.a4, temperament, measured: data.measured }));
 	const summary = $derived(summariseVisit(deviationsNow(data.readings, plan), instrument.lowest, instrument.highest));
 	const records = $derived(
 		[...summary.notes.values()].flatMap(({ note, found, left }) => (found === undefined ? [] : [{ note, found, left }]))

@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { onMount, untrack } from 'svelte';
-	import { summariseVisit, temperamentById, temperingText } from '@fendrel/core';
+	import { fifthTexts, summariseVisit } from '@fendrel/core';
 	import { invalidateAll } from '$app/navigation';
 	import KeyboardStrip from '$lib/charts/KeyboardStrip.svelte';
 	import Staircase from '$lib/charts/Staircase.svelte';
@@ -9,7 +9,7 @@
 	import VisitFrame from '$lib/visit/VisitFrame.svelte';
 	import PlanChoices from '$lib/visit/plan/PlanChoices.svelte';
 	import TargetTable from '$lib/visit/plan/TargetTable.svelte';
-	import { planFor } from '$lib/visit/plan';
+	import { planFor } from '$lib/tuning/plan';
 	import { saveChanges } from '$lib/visit/requests';
 	import { deviationsNow } from '$lib/visit/deviations';
 
@@ -19,8 +19,7 @@
 	let tolerance = $state(untrack(() => data.visit.tolerance));
 
 	const chosen = $derived(data.temperaments.find(({ id }) => id === temperamentId)!);
-	const temperament = $derived(temperamentById(chosen.slug));
-	const plan = $derived(planFor({ ...data.instrument, a4, temperament: chosen.slug, measured: data.measured }));
+	const plan = $derived(planFor({ ...data.instrument, a4, temperament: chosen, measured: data.measured }));
 	const thirds = $derived(
 		plan.targets
 			.filter(({ note, majorThird }) => note >= 53 && note <= 65 && majorThird !== undefined)
@@ -46,7 +45,7 @@
 		<PlanChoices
 			visitId={data.visit.id}
 			temperaments={data.temperaments}
-			about={temperament}
+			about={chosen}
 			bind:a4
 			bind:temperamentId
 			bind:tolerance
@@ -57,11 +56,7 @@
 			<Staircase treads={thirds} interval="major thirds" />
 			<h2>
 				<b>Where does every note go?</b>
-				<span
-					>fifths: {[
-						...new Set(temperament.fifths.map((fifth) => (fifth === 'wolf' ? 'one wolf' : temperingText(fifth))))
-					].join(', ')} (P, S: Pythagorean, syntonic comma)</span
-				>
+				<span>fifths: {[...new Set(fifthTexts(chosen))].join(', ')} (P, S: Pythagorean, syntonic comma)</span>
 			</h2>
 			<TargetTable targets={plan.targets} />
 			<p class="soft small">{basis} + wide, − narrow.</p>

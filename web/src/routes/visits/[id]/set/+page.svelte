@@ -15,14 +15,14 @@
 	import Messages from '$lib/visit/set/Messages.svelte';
 	import { Work } from '$lib/visit/set/work.svelte';
 	import { roomState } from '$lib/visit/set/room';
-	import { planFor } from '$lib/visit/plan';
+	import { planFor } from '$lib/tuning/plan';
 
 	let { data } = $props();
 	// The work below belongs to this visit for as long as the page is open.
 	const { visit, instrument, temperaments, measured, readings } = untrack(() => data);
 	const temperament = temperaments.find(({ id }) => id === visit.temperamentId)!;
 	const { lowest, highest } = instrument;
-	const plan = planFor({ ...instrument, a4: visit.a4, temperament: temperament.slug, measured });
+	const plan = planFor({ ...instrument, a4: visit.a4, temperament, measured });
 	const work = new Work({ visit, instrument, plan, readings });
 	const { setting, listening, sync } = work;
 	onMount(() => work.open());

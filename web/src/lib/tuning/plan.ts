@@ -1,11 +1,4 @@
-import {
-	estimateInharmonicity,
-	hz,
-	targetTable,
-	temperamentById,
-	type NoteTarget,
-	type StringKind
-} from '@fendrel/core';
+import { estimateInharmonicity, hz, targetTable, type NoteTarget, type StringKind, type Tuning } from '@fendrel/core';
 
 /** What targets follow from. */
 export interface PlanBasis {
@@ -13,8 +6,9 @@ export interface PlanBasis {
 	readonly lowest: number;
 	readonly highest: number;
 	readonly a4: number;
-	/** Slug of a library temperament. */
-	readonly temperament: string;
+	readonly temperament: { readonly tuning: Tuning };
+	/** The note class that stands at its equal-tempered pitch; A unless said otherwise. */
+	readonly anchor?: number;
 	/** B of the notes that have been read. */
 	readonly measured: readonly (readonly [note: number, b: number])[];
 }
@@ -27,14 +21,8 @@ export interface Plan {
 	readonly notesRead: number;
 }
 
-export function planFor({ kind, lowest, highest, a4, temperament, measured }: PlanBasis): Plan {
+export function planFor({ kind, lowest, highest, a4, temperament, anchor, measured }: PlanBasis): Plan {
 	const { at, notesRead } = estimateInharmonicity(kind, new Map(measured));
-	const targets = targetTable({
-		lowest,
-		highest,
-		a4: hz(a4),
-		temperament: temperamentById(temperament),
-		inharmonicityAt: at
-	});
+	const targets = targetTable({ lowest, highest, a4: hz(a4), temperament, anchor, inharmonicityAt: at });
 	return { targets, targetOf: (note) => targets[note - lowest], inharmonicityAt: at, notesRead };
 }

@@ -1,0 +1,33 @@
+import type { Hz } from '../units/quantity';
+
+/** Partials 1 to 16 are looked at: above, piano strings give the ear nothing to hold on to. */
+export const HIGHEST_PARTIAL = 16;
+
+/** Level of a partial relative to the first, in dB: about 3 dB less from one to the next on struck strings in the middle. */
+const FALL = 3;
+/** A partial heard best between these pitches; beyond them it loses 12 dB an octave. */
+const BEST_HZ = { low: 200, high: 2500 } as const;
+/** 45 dB under the first partial nobody follows a beat any more. */
+const DEAF = 45;
+
+/**
+ * How well the ear follows a beat between two partials of those numbers at that pitch: 1 at best, 0 not at all.
+ * A rule of thumb of ours for struck strings, to rank by; no measurement rests on it.
+ */
+export function audibility(lowerPartial: number, upperPartial: number, heardAt: Hz): number {
+	const weaker = Math.max(lowerPartial, upperPartial) - 1;
+	const octavesOut = Math.max(0, Math.log2(BEST_HZ.low / heardAt), Math.log2(heardAt / BEST_HZ.high));
+	return Math.max(0, 1 - (FALL * weaker + 12 * octavesOut) / DEAF);
+}
+
+/** Rates that can be counted or compared with ease, per second. */
+export const EASY_RATES = { slowest: 3, fastest: 12 } as const;
+/** Faster than this a beat is roughness, not a count. */
+export const FASTEST_COUNT = 15;
+
+/** 1 up to 8 beats a second, falling to 0 where a beat becomes roughness. */
+export function countability(rate: number): number {
+	const fast = Math.abs(rate);
+	if (fast <= 8) return 1;
+	return Math.max(0, 1 - (fast - 8) / (FASTEST_COUNT + 5 - 8));
+}

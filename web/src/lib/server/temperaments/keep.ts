@@ -1,0 +1,86 @@
+import { error } from '@sveltejs/kit';
+import { examineTuning } from '@fendrel/core';
+import { fromText } from '$lib/temperaments/exchange';
+import { draftSchema, type Draft, type KeepResult } from '$lib/temperaments/schema';
+import type { StoredTemperament } from '$lib/tuning/stored';
+import { isDuplicate } from '../db/faults';
+import {
+	createTemperaments,
+	listTemperaments,
+	temperamentBySlug,
+	updateTemperament,
+	type TemperamentDetails
+} from '../db/stores/temperaments';
+
+const details = ({ name, tuning, ...about }: Draft): TemperamentDetails => ({ name, tuning, about });
+const refused = (...problems: string[]): KeepResult => ({ kind: 'refused', problems });
+const TAKEN = (name: string) => `There is a temperament called “${name}” already. Choose another name.`;
+/** The database's own rule for names: case and accents make no difference. */
+const sameName = new Intl.Collator('en', { sensitivity: 'base' });
+
+/** The temperament, or "not found": also when it belongs to another workshop. */
+export async function temperamentOr404(workshopId: string, slug: string): Promise<StoredTemperament> {
+	return (await temperamentBySlug(workshopId, slug)) ?? error(404, { message: 'There is no such temperament here.' });
+}
+
+/** Keeps a designed temperament: a new one, or over an own one that is there. */
+export async function keepDraft(
+	workshopId: string,
+	sent: unknown,
+	confirmed: boolean,
+	over?: StoredTemperament
+): Promise<KeepResult> {
+	const parsed = draftSchema.safeParse(sent);
+	if (!parsed.success) return refused(...parsed.error.issues.map(({ message }) => message));
+	const { name, tuning } = parsed.data;
+	const taken = (await listTemperaments(workshopId)).some(
+		(each) => each.id !== over?.id && sameName.compare(each.name, name) === 0
+	);
+	if (taken) return refused(TAKEN(name));
+	const { ask } = examineTuning(tuning);
+	if (ask && !confirmed) return { kind: 'ask', questions: [ask] };
+	try {
+		if (!over) {
+			const slugs = await createTemperaments(workshopId, [details(parsed.data)]);
+			return { kind: 'kept', slugs, names: [name] };
+		}
+		await updateTemperament(workshopId, over.id, details(parsed.data));
+		return { kind: 'kept', slugs: [over.slug], names: [name] };
+	} catch (fault) {
+		if (isDuplicate(fault)) return refused(TAKEN(name));
+		throw fault;
+	}
+}
+
+/** Brings in a file's temperaments: all of them, or none. */
+export async function importText(
+	workshopId: string,
+	text: string,
+	{ confirmed, rename }: { readonly confirmed: boolean; readonly rename: boolean }
+): Promise<KeepResult> {
+	const imported = fromText(text);
+	if ('problems' in imported) return refused(...imported.problems);
+	const names = (await listTemperaments(workshopId)).map(({ name }) => name);
+	const isTaken = (name: string) => names.some((each) => sameName.compare(each, name) === 0);
+	const problems: string[] = [];
+	const drafts = imported.drafts.map(({ draft, line }) => {
+		let { name } = draft;
+		if (isTaken(name) && !rename) problems.push(`Line ${line}: ${TAKEN(name)}`);
+		for (let n = 2; isTaken(name); n++) name = `${draft.name} (${n})`;
+		names.push(name);
+		return { ...draft, name };
+	});
+	if (problems.length) return refused(...problems);
+	const questions = drafts.flatMap(({ name, tuning }) => {
+		const { ask } = examineTuning(tuning);
+		return ask ? [`${name}: ${ask}`] : [];
+	});
+	if (questions.length && !confirmed) return { kind: 'ask', questions };
+	try {
+		const slugs = await createTemperaments(workshopId, drafts.map(details));
+		return { kind: 'kept', slugs, names: drafts.map(({ name }) => name) };
+	} catch (fault) {
+		if (isDuplicate(fault)) return refused('One of the names is taken. Choose other names.');
+		throw fault;
+	}
+}

@@ -1,0 +1,10 @@
+import { workshopOf } from '$lib/server/auth/guard';
+import { readJson } from '$lib/server/json';
+import { keepDraft } from '$lib/server/temperaments/keep';
+import { keepSchema } from '$lib/temperaments/schema';
+
+/** Keeps a new temperament in the workshop. */
+export async function POST({ request, locals }) {
+	const { draft, confirmed } = await readJson(request, keepSchema);
+	return Response.json(await keepDraft(workshopOf(locals), draft, confirmed));
+}

@@ -1,0 +1,28 @@
+import { workshopOf } from '$lib/server/auth/guard';
+import { deleteTemperament } from '$lib/server/db/stores/temperaments';
+import { readJson } from '$lib/server/json';
+import { keepDraft, temperamentOr404 } from '$lib/server/temperaments/keep';
+import { keepSchema } from '$lib/temperaments/schema';
+import { counted } from '$lib/ui/format';
+
+const LIBRARY = 'This one belongs to the library and stays as it is. Keep yours under a name of its own.';
+
+/** Changes one of the workshop's own. */
+export async function PUT({ request, locals, params }) {
+	const workshopId = workshopOf(locals);
+	const temperament = await temperamentOr404(workshopId, params.slug);
+	if (!temperament.own) return Response.json({ message: LIBRARY }, { status: 409 });
+	const { draft, confirmed } = await readJson(request, keepSchema);
+	return Response.json(await keepDraft(workshopId, draft, confirmed, temperament));
+}
+
+/** Deletes one of the workshop's own that no visit rests on. */
+export async function DELETE({ locals, params }) {
+	const workshopId = workshopOf(locals);
+	const temperament = await temperamentOr404(workshopId, params.slug);
+	if (!temperament.own) return Response.json({ message: LIBRARY }, { status: 409 });
+	const visits = await deleteTemperament(workshopId, temperament.id);
+	if (visits === 0) return Response.json({ deleted: true });
+	const message = `It is part of the record of ${counted(visits, 'visit')}, so it stays.`;
+	return Response.json({ message }, { status: 409 });
+}

@@ -1,0 +1,10 @@
+import { workshopOf } from '$lib/server/auth/guard';
+import { readJson } from '$lib/server/json';
+import { importText } from '$lib/server/temperaments/keep';
+import { importSchema } from '$lib/temperaments/schema';
+
+/** Brings in a file's temperaments: all or none. */
+export async function POST({ request, locals }) {
+	const { text, ...answers } = await readJson(request, importSchema);
+	return Response.json(await importText(workshopOf(locals), text, answers));
+}
