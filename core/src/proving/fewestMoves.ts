@@ -8,6 +8,9 @@ export interface FewestMoves {
 	readonly kept: readonly number[];
 }
 
+/** Cents that double rounding may put in the way of an exact limit. */
+const ROUNDING = 1e-9;
+
 /**
  * The fewest notes to move, and by how much, so that every note lies within `tolerance` of the intended
  * temperament at one common level: exact, by looking at every window of width 2 tolerance over the deviations.
@@ -22,7 +25,7 @@ export function fewestMoves(
 ): FewestMoves {
 	const at = (level: number) => {
 		const out = notes.flatMap((note, i) =>
-			Math.abs(deviations[i] - level) > tolerance + 1e-9 ? [{ note, by: cents(level - deviations[i]) }] : []
+			Math.abs(deviations[i] - level) > tolerance + ROUNDING ? [{ note, by: cents(level - deviations[i]) }] : []
 		);
 		return { level, out, movement: out.reduce((sum, { by }) => sum + Math.abs(by), 0) };
 	};
@@ -30,7 +33,7 @@ export function fewestMoves(
 	const levels = fixed
 		? [0]
 		: deviations.map((lowest) => {
-				const kept = deviations.filter((each) => each >= lowest && each <= lowest + 2 * tolerance);
+				const kept = deviations.filter((each) => each >= lowest && each <= lowest + 2 * tolerance + ROUNDING);
 				return (Math.min(...kept) + Math.max(...kept)) / 2;
 			});
 	const best = levels

@@ -24,7 +24,7 @@ export function independentNotes(
 export interface ClassOffsets {
 	/** Cents from equal temperament by note class, C first. */
 	readonly offsets: readonly number[];
-	/** Their standard errors. */
+	/** Their standard errors against the mean of all twelve: a fork fixes the level, not a note's place among the others. */
 	readonly errors: readonly number[];
 }
 
@@ -34,17 +34,28 @@ export interface ClassOffsets {
  * @returns undefined when a class is missing
  */
 export function classOffsets(measured: MeasuredNotes, intended: readonly number[]): ClassOffsets | undefined {
-	const sums = Array.from({ length: 12 }, () => ({ weight: 0, value: 0 }));
-	measured.notes.forEach((note, i) => {
+	const { notes, deviations, covariance } = measured;
+	const classes = Array.from({ length: 12 }, (_, i) =>
+		notes.flatMap((note, at) => (noteClass(note) === i ? [at] : []))
+	);
+	if (classes.some((members) => members.length === 0)) return undefined;
+	// Each class, then each class against the mean, as weights on the notes.
+	const own = classes.map((members) => {
 		// A note that defines the pitch has no error of its own: a hundredth of a cent keeps weights finite.
-		const weight = 1 / Math.max(measured.covariance[i][i], 1e-4);
-		const one = sums[noteClass(note)];
-		one.weight += weight;
-		one.value += weight * measured.deviations[i];
+		const weight = (at: number) => 1 / Math.max(covariance[at][at], 1e-4);
+		const total = members.reduce((sum, at) => sum + weight(at), 0);
+		return notes.map((_, at) => (members.includes(at) ? weight(at) / total : 0));
 	});
-	if (sums.some(({ weight }) => weight === 0)) return undefined;
+	const mean = notes.map((_, at) => own.reduce((sum, row) => sum + row[at], 0) / 12);
 	return {
-		offsets: sums.map(({ weight, value }, i) => intended[i] + value / weight),
-		errors: sums.map(({ weight }) => 1 / Math.sqrt(weight))
+		offsets: own.map((row, i) => intended[i] + row.reduce((sum, weight, at) => sum + weight * deviations[at], 0)),
+		errors: own.map((row) => {
+			const against = row.map((weight, at) => weight - mean[at]);
+			const variance = against.reduce(
+				(sum, a, i) => sum + against.reduce((inner, b, j) => inner + a * b * covariance[i][j], 0),
+				0
+			);
+			return Math.sqrt(Math.max(variance, 1e-4));
+		})
 	};
 }

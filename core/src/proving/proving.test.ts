@@ -255,9 +255,10 @@ describe('what is on it', () => {
 	it('puts classes together from an octave, and says when one is missing', () => {
 		const readings = NOTES.map((note) => ({ note, deviation: cents(note === 65 ? 2 : 0), error: cents(1) }));
 		const classes = classOffsets(independentNotes(readings), new Array(12).fill(0))!;
-		// F was found twice: the mean of 0 and 2, and surer than the others.
+		// F was found twice: the mean of 0 and 2, and surer than the others, against the mean of all (variance 11.5/144).
 		expect(classes.offsets[5]).toBeCloseTo(1, 9);
-		expect(classes.errors[5]).toBeCloseTo(Math.SQRT1_2, 9);
+		expect(classes.errors[5]).toBeCloseTo(Math.sqrt(0.5 - (2 * 0.5) / 12 + 11.5 / 144), 9);
+		expect(classes.errors[4]).toBeCloseTo(Math.sqrt(1 - 2 / 12 + 11.5 / 144), 9);
 		expect(classOffsets(independentNotes(readings.slice(0, 8)), new Array(12).fill(0))).toBeUndefined();
 	});
 

@@ -1,20 +1,24 @@
 <script lang="ts">
-	import { noteName, type IntervalKind, type StiffString } from '@fendrel/core';
-	import { coincidenceLadder } from './coincidenceLadder';
+	import { noteName, type StiffString } from '@fendrel/core';
+	import { coincidenceLadder, type Rung } from './coincidenceLadder';
 
 	interface Props {
 		lowerNote: number;
 		upperNote: number;
 		lower: StiffString;
 		upper: StiffString;
-		kind: IntervalKind;
+		kind: Rung;
 		/** Where the beat is heard, such as "A5, 881 Hz". */
 		heardAt: string;
+		/** Further rungs, drawn fainter. */
+		others?: readonly Rung[];
+		/** Pixels; a small one fits beside the live figure. */
+		tall?: number;
 	}
-	let { lowerNote, upperNote, lower, upper, kind, heardAt }: Props = $props();
+	let { lowerNote, upperNote, lower, upper, kind, heardAt, others = [], tall }: Props = $props();
 	let width = $state(260);
-	const height = $derived(width < 240 ? 150 : 190);
-	const ladder = $derived(coincidenceLadder(lower, upper, kind, { width, height }));
+	const height = $derived(tall ?? (width < 240 ? 150 : 190));
+	const ladder = $derived(coincidenceLadder(lower, upper, kind, { width, height }, others));
 </script>
 
 <div bind:clientWidth={width}>
@@ -35,6 +39,9 @@
 				>
 			{/each}
 			<text x={upright.x} y={height - 6} text-anchor="middle" class="note">{noteName(upright.note)}</text>
+		{/each}
+		{#each ladder.others as { lowerPartial, upperPartial, y1, y2 } (100 * lowerPartial + upperPartial)}
+			<line x1={ladder.left} x2={ladder.right} {y1} {y2} class="other" />
 		{/each}
 		<line x1={ladder.left} x2={ladder.right} y1={ladder.rung.y1} y2={ladder.rung.y2} class="rung" />
 		<circle cx={ladder.left} cy={ladder.rung.y1} r="7" class="end" />
@@ -59,6 +66,10 @@
 	.rung {
 		stroke: var(--felt);
 		stroke-width: 4;
+	}
+	.other {
+		stroke: var(--faint);
+		stroke-width: 1.5;
 	}
 	.end {
 		fill: var(--felt);

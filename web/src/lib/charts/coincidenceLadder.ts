@@ -1,4 +1,4 @@
-import { partialHz, type IntervalKind, type StiffString } from '@fendrel/core';
+import { partialHz, type StiffString } from '@fendrel/core';
 import { scaleLog } from 'd3-scale';
 
 export interface LadderFrame {
@@ -10,14 +10,21 @@ export interface LadderFrame {
 const TILT_PER_BEAT = 2.2;
 const MOST_TILT = 16;
 
-/** Two notes' partials as uprights on one logarithmic height, and the coincident pair as a rung that tilts with its beat. */
+/** A further pair of partials that meets, to be drawn fainter. */
+export interface Rung {
+	readonly lowerPartial: number;
+	readonly upperPartial: number;
+}
+
+/** Two notes' partials as uprights on one logarithmic height, and coincident pairs as rungs that tilt with their beat. */
 export function coincidenceLadder(
 	lower: StiffString,
 	upper: StiffString,
-	kind: IntervalKind,
-	{ width, height }: LadderFrame
+	kind: Rung,
+	{ width, height }: LadderFrame,
+	others: readonly Rung[] = []
 ) {
-	const count = Math.max(kind.lowerPartial + 1, 4);
+	const count = Math.max(4, ...[kind, ...others].map(({ lowerPartial }) => lowerPartial + 1));
 	const y = scaleLog()
 		.domain([partialHz(lower, 1), partialHz(lower, count)])
 		.range([height - 34, 26]);
@@ -25,15 +32,19 @@ export function coincidenceLadder(
 		Array.from({ length: most }, (_, i) => ({ partial: i + 1, y: y(partialHz(string, i + 1)) })).filter(
 			(each) => each.y > 8
 		);
-	const beat = partialHz(upper, kind.upperPartial) - partialHz(lower, kind.lowerPartial);
-	const tilt = Math.sign(beat) * Math.min(MOST_TILT, TILT_PER_BEAT * Math.abs(beat));
-	const middle = y(partialHz(lower, kind.lowerPartial));
+	const rung = ({ lowerPartial, upperPartial }: Rung) => {
+		const beat = partialHz(upper, upperPartial) - partialHz(lower, lowerPartial);
+		const tilt = Math.sign(beat) * Math.min(MOST_TILT, TILT_PER_BEAT * Math.abs(beat));
+		const middle = y(partialHz(lower, lowerPartial));
+		return { lowerPartial, upperPartial, y1: middle + tilt / 2, y2: middle - tilt / 2 };
+	};
 	return {
 		left: width * 0.24,
 		right: width * 0.76,
 		lower: partialsOf(lower, count),
 		upper: partialsOf(upper, count),
-		rung: { y1: middle + tilt / 2, y2: middle - tilt / 2 },
+		rung: rung(kind),
+		others: others.map(rung),
 		bottom: height - 26
 	};
 }

@@ -9,15 +9,18 @@ export interface Tread {
 }
 
 /** Beat rates of successive intervals as treads of a staircase. */
-export function staircase(treads: readonly Tread[], { width, height, margin }: Frame) {
-	const [low = 0, high = 0] = extent(treads, ({ rate }) => rate) as [number, number];
+export function staircase(treads: readonly Tread[], { width, height, margin }: Frame, beside: readonly Tread[] = []) {
+	const [low = 0, high = 0] = extent([...treads, ...beside], ({ rate }) => rate) as [number, number];
 	const y = scaleLinear()
 		.domain([Math.min(0, low), Math.max(1, high)])
 		.nice(4)
 		.range([height - margin.bottom, margin.top]);
 	const step = (width - margin.left - margin.right) / Math.max(1, treads.length);
+	const place = (all: readonly Tread[]) =>
+		all.map(({ note, rate }, i) => ({ note, rate, x: margin.left + i * step, y: y(rate) }));
 	return {
-		treads: treads.map(({ note, rate }, i) => ({ note, rate, x: margin.left + i * step, y: y(rate) })),
+		treads: place(treads),
+		beside: place(beside),
 		step,
 		yTicks: y.ticks(4).map((value) => ({ value, y: y(value) })),
 		zero: y(0)

@@ -2,7 +2,8 @@
 	import { A4_PRESETS, STRING_KINDS } from '@fendrel/core';
 	import { untrack } from 'svelte';
 	import { superForm, type SuperValidated } from 'sveltekit-superforms';
-	import { KIND_NAMES, type InstrumentForm } from './schema';
+	import { KIND_NAMES } from '$lib/tuning/kinds';
+	import type { InstrumentForm } from './schema';
 
 	interface Props {
 		data: SuperValidated<InstrumentForm>;

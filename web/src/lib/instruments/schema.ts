@@ -2,13 +2,6 @@ import { parseNote, STRING_KINDS } from '@fendrel/core';
 import { z } from 'zod';
 import { a4Field, limitedText } from '$lib/ui/fields';
 
-export const KIND_NAMES: Record<(typeof STRING_KINDS)[number], string> = {
-	grand: 'Grand piano',
-	upright: 'Upright piano',
-	fortepiano: 'Fortepiano',
-	harpsichord: 'Harpsichord'
-};
-
 /** Compass that an instrument may have, as notes: C0 to C8. */
 const LOWEST = 12;
 const HIGHEST = 108;

@@ -5,7 +5,9 @@
 	let { data, children } = $props();
 	const places = [
 		{ href: '/instruments', label: 'Instruments' },
-		{ href: '/visits', label: 'Visits' }
+		{ href: '/visits', label: 'Visits' },
+		{ href: '/temperaments', label: 'Temperaments' },
+		{ href: '/intervals', label: 'Intervals' }
 	];
 </script>
 

@@ -4,10 +4,12 @@ import { v7 as uuid } from 'uuid';
 import type { Database } from './connection';
 import * as firstSlice from './migrations/0001-first-slice';
 import * as temperamentTunings from './migrations/0002-temperaments';
+import * as countedOctaves from './migrations/0003-counted-octaves';
 
 const MIGRATIONS = [
 	{ name: '0001-first-slice', ...firstSlice },
-	{ name: '0002-temperaments', ...temperamentTunings }
+	{ name: '0002-temperaments', ...temperamentTunings },
+	{ name: '0003-counted-octaves', ...countedOctaves }
 ];
 
 export function migrator({ sequelize }: Database) {

@@ -1,4 +1,5 @@
 import { DataTypes, type Model, type ModelAttributes, type ModelStatic, type Sequelize } from 'sequelize';
+import type { CountedOctave } from '$lib/counts/schema';
 import type { InstrumentTwin, StringKind, Temperament, Tuning } from '@fendrel/core';
 
 /** Rows as they stand in the tables; ids are UUIDs as text. */
@@ -91,6 +92,8 @@ export interface ReadingRow {
 	moment: number | null;
 	partials: StoredPartial[];
 }
+/** An octave that somebody counted. */
+export type CountedOctaveRow = CountedOctave & { id: string; workshopId: string; countedAt: Date };
 /** A measured partial without its units' types: rows come from outside. */
 export interface StoredPartial {
 	partial: number;
@@ -110,6 +113,7 @@ export interface Models {
 	readonly temperaments: Table<TemperamentRow>;
 	readonly visits: Table<VisitRow>;
 	readonly readings: Table<ReadingRow>;
+	readonly countedOctaves: Table<CountedOctaveRow>;
 }
 
 /**
@@ -221,6 +225,20 @@ export function defineModels(sequelize: Sequelize): Models {
 			inharmonicityError: optional(DataTypes.DOUBLE),
 			moment: optional(DataTypes.DOUBLE),
 			partials: json<ReadingRow>('partials')
+		}),
+		countedOctaves: define<CountedOctaveRow>('counted_octaves', {
+			id,
+			workshopId: required(DataTypes.UUID),
+			instrumentId: optional(DataTypes.UUID),
+			kind: required(DataTypes.STRING(20)),
+			temperamentId: required(DataTypes.UUID),
+			a4: required(DataTypes.DOUBLE),
+			low: required(DataTypes.INTEGER),
+			reference: required(DataTypes.INTEGER),
+			ear: required(DataTypes.STRING(20)),
+			counts: json<CountedOctaveRow>('counts'),
+			verdict: required(DataTypes.STRING(300)),
+			countedAt: required(TIME)
 		})
 	};
 }

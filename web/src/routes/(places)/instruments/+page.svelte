@@ -1,6 +1,6 @@
 <script lang="ts">
 	import Plus from '@lucide/svelte/icons/plus';
-	import { KIND_NAMES } from '$lib/instruments/schema';
+	import { KIND_NAMES } from '$lib/tuning/kinds';
 	import { counted, inHz, inSentence, onShortDay } from '$lib/ui/format';
 
 	let { data } = $props();

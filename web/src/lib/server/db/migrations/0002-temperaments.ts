@@ -1,34 +1,38 @@
-import { DataTypes, QueryTypes, type QueryInterface } from 'sequelize';
+import { QueryTypes, type QueryInterface } from 'sequelize';
 
-/** Temperaments of any making, with their description, and a name that is a workshop's only once. */
+/** The library's descriptions follow when the table is brought in line with it. */
+const NO_DESCRIPTION = JSON.stringify({ family: 'well', uses: [], period: '', character: '', goodFor: '', source: '' });
+
+/**
+ * Temperaments of any making, with their description, and a name that is a workshop's only once.
+ * Each statement is whole in itself and can be run again: a server killed in between does no harm.
+ */
 export async function up(db: QueryInterface): Promise<void> {
-	const { sequelize } = db;
-	await db.addColumn('temperaments', 'tuning', { type: DataTypes.TEXT('long'), allowNull: true });
-	await db.addColumn('temperaments', 'about', { type: DataTypes.TEXT('long'), allowNull: true });
-	const rows = await sequelize.query<{ id: string; fifths: string }>('SELECT id, fifths FROM temperaments', {
-		type: QueryTypes.SELECT
+	await run(
+		db,
+		'ALTER TABLE temperaments ADD COLUMN IF NOT EXISTS tuning LONGTEXT NULL, ADD COLUMN IF NOT EXISTS about LONGTEXT NULL'
+	);
+	await run(db, `UPDATE temperaments SET tuning = CONCAT('{"by":"fifths","fifths":', fifths, '}'), about = :about`, {
+		about: NO_DESCRIPTION
 	});
-	for (const { id, fifths } of rows)
-		await sequelize.query('UPDATE temperaments SET tuning = :tuning, about = :about WHERE id = :id', {
-			replacements: {
-				id,
-				tuning: JSON.stringify({ by: 'fifths', fifths: JSON.parse(fifths) }),
-				// The library's descriptions follow when the table is brought in line with it.
-				about: JSON.stringify({ family: 'well', uses: [], period: '', character: '', goodFor: '', source: '' })
-			},
-			type: QueryTypes.UPDATE
-		});
-	for (const column of ['tuning', 'about'])
-		await db.changeColumn('temperaments', column, { type: DataTypes.TEXT('long'), allowNull: false });
-	await db.removeColumn('temperaments', 'fifths');
-	await db.addIndex('temperaments', ['workshop_id', 'name'], { unique: true, name: 'temperaments_workshop_name' });
+	await run(
+		db,
+		`ALTER TABLE temperaments MODIFY tuning LONGTEXT NOT NULL, MODIFY about LONGTEXT NOT NULL, DROP COLUMN fifths,
+			ADD UNIQUE INDEX temperaments_workshop_name (workshop_id, name)`
+	);
 }
 
 export async function down(db: QueryInterface): Promise<void> {
-	await db.addColumn('temperaments', 'fifths', { type: DataTypes.TEXT('long'), allowNull: true });
-	// Tables of cents have no fifths to go back to: what cannot be kept goes, unless a visit rests on it.
-	await db.sequelize.query("UPDATE temperaments SET fifths = JSON_EXTRACT(tuning, '$.fifths')");
-	await db.removeIndex('temperaments', 'temperaments_workshop_name');
-	await db.removeColumn('temperaments', 'tuning');
-	await db.removeColumn('temperaments', 'about');
+	await run(db, 'ALTER TABLE temperaments ADD COLUMN IF NOT EXISTS fifths LONGTEXT NULL');
+	// Tables of cents and ratios have no fifths to go back to: they stay without.
+	await run(db, "UPDATE temperaments SET fifths = JSON_EXTRACT(tuning, '$.fifths')");
+	await run(
+		db,
+		`ALTER TABLE temperaments DROP INDEX temperaments_workshop_name, DROP COLUMN tuning, DROP COLUMN about`
+	);
+}
+
+/** The type keeps the driver's answer from being taken for rows. */
+async function run(db: QueryInterface, sql: string, replacements: Record<string, string> = {}): Promise<void> {
+	await db.sequelize.query(sql, { type: QueryTypes.UPDATE, replacements });
 }

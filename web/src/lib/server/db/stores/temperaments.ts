@@ -52,10 +52,13 @@ export async function updateTemperament(workshopId: string, id: string, details:
 	await database().models.temperaments.update(details, { where: { workshopId, id } });
 }
 
-/** @returns how many visits rest on it; it is deleted only when none does */
+/** @returns how many visits and counted octaves rest on it; it is deleted only when none does */
 export async function deleteTemperament(workshopId: string, id: string): Promise<number> {
 	const { models } = database();
-	const visits = await models.visits.count({ where: { temperamentId: id } });
-	if (visits === 0) await models.temperaments.destroy({ where: { workshopId, id } });
-	return visits;
+	const [visits, octaves] = await Promise.all([
+		models.visits.count({ where: { temperamentId: id } }),
+		models.countedOctaves.count({ where: { temperamentId: id } })
+	]);
+	if (visits + octaves === 0) await models.temperaments.destroy({ where: { workshopId, id } });
+	return visits + octaves;
 }

@@ -3,7 +3,7 @@
 	import { formatDistanceToNow } from 'date-fns';
 	import PitchRecord from '$lib/charts/PitchRecord.svelte';
 	import VisitTable from '$lib/instruments/VisitTable.svelte';
-	import { KIND_NAMES } from '$lib/instruments/schema';
+	import { KIND_NAMES } from '$lib/tuning/kinds';
 	import { counted, inHz, inSentence, onDay } from '$lib/ui/format';
 
 	let { data } = $props();

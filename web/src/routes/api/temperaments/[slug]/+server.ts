@@ -16,13 +16,13 @@ export async function PUT({ request, locals, params }) {
 	return Response.json(await keepDraft(workshopId, draft, confirmed, temperament));
 }
 
-/** Deletes one of the workshop's own that no visit rests on. */
+/** Deletes one of the workshop's own that no record rests on. */
 export async function DELETE({ locals, params }) {
 	const workshopId = workshopOf(locals);
 	const temperament = await temperamentOr404(workshopId, params.slug);
 	if (!temperament.own) return Response.json({ message: LIBRARY }, { status: 409 });
-	const visits = await deleteTemperament(workshopId, temperament.id);
-	if (visits === 0) return Response.json({ deleted: true });
-	const message = `It is part of the record of ${counted(visits, 'visit')}, so it stays.`;
+	const records = await deleteTemperament(workshopId, temperament.id);
+	if (records === 0) return Response.json({ deleted: true });
+	const message = `It is part of ${counted(records, 'record')} (visits or counted octaves), so it stays.`;
 	return Response.json({ message }, { status: 409 });
 }

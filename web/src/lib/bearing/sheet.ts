@@ -1,0 +1,45 @@
+import {
+	A4_RANGE,
+	intervalSizes,
+	OCTAVES,
+	SCHOOLS,
+	COMPUTED,
+	purePairs,
+	INTERVALS,
+	type Temperament
+} from '@fendrel/core';
+import { z } from 'zod';
+
+/** Forks in use; any other note of these octaves will do as well. */
+export const FORKS = [69, 72, 60] as const;
+const LOWEST_START = 53;
+const HIGHEST_START = 81;
+
+/** What the address says of the plan; anything else counts as not said. */
+export const sheetQuery = z.object({
+	school: z.enum([COMPUTED, ...SCHOOLS.map(({ id }) => id)] as [string, ...string[]]).catch(COMPUTED),
+	start: z.coerce.number().int().min(LOWEST_START).max(HIGHEST_START).catch(69),
+	octave: z.coerce
+		.number()
+		.int()
+		.min(0)
+		.max(OCTAVES.length - 1)
+		.catch(0),
+	a4: z.coerce.number().min(A4_RANGE.lowest).max(A4_RANGE.highest).optional().catch(undefined)
+});
+export type SheetQuery = z.infer<typeof sheetQuery>;
+
+/** Schools that make sense here: "pure first" needs something pure. */
+export function schoolsFor(temperament: Pick<Temperament, 'tuning'>): readonly string[] {
+	const isPure = purePairs(temperament);
+	const kinds = [INTERVALS.fifth, INTERVALS.majorThird, INTERVALS.minorThird];
+	const anyPure = kinds.some((kind) =>
+		intervalSizes(temperament, kind.semitones).some((_, from) =>
+			isPure({ lower: 60 + from, upper: 60 + from + kind.semitones, kind })
+		)
+	);
+	return [COMPUTED, ...SCHOOLS.map(({ id }) => id)].filter((id) => id !== 'pure-first' || anyPure);
+}
+
+/** Every note a fork may give. */
+export const STARTS = Array.from({ length: HIGHEST_START - LOWEST_START + 1 }, (_, i) => LOWEST_START + i);

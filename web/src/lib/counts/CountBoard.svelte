@@ -1,0 +1,102 @@
+<script lang="ts">
+	import { INTERVALS, noteName } from '@fendrel/core';
+	import { OFFERED, type Board } from './board.svelte';
+	import { parseRate, SENSES } from './schema';
+
+	interface Props {
+		board: Board;
+		/** Pairs to mark, as "lower-upper" note numbers: those that contradict the others. */
+		marked: ReadonlySet<string>;
+		disabled: boolean;
+	}
+	let { board, marked, disabled }: Props = $props();
+	const NAMES: Record<number, string> = Object.fromEntries(
+		Object.values(INTERVALS).map(({ name, semitones }) => [semitones, name.replace(/ \d:\d$/, '')])
+	);
+	const TOLD = { wide: 'wide', narrow: 'narrow', unknown: '?' } as const;
+</script>
+
+<fieldset {disabled}>
+	{#each OFFERED as semitones (semitones)}
+		<section>
+			<h3>{NAMES[semitones]}{semitones === 12 ? '' : 's'}</h3>
+			<div class="cells">
+				{#each board.group(semitones) as cell (cell.lower)}
+					{@const problem = parseRate(cell.text).problem}
+					<div class="cell" class:marked={marked.has(`${cell.lower}-${cell.upper}`)}>
+						<label for="rate-{cell.lower}-{cell.upper}">{noteName(cell.lower)}-{noteName(cell.upper)}</label>
+						<input
+							id="rate-{cell.lower}-{cell.upper}"
+							class="input mono"
+							inputmode="decimal"
+							autocomplete="off"
+							placeholder={Math.abs(cell.predicted).toFixed(1)}
+							aria-invalid={!!problem}
+							title={problem}
+							bind:value={cell.text}
+						/>
+						<select
+							class="select"
+							aria-label="{noteName(cell.lower)}-{noteName(cell.upper)} is wide or narrow"
+							bind:value={cell.sense}
+						>
+							{#each SENSES as sense (sense)}<option value={sense}>{TOLD[sense]}</option>{/each}
+						</select>
+					</div>
+				{/each}
+			</div>
+		</section>
+	{/each}
+</fieldset>
+
+<style>
+	fieldset,
+	section {
+		display: grid;
+		gap: 0.35rem;
+	}
+	fieldset {
+		gap: 0.75rem;
+	}
+	h3 {
+		font-weight: 600;
+		font-size: 0.95rem;
+	}
+	h3::first-letter {
+		text-transform: uppercase;
+	}
+	.cells {
+		display: grid;
+		grid-template-columns: repeat(auto-fill, minmax(11.2rem, 1fr));
+		gap: 0.3rem 0.9rem;
+	}
+	.cell {
+		display: grid;
+		grid-template-columns: minmax(3.6rem, 1fr) 3.2rem 4.5rem;
+		gap: 0.25rem;
+		align-items: center;
+		font-size: 0.92rem;
+		white-space: nowrap;
+	}
+	.marked label {
+		color: var(--warn);
+		font-weight: 700;
+	}
+	.marked label::after {
+		content: ' !';
+	}
+	input,
+	select {
+		min-height: 44px;
+		padding-inline: 0.4rem;
+		background: var(--sheet);
+		font-size: 0.92rem;
+	}
+	input {
+		text-align: right;
+	}
+	.marked input {
+		border-color: var(--warn);
+		border-width: 2px;
+	}
+</style>

@@ -1,0 +1,55 @@
+import { A4_RANGE, STRING_KINDS } from '@fendrel/core';
+import { z } from 'zod';
+
+export const SENSES = ['wide', 'narrow', 'unknown'] as const;
+
+/** How a rate was come by, from rough to exact; the figures are per second. */
+export const EARS = {
+	hasty: { name: 'counted once, in passing', floor: 0.2, share: 0.1, bias: 0.1 },
+	careful: { name: 'counted with a watch', floor: 0.1, share: 0.06, bias: 0.1 },
+	repeated: { name: 'counted several times', floor: 0.06, share: 0.03, bias: 0.05 },
+	measured: { name: 'measured', floor: 0.03, share: 0.005, bias: 0.02 }
+} as const;
+export type EarName = keyof typeof EARS;
+const EAR_NAMES = Object.keys(EARS) as [EarName, ...EarName[]];
+
+/** Faster than this nobody counts. */
+export const FASTEST_RATE = 40;
+
+const note = z.number().int().min(12).max(108);
+
+export const enteredCountSchema = z
+	.object({
+		lower: note,
+		upper: note,
+		rate: z
+			.number({ error: 'A rate is a number of beats per second.' })
+			.min(0, 'A rate is 0 or more; wide or narrow is said beside it.')
+			.max(FASTEST_RATE, `No ear counts more than ${FASTEST_RATE} beats per second.`),
+		sense: z.enum(SENSES)
+	})
+	.refine(({ lower, upper }) => upper > lower, 'The upper note lies above the lower one.');
+export type EnteredCount = z.infer<typeof enteredCountSchema>;
+
+export const countedOctaveSchema = z.object({
+	instrumentId: z.uuid().nullable(),
+	kind: z.enum(STRING_KINDS),
+	temperamentId: z.uuid(),
+	a4: z.number().min(A4_RANGE.lowest).max(A4_RANGE.highest),
+	low: note,
+	reference: note,
+	ear: z.enum(EAR_NAMES),
+	counts: z.array(enteredCountSchema).min(1, 'Nothing has been counted yet.').max(100),
+	verdict: z.string().max(300)
+});
+export type CountedOctave = z.infer<typeof countedOctaveSchema>;
+
+/** Reads a rate as people type it; undefined for an empty field. */
+export function parseRate(text: string): { readonly rate?: number; readonly problem?: string } {
+	const plain = text.trim().replace(',', '.');
+	if (plain === '') return {};
+	if (!/^(\d+\.?\d*|\.\d+)$/.test(plain))
+		return { problem: `“${text}” is no rate: write beats per second, such as 6.9.` };
+	const rate = Number(plain);
+	return rate > FASTEST_RATE ? { problem: `No ear counts ${text} beats per second.` } : { rate };
+}

@@ -1,0 +1,79 @@
+import { noteClassName, noteName, type CountRefusal, type Inversion } from '@fendrel/core';
+import type { Finding } from '$lib/workers/proving';
+import { counted } from '$lib/ui/format';
+
+export const pairName = ({ lower, upper }: { readonly lower: number; readonly upper: number }) =>
+	`${noteName(lower)}-${noteName(upper)}`;
+
+const list = (names: readonly string[]) =>
+	names.length < 2 ? (names[0] ?? '') : `${names.slice(0, -1).join(', ')} and ${names.at(-1)}`;
+
+/** Why nothing can be said yet, and what to count to change that. */
+export function refusalWords(why: CountRefusal): { readonly verdict: string; readonly advice: string } {
+	if (why.reason === 'no counts')
+		return {
+			verdict: 'Nothing counted yet.',
+			advice: 'Both thirds and the fifths of the octave are enough; more makes it surer.'
+		};
+	const missing = list(why.missing.map(pairName));
+	const advice = missing ? `Count ${missing} as well.` : 'Count more thirds and sixths.';
+	if (why.reason === 'unconnected')
+		return {
+			verdict: `${list(why.notes.map(noteName))} ${why.notes.length === 1 ? 'hangs' : 'hang'} on nothing that was counted.`,
+			advice: `No chain of counts leads there from the reference. ${advice}`
+		};
+	if (why.reason === 'uncertain')
+		return {
+			verdict: `Too uncertain: ${noteName(why.note)} could lie anywhere within ±${why.error.toFixed(1)} cents.`,
+			advice
+		};
+	return {
+		verdict: `Nothing checks the count of ${pairName(why.count)}.`,
+		advice: `${why.shift === undefined ? 'A slip there would go unseen.' : `A slip there could shift notes together by ${why.shift.toFixed(0)} cents unseen.`} ${advice}`
+	};
+}
+
+const cents = (value: number) =>
+	`${Math.abs(value).toFixed(1)} ${Math.abs(value).toFixed(1) === '1.0' ? 'cent' : 'cents'}`;
+
+/** One sentence that says what to do with the octave. */
+export function verdictOf({ solution, moves }: Finding, temperament: string, tolerance: number): string {
+	const [wrong] = solution.contradictions;
+	if (!solution.fits) return 'These counts contradict each other in more than one place. Count the marked ones again.';
+	const doubt = wrong === undefined ? '' : `One count is wrong, ${pairName(solution.residuals[wrong.index].count)}. `;
+	if (moves.moves.length === 0) return `${doubt}Every note lies within ${tolerance} cents of ${temperament}.`;
+	const all = [...moves.moves].sort((a, b) => Math.abs(b.by) - Math.abs(a.by));
+	if (all.length === 1) {
+		const [{ note, by }] = all;
+		return `${doubt}${noteName(note)} is ${cents(by)} ${by > 0 ? 'flat' : 'sharp'}: ${by > 0 ? 'raise' : 'lower'} it. The rest may stay.`;
+	}
+	return `${doubt}${counted(all.length, 'note')} to move: ${all
+		.slice(0, 4)
+		.map(({ note, by }) => `${by > 0 ? 'raise' : 'lower'} ${noteName(note)} ${cents(by)}`)
+		.join(', ')}${all.length > 4 ? ' and more' : ''}.`;
+}
+
+/** "C4-E4 is slower than B3-E♭4: raise E4 about 1.5." */
+export function inversionWords({ from, to, note, by }: Inversion): string {
+	const slower = Math.abs(to.found) < Math.abs(from.found);
+	return `${pairName(to)} is ${slower ? 'slower' : 'faster'} than ${pairName(from)}: ${by > 0 ? 'raise' : 'lower'} ${noteName(note)} about ${Math.abs(by).toFixed(1)}.`;
+}
+
+export function nearestWords({ whole }: Finding): string | undefined {
+	if (!whole) return undefined;
+	const { best, runnerUp, significant, fits } = whole.nearest;
+	const name = ({ temperament, root }: typeof best) =>
+		root ? `${temperament.name} built on ${noteClassName(root)}` : temperament.name;
+	const next = runnerUp ? `, ${name(runnerUp)} ${runnerUp.rms.toFixed(1)}` : '';
+	const how = significant ? '' : '; the difference is no more than chance';
+	return `${fits ? 'It agrees with' : 'Nearest is'} ${name(best)} (${best.rms.toFixed(1)} cents rms off${next}${how}).`;
+}
+
+export function keyOrderWords({ whole }: Finding): string | undefined {
+	if (!whole) return undefined;
+	const { index, error, verdict } = whole.keyOrder;
+	const figures = `(${index.toFixed(1)} ± ${error.toFixed(1)} cents from C to F♯)`;
+	if (verdict === 'home keys calmest') return `The home keys are the calmest ${figures}.`;
+	if (verdict === 'all keys alike') return `No key is clearly favoured ${figures}.`;
+	return `The order of keys is reversed: C, F and G are the harshest, the remote keys the sweetest ${figures}.`;
+}

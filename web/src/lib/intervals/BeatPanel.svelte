@@ -1,0 +1,128 @@
+<script lang="ts">
+	import { onDestroy, onMount, untrack } from 'svelte';
+	import Play from '@lucide/svelte/icons/play';
+	import Square from '@lucide/svelte/icons/square';
+	import { BeatTone } from '$lib/audio/beatTone.svelte';
+	import BeatTrace from '$lib/charts/BeatTrace.svelte';
+
+	interface Props {
+		/** The target, beats per second, not signed. */
+		rate: number;
+		/** Where it is heard, Hz. */
+		pitch: number;
+	}
+	let { rate, pitch }: Props = $props();
+	const STEPS = [0.1, 0.2, 0.5, 1] as const;
+	let step = $state(0.2);
+	let off = $state(0);
+	let alive = $state(false);
+	let elapsed = $state<number | undefined>();
+	const sounding = $derived(Math.max(0, rate + off));
+	const tone = new BeatTone();
+	onDestroy(() => tone.close());
+	onMount(() => {
+		alive = true;
+		let frame = requestAnimationFrame(function draw() {
+			elapsed = tone.playing ? tone.elapsed : undefined;
+			frame = requestAnimationFrame(draw);
+		});
+		return () => cancelAnimationFrame(frame);
+	});
+	// Another interval: back to its target, in silence.
+	$effect(() => {
+		void rate;
+		void pitch;
+		untrack(() => {
+			off = 0;
+			tone.stop();
+		});
+	});
+
+	function change(by: number) {
+		off = Math.max(-rate, Math.round((off + by) * 100) / 100);
+		if (tone.playing) void tone.start(pitch, sounding);
+	}
+	function toTarget() {
+		off = 0;
+		if (tone.playing) void tone.start(pitch, sounding);
+	}
+	export function toggle() {
+		if (tone.playing) tone.stop();
+		else void tone.start(pitch, sounding);
+	}
+</script>
+
+<section aria-label="The beat by itself">
+	<h2 class="panel-heading">Take the rate into the ear <span>the beat alone, at {pitch.toFixed(0)} Hz</span></h2>
+	<BeatTrace rate={sounding} {elapsed} />
+	<div class="row">
+		<button type="button" class="btn preset-filled-brand" disabled={!alive} onclick={toggle}>
+			{#if tone.playing}<Square size={16} /> Stop{:else}<Play size={16} /> Sound it{/if}
+		</button>
+		<p class="rate" aria-live="polite">
+			<b data-testid="sounding-rate">{sounding.toFixed(2)}</b> per second
+			<span class="soft"
+				>{off === 0
+					? 'the target'
+					: `${Math.abs(off).toFixed(1)} ${off < 0 ? 'slower' : 'faster'} than the target`}</span
+			>
+		</p>
+	</div>
+	<div class="row">
+		<button type="button" class="choice" disabled={!alive || sounding === 0} onclick={() => change(-step)}
+			>Slower</button
+		>
+		<button type="button" class="choice" disabled={!alive || off === 0} onclick={toTarget}>At target</button>
+		<button type="button" class="choice" disabled={!alive} onclick={() => change(step)}>Faster</button>
+		<label
+			>by
+			<select class="select" bind:value={step} aria-label="Step in beats per second">
+				{#each STEPS as each (each)}<option value={each}>{each}</option>{/each}
+			</select></label
+		>
+	</div>
+	{#if tone.problem}<p class="problem" role="alert">{tone.problem}</p>{/if}
+</section>
+
+<style>
+	section {
+		display: grid;
+		gap: 0.6rem;
+		align-content: start;
+	}
+	h2 span {
+		font-weight: 400;
+	}
+	.row {
+		display: flex;
+		flex-wrap: wrap;
+		gap: 0.5rem 1rem;
+		align-items: center;
+	}
+	.rate b {
+		font-family: var(--mono);
+		font-size: 1.4rem;
+		font-weight: 600;
+	}
+	.choice {
+		min-height: 44px;
+		padding: 0 0.9rem;
+		border: 1px solid var(--line);
+		border-radius: var(--radius-base);
+		cursor: pointer;
+	}
+	.choice:disabled {
+		opacity: 0.45;
+		cursor: default;
+	}
+	label {
+		display: flex;
+		align-items: center;
+		gap: 0.5rem;
+	}
+	.select {
+		min-height: 44px;
+		width: auto;
+		background: var(--sheet);
+	}
+</style>

@@ -1,0 +1,38 @@
+import { A4_RANGE, STRING_KINDS } from '@fendrel/core';
+import { z } from 'zod';
+import type { TuningChoice } from '$lib/tuning/choice';
+import { COMPASS } from '$lib/tuning/choice';
+import { getInstrument, listInstruments, measuredInharmonicity } from './db/stores/instruments';
+import { listTemperaments } from './db/stores/temperaments';
+
+/** What the address may say; anything else counts as not said. */
+const query = z.object({
+	instrument: z.uuid().optional().catch(undefined),
+	kind: z.enum(STRING_KINDS).catch('upright'),
+	temperament: z.string().max(60).catch('equal'),
+	a4: z.coerce.number().min(A4_RANGE.lowest).max(A4_RANGE.highest).optional().catch(undefined)
+});
+
+/** The instrument, pitch and temperament that an address names, with everything there is to choose from. */
+export async function loadTuning(workshopId: string, asked: Record<string, string>): Promise<TuningChoice> {
+	const said = query.parse(asked);
+	const [instruments, temperaments, instrument] = await Promise.all([
+		listInstruments(workshopId),
+		listTemperaments(workshopId),
+		said.instrument ? getInstrument(workshopId, said.instrument) : undefined
+	]);
+	const measured = instrument ? [...(await measuredInharmonicity(workshopId, instrument.id))] : [];
+	const { kind, lowest, highest } = instrument ?? { kind: said.kind, ...COMPASS[said.kind] };
+	return {
+		instruments: instruments.map(({ id, name }) => ({ id, name })),
+		temperaments,
+		instrument: instrument && { id: instrument.id, name: instrument.name },
+		kind,
+		lowest,
+		highest,
+		measured,
+		a4: said.a4 ?? instrument?.usualA4 ?? 440,
+		temperament:
+			temperaments.find(({ slug }) => slug === said.temperament) ?? temperaments.find(({ slug }) => slug === 'equal')!
+	};
+}

@@ -1,0 +1,140 @@
+<script lang="ts">
+	import { onDestroy } from 'svelte';
+	import { STRING_KINDS, temperamentById, type StringKind } from '@fendrel/core';
+	import Play from '@lucide/svelte/icons/play';
+	import Square from '@lucide/svelte/icons/square';
+	import { Passages } from '$lib/audio/passages.svelte';
+	import { KIND_NAMES } from '$lib/tuning/kinds';
+	import { typicalStrings, type Tuned } from './figures';
+	import { keyName, PASSAGES, sounded, type Passage } from './passages';
+
+	interface Props {
+		/** What is heard, the first first; without a second one it is compared with equal temperament. */
+		versions: readonly { readonly name: string; readonly temperament: Tuned }[];
+		a4: number;
+	}
+	let { versions, a4 }: Props = $props();
+	const all = $derived(
+		versions.length > 1 ? versions : [...versions, { name: 'Equal', temperament: temperamentById('equal') }]
+	);
+	let key = $state(0);
+	let kind = $state<StringKind>('harpsichord');
+	let heard = $state(0);
+	const player = new Passages();
+	onDestroy(() => player.close());
+
+	function play(passage: Passage) {
+		if (player.playing === passage.id) return player.stop();
+		void player.play(
+			passage.id,
+			all.map(({ temperament }) => sounded(passage, key, typicalStrings(temperament, kind, a4)))
+		);
+	}
+	function hear(version: number) {
+		heard = version;
+		player.hear(version);
+	}
+</script>
+
+<section aria-label="Hear it">
+	<div class="row">
+		<div class="versions" role="group" aria-label="Which tuning is heard">
+			{#each all as { name }, i (i)}
+				<button type="button" aria-pressed={heard === i} onclick={() => hear(i)}>{name}</button>
+			{/each}
+		</div>
+		<label>
+			<span>in</span>
+			<select class="select" bind:value={key} aria-label="Key" onchange={() => player.stop()}>
+				{#each { length: 12 } as _, i (i)}<option value={(7 * i) % 12}>{keyName((7 * i) % 12)}</option>{/each}
+			</select>
+		</label>
+		<label>
+			<span>on a</span>
+			<select class="select" bind:value={kind} aria-label="Instrument" onchange={() => player.stop()}>
+				{#each STRING_KINDS as each (each)}<option value={each}>{KIND_NAMES[each].toLowerCase()}</option>{/each}
+			</select>
+		</label>
+	</div>
+	<div class="row">
+		{#each PASSAGES as passage (passage.id)}
+			<button
+				type="button"
+				class="play"
+				aria-pressed={player.playing === passage.id}
+				disabled={player.preparing === passage.id}
+				onclick={() => play(passage)}
+			>
+				{#if player.playing === passage.id}<Square size={16} />{:else}<Play size={16} />{/if}
+				{passage.name}
+			</button>
+		{/each}
+	</div>
+	<p class="soft" aria-live="polite">
+		{#if player.problem}<span class="problem">{player.problem}</span>
+		{:else if player.preparing}Preparing the sound …
+		{:else if player.playing}You hear {all[heard].name}. Switch over while it sounds.
+		{:else}Synthesised strings at A4 = {a4} Hz; switch between the tunings while a passage sounds.{/if}
+	</p>
+</section>
+
+<style>
+	section {
+		display: grid;
+		gap: 0.6rem;
+	}
+	.row {
+		display: flex;
+		flex-wrap: wrap;
+		gap: 0.5rem 1rem;
+		align-items: center;
+	}
+	.versions {
+		display: flex;
+		border: 1px solid var(--line);
+		border-radius: var(--radius-base);
+		overflow: hidden;
+	}
+	.versions button {
+		min-height: 44px;
+		padding: 0 1rem;
+		cursor: pointer;
+	}
+	.versions button[aria-pressed='true'] {
+		background: var(--felt);
+		color: var(--on-felt);
+		font-weight: 700;
+	}
+	label {
+		display: flex;
+		align-items: center;
+		gap: 0.5rem;
+	}
+	.select {
+		min-height: 44px;
+		background: var(--sheet);
+		width: auto;
+	}
+	.play {
+		display: inline-flex;
+		gap: 0.5rem;
+		align-items: center;
+		min-height: 44px;
+		padding: 0 0.9rem;
+		border: 1px solid var(--line);
+		border-radius: var(--radius-base);
+		background: var(--sheet);
+		cursor: pointer;
+	}
+	.play[aria-pressed='true'] {
+		border-color: var(--felt);
+		color: var(--felt);
+		font-weight: 700;
+	}
+	.play:disabled {
+		opacity: 0.6;
+	}
+	p {
+		font-size: 0.95rem;
+	}
+</style>

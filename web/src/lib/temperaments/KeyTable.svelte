@@ -1,0 +1,104 @@
+<script lang="ts">
+	import { CIRCLE_FROM_C, keyCharacters, noteClassName, type StiffString } from '@fendrel/core';
+	import { signed } from '$lib/ui/format';
+
+	let { strings }: { strings: (note: number) => StiffString } = $props();
+	const keys = $derived(keyCharacters(strings));
+	const rows = $derived(CIRCLE_FROM_C.map((root) => ({ root, major: keys[root], minor: keys[12 + root] })));
+	const roughest = $derived(Math.max(1.5, ...keys.map(({ roughness }) => roughness)));
+</script>
+
+{#snippet rough(value: number)}
+	<td class="bar"><div><b>{value.toFixed(2)}</b><span style="width: {(100 * value) / roughest}%"></span></div></td>
+{/snippet}
+
+<!-- svelte-ignore a11y_no_noninteractive_tabindex (a scrolling table must be reachable by keyboard) -->
+<div class="scroll" tabindex="0" role="region" aria-label="Character of the keys">
+	<table>
+		<thead>
+			<tr>
+				<th rowspan="2">Key</th>
+				<th colspan="4" class="group">major</th>
+				<th colspan="4" class="group">minor</th>
+			</tr>
+			<tr>
+				<th class="figure">third</th><th class="figure">minor third</th><th class="figure">fifth</th><th
+					>beating, equal = 1</th
+				>
+				<th class="figure">minor third</th><th class="figure">third</th><th class="figure">fifth</th><th
+					>beating, equal = 1</th
+				>
+			</tr>
+		</thead>
+		<tbody>
+			{#each rows as { root, major, minor } (root)}
+				<tr>
+					<th scope="row">{noteClassName(root)}</th>
+					<td>{signed(major.major.rate)}</td>
+					<td>{signed(major.minor.rate)}</td>
+					<td>{signed(major.fifth.rate)}</td>
+					{@render rough(major.roughness)}
+					<td>{signed(minor.minor.rate)}</td>
+					<td>{signed(minor.major.rate)}</td>
+					<td>{signed(minor.fifth.rate)}</td>
+					{@render rough(minor.roughness)}
+				</tr>
+			{/each}
+		</tbody>
+	</table>
+</div>
+
+<style>
+	.scroll {
+		overflow-x: auto;
+	}
+	table {
+		width: 100%;
+		border-collapse: collapse;
+	}
+	th {
+		font-weight: 600;
+		font-size: 0.82rem;
+		color: var(--soft);
+		text-align: left;
+		padding: 0.15rem 0 0.15rem 0.6rem;
+		line-height: 1.15;
+		vertical-align: bottom;
+	}
+	th:first-child {
+		padding-left: 0;
+	}
+	thead tr:last-child th,
+	thead th[rowspan] {
+		border-bottom: 1px solid var(--line);
+	}
+	.figure,
+	td {
+		text-align: right;
+	}
+	.group {
+		text-align: center;
+	}
+	tbody th {
+		color: var(--ink);
+		font-size: 0.95rem;
+	}
+	td {
+		font-family: var(--mono);
+		font-size: 0.88rem;
+		padding: 0.2rem 0 0.2rem 0.6rem;
+	}
+	.bar {
+		width: 8rem;
+	}
+	.bar div {
+		display: grid;
+		grid-template-columns: 2.4rem 1fr;
+		align-items: center;
+		gap: 0.4rem;
+	}
+	.bar span {
+		height: 0.6rem;
+		background: var(--felt);
+	}
+</style>

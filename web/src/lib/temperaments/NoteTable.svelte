@@ -1,0 +1,82 @@
+<script lang="ts">
+	import { intervalSizes, noteClassName, offsetsFromEqual } from '@fendrel/core';
+	import { signed } from '$lib/ui/format';
+	import type { Tuned } from './figures';
+
+	let { temperament }: { temperament: Tuned } = $props();
+	let zero = $state(9);
+	const rows = $derived([
+		{ title: `Offset, ${noteClassName(zero)} = 0`, values: offsetsFromEqual(temperament, zero), sign: true },
+		{ title: 'Major third', values: intervalSizes(temperament, 4), sign: false },
+		{ title: 'Minor third', values: intervalSizes(temperament, 3), sign: false },
+		{ title: 'Fifth', values: intervalSizes(temperament, 7), sign: false }
+	]);
+</script>
+
+<!-- svelte-ignore a11y_no_noninteractive_tabindex (a scrolling table must be reachable by keyboard) -->
+<div class="scroll" tabindex="0" role="region" aria-label="Offsets and intervals in cents">
+	<table>
+		<thead>
+			<tr>
+				<th
+					>cents
+					<button type="button" onclick={() => (zero = zero === 9 ? 0 : 9)}
+						>{zero === 9 ? 'count from C' : 'count from A'}</button
+					></th
+				>
+				{#each { length: 12 } as _, i (i)}<th class="figure">{noteClassName(i)}</th>{/each}
+			</tr>
+		</thead>
+		<tbody>
+			{#each rows as { title, values, sign } (title)}
+				<tr>
+					<th scope="row">{title}</th>
+					{#each values as value, i (i)}<td>{sign ? signed(value, 2) : value.toFixed(1)}</td>{/each}
+				</tr>
+			{/each}
+		</tbody>
+	</table>
+</div>
+
+<style>
+	.scroll {
+		overflow-x: auto;
+	}
+	table {
+		width: 100%;
+		border-collapse: collapse;
+	}
+	th {
+		font-weight: 600;
+		font-size: 0.85rem;
+		text-align: left;
+		color: var(--soft);
+		padding: 0.3rem 0.3rem 0.3rem 0;
+		white-space: nowrap;
+	}
+	thead th {
+		border-bottom: 1px solid var(--line);
+	}
+	.figure,
+	td {
+		text-align: right;
+	}
+	thead .figure {
+		color: var(--ink);
+		font-size: 0.95rem;
+	}
+	td {
+		font-family: var(--mono);
+		font-size: 0.82rem;
+		padding: 0.3rem 0 0.3rem 0.35rem;
+		white-space: nowrap;
+	}
+	button {
+		font-weight: 400;
+		text-decoration: underline;
+		color: var(--felt);
+		cursor: pointer;
+		min-height: 32px;
+		padding: 0 0.4rem;
+	}
+</style>

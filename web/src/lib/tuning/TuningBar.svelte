@@ -1,0 +1,92 @@
+<script lang="ts">
+	import { A4_PRESETS, STRING_KINDS } from '@fendrel/core';
+	import { onMount } from 'svelte';
+	import { goto } from '$app/navigation';
+	import { page } from '$app/state';
+	import { asQuery, type TuningChoice } from './choice';
+	import { KIND_NAMES } from './kinds';
+	import { grouped } from './stored';
+
+	interface Props {
+		choice: TuningChoice;
+		/** Leaves the temperament to the page's address. */
+		fixedTemperament?: boolean;
+	}
+	let { choice, fixedTemperament = false }: Props = $props();
+	let alive = $state(false);
+	onMount(() => {
+		alive = true;
+	});
+
+	/** Other words of the address stay as they are. */
+	function ask(change: Record<string, string | number | undefined>) {
+		const known = new Set(['instrument', 'kind', 'temperament', 'a4']);
+		const others = Object.fromEntries([...page.url.searchParams].filter(([word]) => !known.has(word)));
+		void goto(`?${asQuery(choice, { ...others, ...change })}`, { keepFocus: true, noScroll: true, replaceState: true });
+	}
+	function takeInstrument(value: string) {
+		const kind = STRING_KINDS.find((each) => each === value);
+		ask(kind ? { instrument: undefined, kind } : { kind: undefined, instrument: value, a4: undefined });
+	}
+</script>
+
+<fieldset disabled={!alive} aria-label="Instrument, temperament and pitch">
+	<select
+		class="select instrument"
+		aria-label="Instrument"
+		value={choice.instrument?.id ?? choice.kind}
+		onchange={(event) => takeInstrument(event.currentTarget.value)}
+	>
+		<optgroup label="Typical">
+			{#each STRING_KINDS as kind (kind)}<option value={kind}>{KIND_NAMES[kind]}, typical</option>{/each}
+		</optgroup>
+		{#if choice.instruments.length}
+			<optgroup label="Yours">
+				{#each choice.instruments as { id, name } (id)}<option value={id}>{name}</option>{/each}
+			</optgroup>
+		{/if}
+	</select>
+	{#if !fixedTemperament}
+		<select
+			class="select"
+			aria-label="Temperament"
+			value={choice.temperament.slug}
+			onchange={(event) => ask({ temperament: event.currentTarget.value })}
+		>
+			{#each grouped(choice.temperaments) as { title, members } (title)}
+				<optgroup label={title}>
+					{#each members as { slug, name } (slug)}<option value={slug}>{name}</option>{/each}
+				</optgroup>
+			{/each}
+		</select>
+	{/if}
+	<select
+		class="select"
+		aria-label="A4"
+		value={choice.a4}
+		onchange={(event) => ask({ a4: Number(event.currentTarget.value) })}
+	>
+		{#each [...new Set([...A4_PRESETS, choice.a4])].sort((a, b) => a - b) as each (each)}
+			<option value={each}>A4 = {each} Hz</option>
+		{/each}
+	</select>
+</fieldset>
+
+<style>
+	fieldset {
+		display: flex;
+		flex-wrap: wrap;
+		gap: 0.5rem;
+	}
+	.select {
+		min-height: 44px;
+		width: auto;
+		max-width: 100%;
+		background: var(--sheet);
+	}
+	@media print {
+		fieldset {
+			display: none;
+		}
+	}
+</style>

@@ -1,0 +1,44 @@
+import type {
+	ClassOffsets,
+	CountedBeats,
+	CountSolution,
+	FewestMoves,
+	Inversion,
+	KeyOrder,
+	MeasuredTread,
+	NearestTemperament,
+	CountRefusal,
+	StaircaseName,
+	Temperament
+} from '@fendrel/core';
+import type { PlanBasis } from '$lib/tuning/plan';
+
+/** What was counted, and what it is held against. */
+export interface CountsJob {
+	readonly basis: PlanBasis;
+	readonly counts: readonly CountedBeats[];
+	readonly reference: number;
+	readonly bias: number;
+	/** Cents within which a note may stay. */
+	readonly tolerance: number;
+	readonly library: readonly Temperament[];
+}
+
+/** One way to read the counts, with all that follows from it. */
+export interface Finding {
+	readonly solution: CountSolution;
+	readonly staircases: readonly (readonly [StaircaseName, readonly MeasuredTread[]])[];
+	readonly inversions: readonly Inversion[];
+	readonly moves: FewestMoves;
+	/** Only when all twelve notes were found. */
+	readonly whole:
+		{ readonly classes: ClassOffsets; readonly nearest: NearestTemperament; readonly keyOrder: KeyOrder } | undefined;
+}
+
+export type CountsAnswer =
+	| { readonly kind: 'refused'; readonly why: CountRefusal }
+	| { readonly kind: 'found'; readonly findings: readonly Finding[]; readonly more: boolean };
+
+export interface ProvingWorker {
+	fromCounts(job: CountsJob): CountsAnswer;
+}

@@ -1,0 +1,28 @@
+import { error } from '@sveltejs/kit';
+import { workshopOf } from '$lib/server/auth/guard';
+import { getCountedOctave, listCountedOctaves } from '$lib/server/db/stores/countedOctaves';
+import { loadTuning } from '$lib/server/tuning';
+import type { PageServerLoad } from './$types';
+
+export const load = (async ({ locals, url }) => {
+	const workshopId = workshopOf(locals);
+	const asked = Object.fromEntries(url.searchParams);
+	const kept = asked.kept ? await getCountedOctave(workshopId, asked.kept) : undefined;
+	if (asked.kept && !kept) error(404, { message: 'There is no such counted octave in your workshop.' });
+	const choice = await loadTuning(workshopId, asked);
+	const names = new Map(choice.instruments.map(({ id, name }) => [id, name]));
+	return {
+		choice,
+		kept: kept && { id: kept.id, low: kept.low, reference: kept.reference, ear: kept.ear, counts: kept.counts },
+		earlier: (await listCountedOctaves(workshopId)).map((each) => ({
+			id: each.id,
+			countedAt: each.countedAt,
+			instrumentId: each.instrumentId,
+			instrument: each.instrumentId ? names.get(each.instrumentId) : undefined,
+			kind: each.kind,
+			temperament: choice.temperaments.find(({ id }) => id === each.temperamentId)?.slug ?? 'equal',
+			a4: each.a4,
+			verdict: each.verdict
+		}))
+	};
+}) satisfies PageServerLoad;

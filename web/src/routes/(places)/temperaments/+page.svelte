@@ -1,0 +1,195 @@
+<script lang="ts">
+	import { FAMILIES, USES, type Family, type Use } from '@fendrel/core';
+	import ThirdsProfile from '$lib/charts/ThirdsProfile.svelte';
+	import { thirdsByFifths } from '$lib/temperaments/figures';
+	import { grouped } from '$lib/tuning/stored';
+	import { counted } from '$lib/ui/format';
+
+	let { data } = $props();
+	let words = $state('');
+	let family = $state<Family | ''>('');
+	let use = $state<Use | ''>('');
+	/** Slugs to compare, in the order in which they were taken. */
+	let taken = $state<string[]>([]);
+	const MOST = 3;
+
+	const shown = $derived(
+		data.temperaments.filter(
+			(each) =>
+				(family === '' || each.family === family) &&
+				(use === '' || each.uses.includes(use)) &&
+				words
+					.toLowerCase()
+					.split(/\s+/)
+					.every((word) =>
+						`${each.name} ${each.family} ${each.period} ${each.character} ${each.goodFor} ${each.source}`
+							.toLowerCase()
+							.includes(word)
+					)
+		)
+	);
+	const own = $derived(data.temperaments.filter((each) => each.own).length);
+	function take(slug: string, on: boolean) {
+		taken = on ? [...taken, slug].slice(-MOST) : taken.filter((each) => each !== slug);
+	}
+</script>
+
+<svelte:head><title>Temperaments | Fendrel</title></svelte:head>
+
+<div class="head">
+	<h1>{counted(data.temperaments.length, 'temperament')}{own ? `, ${own} of them yours` : ''}</h1>
+	<div class="acts">
+		<a class="btn preset-outlined-surface-300-700" href="/temperaments/import">Import</a>
+		{#if own}
+			<a class="btn preset-outlined-surface-300-700" href="/temperaments/download?format=json" download>Export yours</a>
+		{/if}
+		<a class="btn preset-filled-brand" href="/temperaments/design">Design one</a>
+	</div>
+</div>
+
+<div class="filters">
+	<label class="field"
+		><span>Find</span><input
+			class="input"
+			type="search"
+			placeholder="Bach, wolf, village …"
+			bind:value={words}
+		/></label
+	>
+	<label class="field"
+		><span>Character</span><select class="select" bind:value={family}>
+			<option value="">any</option>
+			{#each FAMILIES as each (each)}<option value={each}>{each}</option>{/each}
+		</select></label
+	>
+	<label class="field"
+		><span>Good for</span><select class="select" bind:value={use}>
+			<option value="">anything</option>
+			{#each USES as each (each)}<option value={each}>{each}</option>{/each}
+		</select></label
+	>
+	<p class="compare">
+		{#if taken.length > 1}
+			<a class="btn preset-filled-brand" href="/temperaments/compare?with={taken.join(',')}">Compare {taken.length}</a>
+		{:else}
+			<span class="soft">Tick two or three to compare them.</span>
+		{/if}
+	</p>
+</div>
+
+{#each grouped(shown) as { title, members } (title)}
+	<h2>{title}</h2>
+	<ul>
+		{#each members as each (each.slug)}
+			<li>
+				<label class="tick"
+					><input
+						type="checkbox"
+						aria-label="Compare {each.name}"
+						checked={taken.includes(each.slug)}
+						onchange={(event) => take(each.slug, event.currentTarget.checked)}
+					/></label
+				>
+				<a href="/temperaments/{each.slug}">{each.name}</a>
+				<span class="period soft">{each.period}</span>
+				<span class="picture"
+					><ThirdsProfile small height={40} series={[{ name: each.name, sizes: thirdsByFifths(each) }]} /></span
+				>
+				<span class="character">{each.character}</span>
+			</li>
+		{/each}
+	</ul>
+{:else}
+	<p class="none">Nothing in the library fits all three. Take one of them back.</p>
+{/each}
+<p class="soft foot">
+	The small pictures show the twelve major thirds from C by fifths to F: low is pure, the dashed line is equal.
+</p>
+
+<style>
+	.head,
+	.filters {
+		display: flex;
+		flex-wrap: wrap;
+		gap: 0.75rem 1rem;
+		align-items: center;
+		justify-content: space-between;
+	}
+	.acts {
+		display: flex;
+		gap: 0.5rem;
+		flex-wrap: wrap;
+	}
+	.filters {
+		justify-content: flex-start;
+		align-items: end;
+		margin: 1rem 0 0.5rem;
+	}
+	.filters .field:first-child {
+		flex: 0 1 18rem;
+	}
+	.compare {
+		margin-left: auto;
+		min-height: 44px;
+		display: flex;
+		align-items: center;
+	}
+	h2 {
+		font-family: inherit;
+		font-weight: 600;
+		font-size: 0.95rem;
+		color: var(--soft);
+		margin-top: 1.2rem;
+		padding-bottom: 0.3rem;
+		border-bottom: 1px solid var(--line);
+	}
+	li {
+		display: grid;
+		grid-template-columns: 44px 15.5rem 11rem 130px minmax(0, 1fr);
+		gap: 0 1rem;
+		align-items: center;
+		border-bottom: 1px solid var(--line);
+		min-height: 54px;
+	}
+	.tick {
+		display: grid;
+		place-items: center;
+		min-height: 44px;
+		cursor: pointer;
+	}
+	.tick input {
+		width: 18px;
+		height: 18px;
+		accent-color: var(--felt);
+	}
+	li > a {
+		font-weight: 700;
+		min-height: 44px;
+		display: flex;
+		align-items: center;
+	}
+	.period,
+	.character {
+		font-size: 0.92rem;
+		line-height: 1.3;
+	}
+	.none {
+		padding: 2rem 0;
+	}
+	.foot {
+		margin-top: 1rem;
+		font-size: 0.9rem;
+	}
+	@media (max-width: 1000px) {
+		li {
+			grid-template-columns: 44px minmax(0, 1fr) 130px;
+			padding: 0.4rem 0;
+		}
+		.period {
+			display: none;
+		}
+		.character {
+			grid-column: 2 / -1;
+		}
+	}
+</style>
