@@ -86,6 +86,8 @@ export const UNCERTAIN = 1;
 export const UNSEEN = 5;
 /** The smallest slip that is found with power 0.8 at one in a thousand, in standard deviations (Baarda 1968). */
 const DETECTABLE = 4.13;
+/** Whatever is claimed, a common bias of a tenth per second must not be able to hide in the counts. */
+const BIAS_TO_STAND = 0.1;
 /** A count that keeps less than this share of its variance is checked by nothing but itself. */
 const UNCHECKED = 0.01;
 const MOST_MISSING = 4;
@@ -221,23 +223,23 @@ class System {
 	private strength() {
 		const at = new Array<number>(this.size).fill(0);
 		const signs = this.likeliest();
-		const spread = inverse(this.information(signs, at, new Set()));
+		const bias = Math.max(this.options.bias, BIAS_TO_STAND);
+		const spread = inverse(this.information(signs, at, new Set(), bias));
 		let [worst, error] = [this.notes[0], 0];
 		for (const [note, i] of this.place) {
 			const own = Math.sqrt(spread.get(i, i));
 			if (own > error) [worst, error] = [note, own];
 		}
-		let [count, shift] = [0, 0];
-		this.counts.forEach((one, i) => {
+		const shifts = this.counts.map((one, i) => {
 			const { slope } = this.linearised(one, this.signOf(i, signs), at);
 			const shared = spread.mmul(Matrix.columnVector(slope)).to1DArray();
 			const own = slope.reduce((sum, each, k) => sum + each * shared[k], 0);
 			const kept = 1 - own / one.error ** 2;
 			const reach = Math.max(...shared.slice(0, -1).map(Math.abs));
-			const moved = kept > UNCHECKED ? ((DETECTABLE / Math.sqrt(kept)) * reach) / one.error : Infinity;
-			if (moved > shift) [count, shift] = [i, moved];
+			return kept > UNCHECKED ? ((DETECTABLE / Math.sqrt(kept)) * reach) / one.error : Infinity;
 		});
-		return { worst, error, count, shift };
+		const shift = Math.max(...shifts);
+		return { worst, error, shifts, shift, count: shifts.indexOf(shift) };
 	}
 
 	/** The intervals to count as well, each time the one that helps most, until the rest is strong enough. */
@@ -261,19 +263,25 @@ class System {
 		return chosen;
 	}
 
-	/** 1 or less is good enough; notes left hanging weigh most, then unsure notes, then unchecked counts. */
+	/** 1 or less is good enough; notes left hanging weigh most, then unsure notes, then all unchecked counts together. */
 	private score(): number {
 		const loose = this.loose().length;
 		if (loose) return 1e6 * loose;
-		const { error, shift } = this.strength();
-		if (error > UNCERTAIN) return (1e3 * error) / UNCERTAIN;
-		return Math.min(shift, 999 * UNSEEN) / UNSEEN;
+		const { error, shifts, shift } = this.strength();
+		if (error > UNCERTAIN) return (1e5 * error) / UNCERTAIN;
+		if (shift <= UNSEEN) return shift / UNSEEN;
+		return 1 + shifts.reduce((sum, each) => sum + (each > UNSEEN ? Math.min(each / UNSEEN, 20) : 0), 0);
 	}
 
 	/** Normal equations' matrix; a whisper of prior keeps what is not determined finite and visibly large. */
-	private information(signs: Signed, at: readonly number[], without: ReadonlySet<number>): Matrix {
+	private information(
+		signs: Signed,
+		at: readonly number[],
+		without: ReadonlySet<number>,
+		bias = this.options.bias
+	): Matrix {
 		const matrix = Matrix.eye(this.size, this.size, 1e-6);
-		matrix.set(this.size - 1, this.size - 1, 1 / Math.max(this.options.bias, 1e-6) ** 2);
+		matrix.set(this.size - 1, this.size - 1, 1 / Math.max(bias, 1e-6) ** 2);
 		this.counts.forEach((count, i) => {
 			if (without.has(i)) return;
 			const { slope } = this.linearised(count, this.signOf(i, signs), at);

@@ -169,6 +169,8 @@ describe('pitches from counted beats', () => {
 		for (const { kind } of quiet.missing) expect([3, 4, 9]).toContain(kind.semitones);
 		const more = quiet.missing.map(({ lower, upper }) => real([upper - lower]).find((count) => count.lower === lower)!);
 		expect(solve([...real([5, 7]), ...more]).kind).toBe('solved');
+		// However sure the counts are said to be.
+		expect(solve(countsOf(hiddenOctave(2, 0), [5, 7]), 0.02).kind).toBe('refused');
 		expect(() => solve([{ ...real([4])[0], rate: Number.NaN }])).toThrow('NaN');
 	});
 });

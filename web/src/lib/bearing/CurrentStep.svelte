@@ -24,9 +24,9 @@
 			<span>per second, {shortRate(edge.rate).replace(/^[\d.]+ /, '')}</span>
 		</p>
 		<p>
-			{pairName(edge)}, {edge.kind.name}: {inFiveSeconds(edge.rate)}. Listen at {keyAt(edge.heardAt)} ({edge.heardAt.toFixed(
+			{pairName(edge)}, {edge.kind.name}: {inFiveSeconds(edge.rate)} in 5 s. Listen at {keyAt(edge.heardAt)} ({edge.heardAt.toFixed(
 				0
-			)} Hz){step.by.length > 1 ? `; it counts for ${Math.round(100 * weight)} %` : ''}.
+			)} Hz){step.by.length > 1 ? `; if they disagree, give it ${Math.round(100 * weight)} %` : ''}.
 		</p>
 	</div>
 {/each}

@@ -21,7 +21,7 @@
 			<th>Set</th>
 			<th>how</th>
 			<th>beats per second</th>
-			<th class="five">count</th>
+			<th class="figure five">in 5 s</th>
 			<th class="checks">check</th>
 			<th class="error">± cents</th>
 		</tr>
@@ -33,7 +33,7 @@
 				<td><button type="button" onclick={() => onchoose(i)}>{noteName(step.note)}</button></td>
 				<td>{wayTo(step)}</td>
 				<td class="mono">{step.by.map(({ edge }) => shortRate(edge.rate)).join(', ')}</td>
-				<td class="five mono">{step.by.length ? inFiveSeconds(step.by[0].edge.rate) : ''}</td>
+				<td class="figure five">{step.by.length ? inFiveSeconds(step.by[0].edge.rate) : ''}</td>
 				<td class="checks"
 					>{#each step.checks.slice(0, 2) as check (pairName(check.edge))}<span
 							>{pairName(check.edge)}

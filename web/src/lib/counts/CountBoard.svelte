@@ -67,12 +67,12 @@
 	}
 	.cells {
 		display: grid;
-		grid-template-columns: repeat(auto-fill, minmax(11.2rem, 1fr));
-		gap: 0.3rem 0.9rem;
+		grid-template-columns: repeat(auto-fill, minmax(12.9rem, 1fr));
+		gap: 0.3rem 0.8rem;
 	}
 	.cell {
 		display: grid;
-		grid-template-columns: minmax(3.6rem, 1fr) 3.2rem 4.5rem;
+		grid-template-columns: minmax(4.4rem, 1fr) 3.2rem 5.1rem;
 		gap: 0.25rem;
 		align-items: center;
 		font-size: 0.92rem;
@@ -88,7 +88,7 @@
 	input,
 	select {
 		min-height: 44px;
-		padding-inline: 0.4rem;
+		padding-inline: 0.35rem;
 		background: var(--sheet);
 		font-size: 0.92rem;
 	}

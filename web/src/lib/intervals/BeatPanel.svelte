@@ -29,9 +29,9 @@
 		return () => cancelAnimationFrame(frame);
 	});
 	// Another interval: back to its target, in silence.
+	const target = $derived(`${rate} at ${pitch}`);
 	$effect(() => {
-		void rate;
-		void pitch;
+		void target;
 		untrack(() => {
 			off = 0;
 			tone.stop();

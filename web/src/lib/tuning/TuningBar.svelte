@@ -1,9 +1,8 @@
 <script lang="ts">
 	import { A4_PRESETS, STRING_KINDS } from '@fendrel/core';
 	import { onMount } from 'svelte';
-	import { goto } from '$app/navigation';
-	import { page } from '$app/state';
-	import { asQuery, type TuningChoice } from './choice';
+	import { ask } from './address';
+	import type { TuningChoice } from './choice';
 	import { KIND_NAMES } from './kinds';
 	import { grouped } from './stored';
 
@@ -18,19 +17,13 @@
 		alive = true;
 	});
 
-	/** Other words of the address stay as they are. */
-	function ask(change: Record<string, string | number | undefined>) {
-		const known = new Set(['instrument', 'kind', 'temperament', 'a4']);
-		const others = Object.fromEntries([...page.url.searchParams].filter(([word]) => !known.has(word)));
-		void goto(`?${asQuery(choice, { ...others, ...change })}`, { keepFocus: true, noScroll: true, replaceState: true });
-	}
 	function takeInstrument(value: string) {
 		const kind = STRING_KINDS.find((each) => each === value);
-		ask(kind ? { instrument: undefined, kind } : { kind: undefined, instrument: value, a4: undefined });
+		void ask(kind ? { instrument: undefined, kind } : { kind: undefined, instrument: value, a4: undefined });
 	}
 </script>
 
-<fieldset disabled={!alive} aria-label="Instrument, temperament and pitch">
+<fieldset disabled={!alive} aria-label="What this is computed for">
 	<select
 		class="select instrument"
 		aria-label="Instrument"

@@ -20,17 +20,9 @@ export interface TuningChoice extends PlanBasis {
 	readonly temperament: StoredTemperament;
 }
 
-/** The choice as an address says it, with changes and further words. */
-export function asQuery(choice: TuningChoice, change: Record<string, string | number | undefined> = {}): string {
-	const words = new URLSearchParams();
-	const said = {
-		...(choice.instrument ? { instrument: choice.instrument.id } : { kind: choice.kind }),
-		temperament: choice.temperament.slug,
-		a4: choice.a4,
-		...change
-	};
-	for (const [word, value] of Object.entries(said)) if (value !== undefined) words.set(word, String(value));
-	return words.toString();
+/** Two choices with the same signature have the same targets. */
+export function signature({ instrument, kind, temperament, a4 }: TuningChoice): string {
+	return [instrument?.id ?? kind, temperament.slug, a4].join(' ');
 }
 
 export function choiceName({ instrument, kind }: Pick<TuningChoice, 'instrument' | 'kind'>): string {

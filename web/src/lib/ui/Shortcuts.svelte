@@ -24,7 +24,7 @@
 	<Portal>
 		<Dialog.Backdrop class="fixed inset-0 z-50 bg-black/50" />
 		<Dialog.Positioner class="fixed inset-0 z-50 flex items-center justify-center p-4">
-			<Dialog.Content class="sheet">
+			<Dialog.Content class="keys-sheet">
 				<Dialog.Title class="mb-4 font-[Newsreader_Variable] text-2xl">Keys on this page</Dialog.Title>
 				<dl>
 					{#each keys as { keys: combination, does } (combination)}
@@ -54,7 +54,7 @@
 		background: var(--ground);
 		white-space: nowrap;
 	}
-	:global(.sheet) {
+	:global(.keys-sheet) {
 		background: var(--sheet);
 		color: var(--ink);
 		border: 1px solid var(--line);

@@ -4,10 +4,10 @@ export const STILL_RATE = 0.05;
 /** "6.9 beats per second, wide", "still". */
 export function rateWords(rate: number, digits = 1): string {
 	if (Math.abs(rate) < STILL_RATE) return 'still: no beat';
-	return `${Math.abs(rate).toFixed(digits)} ${digits > 0 || Math.abs(rate) !== 1 ? 'beats' : 'beat'} per second, ${rate < 0 ? 'narrow' : 'wide'}`;
+	return `${Math.abs(rate).toFixed(digits)} beats per second, ${rate < 0 ? 'narrow' : 'wide'}`;
 }
 
-/** A count that a watch can check: swells in five seconds. */
+/** A count that a watch can check: swells within five seconds. */
 export function inFiveSeconds(rate: number): string {
-	return `${(5 * Math.abs(rate)).toFixed(Math.abs(rate) < 2 ? 1 : 0)} in 5 s`;
+	return (5 * Math.abs(rate)).toFixed(Math.abs(rate) < 2 ? 1 : 0);
 }

@@ -1,7 +1,6 @@
 <script lang="ts">
 	import { coincidences, findTestNotes, hz, intervalName, noteName } from '@fendrel/core';
 	import { onDestroy, onMount, untrack } from 'svelte';
-	import { goto } from '$app/navigation';
 	import { page } from '$app/state';
 	import Play from '@lucide/svelte/icons/play';
 	import { Passages } from '$lib/audio/passages.svelte';
@@ -10,7 +9,8 @@
 	import TestNotes from '$lib/intervals/TestNotes.svelte';
 	import { parsePair } from '$lib/intervals/pair';
 	import TuningBar from '$lib/tuning/TuningBar.svelte';
-	import { asQuery, choiceName } from '$lib/tuning/choice';
+	import { ask } from '$lib/tuning/address';
+	import { choiceName } from '$lib/tuning/choice';
 	import { planFor } from '$lib/tuning/plan';
 	import { rateWords } from '$lib/ui/beats';
 	import { counted, signed } from '$lib/ui/format';
@@ -84,11 +84,7 @@
 	}
 	function keepInAddress() {
 		if ('problem' in pair) return;
-		void goto(`?${asQuery(choice, { notes: `${noteName(pair.lower)} ${noteName(pair.upper)}` })}`, {
-			keepFocus: true,
-			noScroll: true,
-			replaceState: true
-		});
+		void ask({ notes: `${noteName(pair.lower)} ${noteName(pair.upper)}` });
 	}
 	function move(by: number) {
 		const [low, high] = [shown.lower + by, shown.upper + by];

@@ -2,7 +2,6 @@
 	import { noteName, OCTAVES } from '@fendrel/core';
 	import { wrap, type Remote } from 'comlink';
 	import { onMount, untrack } from 'svelte';
-	import { goto } from '$app/navigation';
 	import { page } from '$app/state';
 	import CountBoard from '$lib/counts/CountBoard.svelte';
 	import Findings from '$lib/counts/Findings.svelte';
@@ -10,7 +9,8 @@
 	import { EARS, type EarName } from '$lib/counts/schema';
 	import { pairName, refusalWords, verdictOf } from '$lib/counts/words';
 	import TuningBar from '$lib/tuning/TuningBar.svelte';
-	import { asQuery } from '$lib/tuning/choice';
+	import { ask } from '$lib/tuning/address';
+	import { signature } from '$lib/tuning/choice';
 	import { KIND_NAMES } from '$lib/tuning/kinds';
 	import { planFor } from '$lib/tuning/plan';
 	import { counted, inSentence, onShortDay } from '$lib/ui/format';
@@ -43,17 +43,17 @@
 
 	/** A kept octave is laid out again; with another instrument or octave what was typed stays where it fits. */
 	let laidOut = untrack(() => data.kept?.id);
-	let builtFor = untrack(() => `${asQuery(choice)} ${low}`);
+	let builtFor = untrack(() => `${signature(choice)} ${low}`);
 	$effect(() => {
 		const { kept: before } = data;
-		const now = `${asQuery(choice)} ${low}`;
+		const now = `${signature(choice)} ${low}`;
 		untrack(() => {
 			if (before && before.id !== laidOut) {
 				({ low, reference, ear } = before);
 				board = new Board(low, strings, before.counts);
 			} else if (now !== builtFor) board = new Board(low, strings, board.entered);
 			laidOut = before?.id;
-			builtFor = `${asQuery(choice)} ${low}`;
+			builtFor = `${signature(choice)} ${low}`;
 		});
 	});
 	const counts = $derived(board.counts(ear));
@@ -134,7 +134,7 @@
 			const body = await response.json();
 			if (!response.ok) throw new Error(body.message);
 			laidOut = kept = body.id;
-			await goto(`?${asQuery(choice, { kept: body.id })}`, { keepFocus: true, noScroll: true, replaceState: true });
+			await ask({ kept: body.id });
 		} catch (fault) {
 			problem = `Not kept: ${(fault as Error).message || 'the server does not answer.'} What you typed stays on this page.`;
 		}

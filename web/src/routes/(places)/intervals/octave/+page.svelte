@@ -1,10 +1,10 @@
 <script lang="ts">
 	import { beatOf, INTERVALS, noteName, OCTAVES, STAIRCASES } from '@fendrel/core';
-	import { goto } from '$app/navigation';
 	import { page } from '$app/state';
 	import Staircase from '$lib/charts/Staircase.svelte';
 	import TuningBar from '$lib/tuning/TuningBar.svelte';
-	import { asQuery, choiceName } from '$lib/tuning/choice';
+	import { ask } from '$lib/tuning/address';
+	import { choiceName } from '$lib/tuning/choice';
 	import { planFor } from '$lib/tuning/plan';
 
 	let { data } = $props();
@@ -43,11 +43,7 @@
 		class="select"
 		aria-label="Octave"
 		value={octave.name}
-		onchange={(event) =>
-			goto(`?${asQuery(choice, { octave: event.currentTarget.value.replaceAll(' ', '') })}`, {
-				keepFocus: true,
-				replaceState: true
-			})}
+		onchange={(event) => ask({ octave: event.currentTarget.value.replaceAll(' ', '') })}
 	>
 		{#each octaves as { name } (name)}<option>{name}</option>{/each}
 	</select>

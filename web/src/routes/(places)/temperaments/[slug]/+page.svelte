@@ -14,6 +14,7 @@
 		thirdsByFifths,
 		typicalStrings
 	} from '$lib/temperaments/figures';
+	import { ask } from '$lib/tuning/address';
 	import { remove } from '$lib/temperaments/requests';
 
 	let { data } = $props();
@@ -26,10 +27,6 @@
 	let problem = $state<string | undefined>();
 	let sure = $state(false);
 
-	function ask(change: { root?: number; a4?: number }) {
-		const { root, a4 } = { root: data.root, a4: data.a4, ...change };
-		void goto(`?root=${root}&a4=${a4}`, { keepFocus: true, noScroll: true, replaceState: true });
-	}
 	async function discard() {
 		problem = await remove(stored.slug);
 		sure = false;

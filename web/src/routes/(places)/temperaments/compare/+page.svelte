@@ -1,12 +1,12 @@
 <script lang="ts">
 	import { A4_PRESETS } from '@fendrel/core';
-	import { goto } from '$app/navigation';
 	import { page } from '$app/state';
 	import RingOfFifths from '$lib/charts/RingOfFifths.svelte';
 	import ThirdsProfile from '$lib/charts/ThirdsProfile.svelte';
 	import ClashTable from '$lib/temperaments/ClashTable.svelte';
 	import HearIt from '$lib/temperaments/HearIt.svelte';
 	import { ringFifths, roughnessByFifths, thirdsByFifths, typicalStrings } from '$lib/temperaments/figures';
+	import { ask } from '$lib/tuning/address';
 	import { grouped } from '$lib/tuning/stored';
 
 	let { data } = $props();
@@ -21,7 +21,7 @@
 		const next = shown.map((each) => each.slug);
 		if (slug === '') next.splice(place, 1);
 		else next[place] = slug;
-		void goto(`?with=${next.join(',')}`, { keepFocus: true, noScroll: true, replaceState: true });
+		void ask({ with: next.join(',') });
 	}
 </script>
 

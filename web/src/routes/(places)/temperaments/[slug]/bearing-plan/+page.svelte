@@ -2,8 +2,6 @@
 	import { DEFAULT_EAR, noteClassName, noteName, OCTAVES } from '@fendrel/core';
 	import { proxy, wrap, type Remote } from 'comlink';
 	import { onMount } from 'svelte';
-	import { goto } from '$app/navigation';
-	import { page } from '$app/state';
 	import Play from '@lucide/svelte/icons/play';
 	import Printer from '@lucide/svelte/icons/printer';
 	import { BeatTone } from '$lib/audio/beatTone.svelte';
@@ -14,6 +12,7 @@
 	import { FORKS, schoolsFor, STARTS } from '$lib/bearing/sheet';
 	import { SCHOOL_NAMES, SCHOOL_TEXTS } from '$lib/bearing/words';
 	import TuningBar from '$lib/tuning/TuningBar.svelte';
+	import { ask } from '$lib/tuning/address';
 	import { choiceName } from '$lib/tuning/choice';
 	import { planFor } from '$lib/tuning/plan';
 	import Shortcuts from '$lib/ui/Shortcuts.svelte';
@@ -97,11 +96,6 @@
 		})();
 	});
 
-	function ask(change: Record<string, string | number>) {
-		const words = new URLSearchParams(page.url.searchParams);
-		for (const [word, value] of Object.entries(change)) words.set(word, String(value));
-		void goto(`?${words}`, { keepFocus: true, noScroll: true, replaceState: true });
-	}
 	function go(to: number) {
 		tone.stop();
 		at = Math.min(Math.max(to, 0), plan.steps.length - 1);

@@ -1,0 +1,145 @@
+import { readTuningMessage, temperamentById, offsetsFromEqual, transposed } from '@fendrel/core';
+import { beforeAll, afterAll, describe, expect, it } from 'vitest';
+import { v7 as uuid } from 'uuid';
+import { toJson } from '$lib/temperaments/exchange';
+import { written, type KeepResult } from '$lib/temperaments/schema';
+import { hashPassword } from './auth/signIn';
+import { connect, database, useDatabase } from './db/connection';
+import { migrate } from './db/migrate';
+import { createAccount } from './db/stores/accounts';
+import { getCountedOctave, listCountedOctaves, saveCountedOctave } from './db/stores/countedOctaves';
+import { deleteTemperament, listTemperaments, temperamentBySlug } from './db/stores/temperaments';
+import { download } from './temperaments/download';
+import { importText, keepDraft, temperamentOr404 } from './temperaments/keep';
+import { loadTuning } from './tuning';
+
+const URL = process.env.FENDREL_TEST_DATABASE_URL;
+if (!URL) throw new Error('FENDREL_TEST_DATABASE_URL is not set: run these through npm test');
+
+let me = '';
+let other = '';
+beforeAll(async () => {
+	useDatabase(connect(URL));
+	await migrate(database());
+	const passwordHash = await hashPassword('a long password');
+	const account = async (n: string) =>
+		(await createAccount({ workshop: n, name: n, email: `${uuid()}@example.test`, passwordHash, demo: false }))
+			.workshopId;
+	[me, other] = [await account('Mine'), await account('Theirs')];
+}, 60_000);
+afterAll(() => database().sequelize.close());
+
+const wire = (name: string, tuning = written(temperamentById('vallotti').tuning)) => ({ name, tuning });
+const problems = (result: KeepResult) => (result.kind === 'refused' ? result.problems.join(' ') : result.kind);
+const kept = (result: KeepResult) => {
+	if (result.kind !== 'kept') throw new Error(JSON.stringify(result));
+	return result.slugs;
+};
+
+describe('keeping temperaments', () => {
+	it('keeps one whole, for its own workshop only, and changes it', async () => {
+		const [slug] = kept(await keepDraft(me, { ...wire('Harbour'), uses: ['organ'], character: 'Calm.' }, false));
+		const stored = await temperamentOr404(me, slug);
+		expect(stored).toMatchObject({ name: 'Harbour', own: true, uses: ['organ'], character: 'Calm.' });
+		expect(stored.tuning).toEqual(temperamentById('vallotti').tuning);
+		await expect(temperamentOr404(other, slug)).rejects.toMatchObject({ status: 404 });
+		kept(await keepDraft(me, wire('Harbour two', written(temperamentById('barnes').tuning)), false, stored));
+		expect((await temperamentOr404(me, slug)).tuning).toEqual(temperamentById('barnes').tuning);
+		// Changing through another workshop's hands does nothing.
+		await keepDraft(other, wire('Stolen'), false, stored);
+		expect((await temperamentOr404(me, slug)).name).toBe('Harbour two');
+	});
+
+	it('refuses names that are taken, by case and accent too, and what does not close', async () => {
+		kept(await keepDraft(me, wire('Ebb'), false));
+		expect(problems(await keepDraft(me, wire('EBB'), false))).toContain('“EBB” already');
+		expect(problems(await keepDraft(me, wire('Vallotti'), false))).toContain('already');
+		expect(problems(await keepDraft(me, wire('Tempérament Ordinaire'), false))).toContain('already');
+		const open = { by: 'fifths' as const, fifths: new Array(12).fill('pure') };
+		expect(problems(await keepDraft(me, wire('Open', open), false))).toContain('do not close');
+		expect(problems(await keepDraft(me, { name: 'Odd' }, false))).toBeTruthy();
+		expect(problems(await keepDraft(me, null, false))).toBeTruthy();
+		expect((await listTemperaments(me)).some(({ name }) => ['Open', 'Odd'].includes(name))).toBe(false);
+		kept(await keepDraft(other, wire('Ebb'), false));
+	});
+
+	it('asks before it keeps an offset beyond a semitone', async () => {
+		const far = { by: 'cents' as const, offsets: [130, ...new Array(11).fill(0)] };
+		const asked = await keepDraft(me, wire('Far', far), false);
+		expect(asked).toMatchObject({ kind: 'ask' });
+		expect((await listTemperaments(me)).some(({ name }) => name === 'Far')).toBe(false);
+		kept(await keepDraft(me, wire('Far', far), true));
+	});
+
+	it('brings in all of a file or nothing', async () => {
+		const draft = (name: string) => ({ ...temperamentById('kellner'), name });
+		const before = (await listTemperaments(me)).length;
+		const half = toJson([draft('New one'), draft('Vallotti')]);
+		expect(problems(await importText(me, half, { confirmed: false, rename: false }))).toMatch(/Line \d+: .*Vallotti/);
+		expect((await listTemperaments(me)).length).toBe(before);
+		const slugs = kept(await importText(me, half, { confirmed: false, rename: true }));
+		const names = await Promise.all(slugs.map(async (slug) => (await temperamentBySlug(me, slug))!.name));
+		expect(names).toEqual(['New one', 'Vallotti (2)']);
+		expect(problems(await importText(me, '{', { confirmed: false, rename: false }))).toContain('Line 1');
+	});
+
+	it('deletes what nothing rests on, and keeps the rest', async () => {
+		const [slug] = kept(await keepDraft(me, wire('Short lived'), false));
+		const { id } = await temperamentOr404(me, slug);
+		const octave = {
+			instrumentId: null,
+			kind: 'upright' as const,
+			temperamentId: id,
+			a4: 440,
+			low: 53,
+			reference: 57,
+			ear: 'careful' as const,
+			counts: [{ lower: 53, upper: 57, rate: 6.9, sense: 'wide' as const }],
+			verdict: 'Fine.'
+		};
+		const octaveId = await saveCountedOctave(me, octave);
+		expect(await getCountedOctave(me, octaveId)).toMatchObject(octave);
+		expect(await getCountedOctave(other, octaveId)).toBeUndefined();
+		expect(await listCountedOctaves(other)).toEqual([]);
+		expect(await deleteTemperament(me, id)).toBe(1);
+		expect(await temperamentBySlug(me, slug)).toBeDefined();
+		const [free] = kept(await keepDraft(me, wire('Free'), false));
+		const freeId = (await temperamentOr404(me, free)).id;
+		expect(await deleteTemperament(other, freeId)).toBe(0);
+		expect(await temperamentBySlug(me, free)).toBeDefined();
+		expect(await deleteTemperament(me, freeId)).toBe(0);
+		expect(await temperamentBySlug(me, free)).toBeUndefined();
+	});
+});
+
+describe('taking away', () => {
+	it('gives MIDI tuning at the pitch and root asked for', async () => {
+		const vallotti = (await temperamentBySlug(me, 'vallotti'))!;
+		const answer = download(vallotti, 'syx', { root: 2, a4: 415 });
+		expect(answer.headers.get('content-disposition')).toBe('attachment; filename="vallotti.syx"');
+		const keys = readTuningMessage(new Uint8Array(await answer.arrayBuffer()))!;
+		const offsets = offsetsFromEqual(transposed(temperamentById('vallotti'), 2));
+		for (let key = 21; key <= 108; key++) {
+			const cents = 100 * (keys.get(key)! - key);
+			expect(Math.abs(cents - offsets[key % 12] - 1200 * Math.log2(415 / 440))).toBeLessThan(0.0031);
+		}
+		const notes = readTuningMessage(
+			new Uint8Array(await download(vallotti, 'notes', { root: 0, a4: 440 }).arrayBuffer())
+		);
+		expect(notes!.size).toBe(127);
+		expect(await download(vallotti, 'csv', { root: 0, a4: 440 }).text()).toContain('Vallotti,5.865002');
+	});
+});
+
+describe('what an address says of instrument and temperament', () => {
+	it('is taken where it makes sense and passed over where not', async () => {
+		const plain = await loadTuning(me, {});
+		expect(plain).toMatchObject({ kind: 'upright', lowest: 21, highest: 108, a4: 440, instrument: undefined });
+		expect(plain.temperament.slug).toBe('equal');
+		const odd = await loadTuning(me, { instrument: 'x', kind: 'banjo', temperament: 'none', a4: '9999' });
+		expect(odd).toMatchObject({ kind: 'upright', a4: 440 });
+		const early = await loadTuning(me, { kind: 'harpsichord', temperament: 'vallotti', a4: '415' });
+		expect(early).toMatchObject({ kind: 'harpsichord', lowest: 29, a4: 415 });
+		expect(early.temperament.name).toBe('Vallotti');
+	});
+});
