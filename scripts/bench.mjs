@@ -15,8 +15,17 @@ ensureNpmPackages();
 ensureProgram('chromium', 'chromium');
 
 say('listening ...');
-const node = [process.execPath, '--expose-gc', '--import', 'tsx', join(ROOT, 'core', 'bench', 'listening.ts')];
-const listening = JSON.parse(execFileSync(node[0], node.slice(1), { cwd: ROOT, encoding: 'utf8' }));
+/** @param {string} name */
+const figuresOf = (name) =>
+	JSON.parse(
+		execFileSync(process.execPath, ['--expose-gc', '--import', 'tsx', join(ROOT, 'core', 'bench', name)], {
+			cwd: ROOT,
+			encoding: 'utf8'
+		})
+	);
+const listening = figuresOf('listening.ts');
+say('tempering ...');
+const tempering = figuresOf('tempering.ts');
 
 say('pages ...');
 buildIfNeeded();
@@ -29,7 +38,7 @@ const application = serve({
 	quiet: true
 });
 await application.ready;
-const { pages, server } = await measurePages().finally(async () => {
+const { pages, server, busy } = await measurePages().finally(async () => {
 	await application.stop();
 	await database.stop();
 });
@@ -81,14 +90,55 @@ async function measurePages() {
 		await weigh('Visits', go('/visits')),
 		await weigh('Plan', stage('plan')),
 		await weigh('Set, listening, with its workers', stage('set')),
-		await weigh('Close', stage('close'))
+		await weigh('Close', stage('close')),
+		await weigh('Temperaments', go('/temperaments')),
+		await weigh('A temperament', go('/temperaments/vallotti')),
+		await weigh('Design', go('/temperaments/design')),
+		await weigh('Bearing plan, with its worker', go('/temperaments/vallotti/bearing-plan')),
+		await weigh('Intervals', go('/intervals')),
+		await weigh('From counted beats, with its worker', go('/intervals/counts'))
 	];
+	const busy = await longestTasks(finder);
 	await browser.close();
 	const status = readFileSync(`/proc/${application.pid}/status`, 'utf8');
-	return { pages, server: Number(/VmRSS:\s+(\d+)/.exec(status)?.[1]) / 1024 };
+	return { pages, busy, server: Number(/VmRSS:\s+(\d+)/.exec(status)?.[1]) / 1024 };
+}
+
+/**
+ * Longest stretch in which the page could not answer, once it stood: in ms, 0 when none reached 50.
+ * @param {import('@playwright/test').Page} page
+ */
+async function longestTasks(page) {
+	const longest = async () => {
+		await page.waitForTimeout(1500);
+		return page.evaluate(() => Math.max(0, .../** @type {any} */ (window).longTasks));
+	};
+	await page.addInitScript(() => {
+		const tasks = /** @type {number[]} */ ([]);
+		Object.assign(window, { longTasks: tasks });
+		new PerformanceObserver((list) => tasks.push(...list.getEntries().map(({ duration }) => duration))).observe({
+			entryTypes: ['longtask']
+		});
+	});
+	const reset = () => page.evaluate(() => (/** @type {any} */ (window).longTasks.length = 0));
+	await page.goto(`${application.address}/temperaments/vallotti/bearing-plan?octave=3`);
+	await longest();
+	await reset();
+	for (const school of ['circle', 'thirds-led', 'computed']) {
+		await page.getByLabel('School').selectOption(school);
+		await page.waitForTimeout(1200);
+	}
+	const plan = await longest();
+	await page.goto(`${application.address}/intervals/counts`);
+	await longest();
+	await reset();
+	for (const field of (await page.locator('fieldset input[id^=rate]').all()).slice(0, 30))
+		await field.fill((await field.getAttribute('placeholder')) ?? '');
+	return { plan, counts: await longest() };
 }
 
 const ms = (/** @type {number} */ seconds) => `${Math.round(1000 * seconds)} ms`;
+const tasks = (/** @type {number} */ most) => (most ? `${most.toFixed(0)} ms` : 'none of 50 ms or more');
 const { errors, latency, speed, memory } = listening;
 const text = `# Figures
 
@@ -121,6 +171,28 @@ ${latency.map((/** @type {any} */ l) => `| ${l.note} | ${ms(l.first)} | ${ms(l.g
 
 - Listener: ${memory.megabytes.toFixed(1)} MB of heap and buffers after ${memory.minutes} minutes of sound, ${memory.growth < 0.05 ? 'no growth' : `${memory.growth.toFixed(2)} MB growth`} over them.
 - Server process, demo data loaded, after the pages below were asked for: ${server.toFixed(0)} MB resident.
+
+## Intervals, plans and counts
+
+- Coincidences and beats of all ${tempering.intervals} intervals up to three octaves over 88 notes (${tempering.found} pairs of partials): ${tempering.bookTime.toFixed(1)} ms
+  (aim: 15), ${(tempering.plainTime / tempering.bookTime).toFixed(1)} times faster than looking at all 256 pairs of each.
+- Pitches from counted beats, hidden octaves with rates rounded to 0.1 per second: ${tempering.solved
+	.map((/** @type {any} */ s) => `${s.rms.toFixed(3)} cent rms from ${s.name}`)
+	.join(', ')} (aims: 0.05 and 0.12; ${tempering.solved[0].octaves} octaves each).
+- Longest stretch in which the page could not answer while plans are made and simulated: ${tasks(busy.plan)}; while counts are typed and solved: ${tasks(busy.counts)} (aim: 50 ms).
+
+Bearing plans for equal temperament on a typical upright, F3 to F4 from A4, 10,000 simulated tunings; the time is for making
+the plan and all its tunings on one core (aim: 300 ms). Errors in cents, root mean square, by a trained ear (0.1 per second
+or 6 % of scatter, 0.1 of bias) and by the same ear without bias.
+
+| plan | ms | a note | closing | a note, no bias | closing, no bias |
+|---|---|---|---|---|---|
+${tempering.plans
+	.map(
+		(/** @type {any} */ p) =>
+			`| ${p.school} | ${p.time.toFixed(0)} | ${p.overall.toFixed(2)} | ${p.closing?.toFixed(2) ?? ''} | ${p.scatterOverall.toFixed(2)} | ${p.scatterClosing?.toFixed(2) ?? ''} |`
+	)
+	.join('\n')}
 
 ## Script per page
 

@@ -26,6 +26,7 @@ export interface Coincidence {
 
 /** Partials further apart than this are heard as two tones, not as a beat. */
 export const MEETING_CENTS = 50;
+const MEETING_RATIO = 2 ** (MEETING_CENTS / 1200);
 
 /**
  * Every pair of partials up to 16 that meet within half a semitone, the most useful to an ear first.
@@ -38,18 +39,17 @@ export function coincidences(lower: StiffString, upper: StiffString, a4: Hz): Co
 	const found: Coincidence[] = [];
 	let from = 0;
 	for (let p = 0; p < HIGHEST_PARTIAL; p++) {
+		const [least, most] = [ofLower[p] / MEETING_RATIO, ofLower[p] * MEETING_RATIO];
 		// Both lists rise: what lies below this partial's reach lies below the next one's too.
-		while (from < HIGHEST_PARTIAL && 1200 * Math.log2(ofUpper[from] / ofLower[p]) < -MEETING_CENTS) from++;
-		for (let q = from; q < HIGHEST_PARTIAL; q++) {
-			const apart = 1200 * Math.log2(ofUpper[q] / ofLower[p]);
-			if (apart > MEETING_CENTS) break;
+		while (from < HIGHEST_PARTIAL && ofUpper[from] < least) from++;
+		for (let q = from; q < HIGHEST_PARTIAL && ofUpper[q] <= most; q++) {
 			const rate = ofUpper[q] - ofLower[p];
 			const heardAt = hz((ofUpper[q] + ofLower[p]) / 2);
 			found.push({
 				lowerPartial: p + 1,
 				upperPartial: q + 1,
 				rate: beatsPerSecond(rate),
-				apart: cents(apart),
+				apart: cents(1200 * Math.log2(ofUpper[q] / ofLower[p])),
 				heardAt,
 				silentKey: nearestNote(heardAt, a4).note,
 				use: audibility(p + 1, q + 1, heardAt) * countability(rate)
@@ -59,6 +59,8 @@ export function coincidences(lower: StiffString, upper: StiffString, a4: Hz): Co
 	return found.sort((a, b) => b.use - a.use || a.lowerPartial - b.lowerPartial);
 }
 
-function partials(string: StiffString): readonly number[] {
-	return Array.from({ length: HIGHEST_PARTIAL }, (_, i) => partialHz(string, i + 1));
+function partials(string: StiffString): Float64Array {
+	const all = new Float64Array(HIGHEST_PARTIAL);
+	for (let i = 0; i < HIGHEST_PARTIAL; i++) all[i] = partialHz(string, i + 1);
+	return all;
 }
