@@ -76,6 +76,26 @@ try {
 	await look('day');
 	await page.goto(`${visit}/close`);
 	await shoot('close');
+	for (const [name, path] of [
+		['temperaments', '/temperaments'],
+		['temperament', '/temperaments/vallotti'],
+		['design', '/temperaments/design?from=vallotti'],
+		['compare', '/temperaments/compare?with=vallotti,meantone-quarter'],
+		['intervals', '/intervals?kind=harpsichord&temperament=vallotti&a4=415&notes=F3+A3'],
+		['octave', '/intervals/octave']
+	]) {
+		await page.goto(path);
+		await page.waitForLoadState('networkidle');
+		await shoot(name);
+	}
+	await page.goto('/temperaments/vallotti/bearing-plan?school=circle');
+	for (let step = 0; step < 4; step++) await page.getByRole('button', { name: 'Next note' }).click();
+	await page.getByText('closing error').waitFor();
+	await shoot('bearing-plan');
+	await page.goto('/intervals/counts');
+	await page.getByRole('link', { name: /Tide mill cottage upright/ }).click();
+	await page.getByText(/The order of keys is reversed/).waitFor();
+	await shoot('counts');
 	await browser.close();
 } finally {
 	await application.stop();

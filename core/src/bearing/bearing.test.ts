@@ -2,13 +2,25 @@ import { describe, expect, it } from 'vitest';
 import { targetTable } from '../curve/targetTable';
 import { beatOf } from '../intervals/beats';
 import { typicalInharmonicity } from '../strings/inharmonicity';
-import { temperamentById, TEMPERAMENTS } from '../temperament/library';
+import { temperamentById } from '../temperament/library';
 import { hz } from '../units/quantity';
 import { DEFAULT_EAR } from './ear';
 import { bearingPlan, COMPUTED, OCTAVES, type PlanOptions } from './plan';
 import { SCHOOLS } from './schools';
 import { simulatePlan } from './simulate';
 
+/** From equal to wolves, wide fifths and ratios: one of each making. */
+const VARIED = [
+	'equal',
+	'vallotti',
+	'werckmeister-4',
+	'kirnberger-2',
+	'ordinaire',
+	'meantone-third',
+	'meantone-quarter',
+	'pythagorean',
+	'just-ptolemaic'
+];
 const SCHOOL_IDS = [...SCHOOLS.map(({ id }) => id), COMPUTED];
 
 function situation(id: string, change: Partial<PlanOptions> = {}, stiffness = 1) {
@@ -29,9 +41,9 @@ describe('bearing plans', () => {
 	it.each(SCHOOL_IDS)(
 		'%s reaches every note once, only from notes that are set, at the rates of the strings',
 		(school) => {
-			for (const { id } of TEMPERAMENTS)
+			for (const id of VARIED)
 				for (const { low, high } of OCTAVES)
-					for (const start of [69, 72, 60, 64]) {
+					for (const start of [69, 72, 64]) {
 						const { plan, strings } = situation(id, { school, low, high, start });
 						expect(plan.unreached).toEqual([]);
 						const set = new Set<number>([start]);
@@ -115,8 +127,8 @@ describe('errors of plans', () => {
 		expect(errors(COMPUTED).overall).toBeCloseTo(0.3, 1);
 	});
 
-	it('are least for the computed plan, in every temperament of the library', () => {
-		for (const { id } of TEMPERAMENTS) {
+	it('are least for the computed plan, in temperaments of every making', () => {
+		for (const id of VARIED) {
 			const overall = (school: string) => {
 				const { plan, strings } = situation(id, { school });
 				return simulatePlan(plan, strings, DEFAULT_EAR, 500, 3).overall;

@@ -25,6 +25,8 @@
 			.sort((a, b) => Math.abs(b.found - b.predicted) - Math.abs(a.found - a.predicted))
 	);
 	const SHOWN = 6;
+	/** Counts whose side of pure was not said. */
+	const open = $derived(residuals.filter(({ count }) => count.sense === 'unknown'));
 </script>
 
 {#each contradictions as { index, expected, otherSense } (index)}
@@ -71,6 +73,14 @@
 							`${pairName(each)} ${Math.abs(each.found).toFixed(1)} instead of ${Math.abs(each.predicted).toFixed(1)} (±${each.error.toFixed(1)})`
 					)
 					.join(', ')}.
+			</p>
+		{/if}
+		{#if open.length}
+			<p class="soft">
+				Wide or narrow was left open {open.length === 1 ? 'once' : `${open.length} times`}. Read here as {open
+					.slice(0, SHOWN)
+					.map(({ count, sense }) => `${pairName(count)} ${sense}`)
+					.join(', ')}{open.length > SHOWN ? ' and so on' : ''}; to be certain, say it.
 			</p>
 		{/if}
 		{#if Math.abs(bias) >= 0.05}

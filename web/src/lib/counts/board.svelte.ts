@@ -36,6 +36,11 @@ export class Board {
 		);
 	}
 
+	/** The kinds of interval on offer. */
+	get kinds() {
+		return OFFERED.map((semitones) => ({ semitones, kind: countedKind(semitones)! }));
+	}
+
 	group(semitones: number): readonly Cell[] {
 		return this.cells.filter(({ lower, upper }) => upper - lower === semitones);
 	}

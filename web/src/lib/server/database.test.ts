@@ -14,6 +14,7 @@ import {
 	listPlaces,
 	measuredInharmonicity
 } from './db/stores/instruments';
+import { listCountedOctaves } from './db/stores/countedOctaves';
 import { figuresOf, readingsOf, saveReadings, type NewReading } from './db/stores/readings';
 import { listTemperaments } from './db/stores/temperaments';
 import { getVisit, updateVisit } from './db/stores/visits';
@@ -208,6 +209,12 @@ describe('the demo scenario', () => {
 		expect(await lastVisits(workshopId)).toHaveLength(instruments.length);
 		const open = await database().models.visits.count({ where: { workshopId, finishedAt: null } });
 		expect(open).toBe(1);
+		expect((await listTemperaments(workshopId)).filter(({ own }) => own).map(({ name }) => name)).toEqual([
+			'Tide mill, agreed'
+		]);
+		const [octave] = await listCountedOctaves(workshopId);
+		expect(octave.counts.length).toBeGreaterThan(40);
+		expect(octave.verdict).toMatch(/notes to move: (raise|lower) /);
 		const grand = instruments.find(({ name }) => name === 'Chapel concert grand')!;
 		const history = await visitHistory(workshopId, grand);
 		expect(history).toHaveLength(12);

@@ -127,7 +127,7 @@ describe('taking away', () => {
 			new Uint8Array(await download(vallotti, 'notes', { root: 0, a4: 440 }).arrayBuffer())
 		);
 		expect(notes!.size).toBe(127);
-		expect(await download(vallotti, 'csv', { root: 0, a4: 440 }).text()).toContain('Vallotti,5.865002');
+		expect(await download(vallotti, 'csv', { root: 0, a4: 440 }).text()).toContain('Vallotti,5.865003,0,1.955001,');
 	});
 });
 

@@ -23,8 +23,9 @@ import { hashPassword } from '../auth/signIn';
 import { database } from '../db/connection';
 import type { ReadingRow, VisitRow } from '../db/models';
 import { createAccount } from '../db/stores/accounts';
-import { createInstrument } from '../db/stores/instruments';
+import { createInstrument, listInstruments } from '../db/stores/instruments';
 import { listTemperaments } from '../db/stores/temperaments';
+import { loadTempering } from './tempering';
 import { CLOSING_NOTES, DEMO_ACCOUNT, DEMO_INSTRUMENTS, HALF_DONE, type DemoInstrument } from './scenario';
 
 const SEED = 1907;
@@ -54,6 +55,7 @@ export async function loadDemo(now = new Date(process.env.FENDREL_DEMO_DATE ?? D
 		temperamentIds: new Map(temperaments.map(({ slug, id }) => [slug, id]))
 	};
 	for (const [index, instrument] of DEMO_INSTRUMENTS.entries()) await loadInstrument(context, instrument, index);
+	await loadTempering(user.workshopId, today, await listInstruments(user.workshopId));
 }
 
 async function loadInstrument(context: Context, instrument: DemoInstrument, index: number): Promise<void> {

@@ -154,3 +154,14 @@ export const CLOSING_NOTES = [
 	'Brought up after a dry spell. Advised to move it away from the window.',
 	'Clean. Hammers of the fifth octave are grooved.'
 ];
+
+/** An octave that was counted: an attempt at equal that leans the wrong way, by this share of a well temperament. */
+export const COUNTED = {
+	instrument: 'Tide mill cottage upright',
+	a4: 440,
+	low: 53,
+	reference: 57,
+	ear: 'repeated',
+	reversed: 'werckmeister-3',
+	share: 0.5
+} as const;

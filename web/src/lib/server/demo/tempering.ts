@@ -1,0 +1,95 @@
+import {
+	beatOf,
+	cents,
+	hzAbove,
+	noteClass,
+	offsetsFromEqual,
+	pythagorean,
+	syntonic,
+	temperamentById,
+	TEMPERAMENTS
+} from '@fendrel/core';
+import { subDays } from 'date-fns';
+import { v7 as uuid } from 'uuid';
+import { Board } from '$lib/counts/board.svelte';
+import { EARS } from '$lib/counts/schema';
+import { verdictOf } from '$lib/counts/words';
+import type { Draft } from '$lib/temperaments/schema';
+import { planFor } from '$lib/tuning/plan';
+import { fromCounts } from '$lib/workers/fromCounts';
+import { database } from '../db/connection';
+import type { Instrument } from '../db/stores/instruments';
+import { createTemperaments } from '../db/stores/temperaments';
+import { COUNTED } from './scenario';
+
+/** What the viols and the harpsichord agreed on in the tide mill. */
+const AGREED: Draft = {
+	name: 'Tide mill, agreed',
+	family: 'well',
+	uses: ['viols and lutes', 'harpsichord'],
+	period: 'this summer',
+	character:
+		'C-G-D-A-E a fifth of a comma narrow, F-C a little more, the others pure: what the viols and the harpsichord could both bear.',
+	goodFor: 'The consort evenings; frets and keys agree on C, G, D and A.',
+	source: 'Settled between the players at the second rehearsal.',
+	tuning: {
+		by: 'fifths',
+		fifths: [
+			...Array.from({ length: 4 }, () => syntonic(1, 5)),
+			...Array.from({ length: 7 }, () => pythagorean(0, 1)),
+			'wolf'
+		]
+	}
+};
+
+/**
+ * A temperament of the workshop's own, and an octave counted on a piano that somebody tuned by the book:
+ * an attempt at equal whose home keys came out the harshest.
+ */
+export async function loadTempering(
+	workshopId: string,
+	today: Date,
+	instruments: readonly Instrument[]
+): Promise<void> {
+	const { name, tuning, ...about } = AGREED;
+	await createTemperaments(workshopId, [{ name, tuning, about }]);
+	const instrument = instruments.find((each) => each.name === COUNTED.instrument)!;
+	const equal = (await database().models.temperaments.findOne({ where: { slug: 'equal', workshopId: null } }))!.get();
+	const basis = { ...instrument, a4: COUNTED.a4, temperament: equal, measured: [] };
+	const plan = planFor(basis);
+	const strings = (note: number) => plan.targetOf(note)!.string;
+	const pattern = offsetsFromEqual(temperamentById(COUNTED.reversed));
+	const found = (note: number) => ({
+		...strings(note),
+		fundamental: hzAbove(strings(note).fundamental, cents(-COUNTED.share * pattern[noteClass(note)]))
+	});
+	const board = new Board(COUNTED.low, strings);
+	for (const { semitones, kind } of board.kinds)
+		for (const cell of board.group(semitones)) {
+			const { rate } = beatOf(found(cell.lower), found(cell.upper), kind);
+			cell.text = Math.abs(rate).toFixed(1);
+			cell.sense = rate < 0 ? 'narrow' : 'wide';
+		}
+	const answer = fromCounts({
+		basis,
+		counts: board.counts(COUNTED.ear),
+		reference: COUNTED.reference,
+		bias: EARS[COUNTED.ear].bias,
+		tolerance: 1.5,
+		library: TEMPERAMENTS
+	});
+	await database().models.countedOctaves.create({
+		id: uuid(),
+		workshopId,
+		instrumentId: instrument.id,
+		kind: instrument.kind,
+		temperamentId: equal.id,
+		a4: COUNTED.a4,
+		low: COUNTED.low,
+		reference: COUNTED.reference,
+		ear: COUNTED.ear,
+		counts: [...board.entered],
+		verdict: answer.kind === 'found' ? verdictOf(answer.findings[0], 'equal', 1.5) : '',
+		countedAt: subDays(today, 9)
+	});
+}
