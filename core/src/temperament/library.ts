@@ -70,7 +70,7 @@ export const TEMPERAMENTS: readonly Temperament[] = [
 		uses: ['concert piano', 'home piano'],
 		period: 'our own',
 		character:
-			'The gentlest lean towards the white keys: C major two cents calmer than equal, F♯ major two cents keener.',
+			'The gentlest lean towards the white keys: the third on C 2.6 cents calmer than equal, that on F♯ 2.6 keener.',
 		goodFor: 'Pianos that must pass for equal and yet have a home.',
 		source: 'Our design: white-key fifths narrow by 1/9, the others by 1/18 of the Pythagorean comma.',
 		tuning: { by: 'fifths', fifths: [P9, P9, P9, P9, P9, P18, P18, P18, P18, P18, P18, P9] }

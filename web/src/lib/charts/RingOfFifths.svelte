@@ -62,6 +62,8 @@
 <style>
 	div {
 		display: grid;
+		grid-template-columns: minmax(0, 1fr);
+		overflow: hidden;
 		justify-items: center;
 	}
 	svg {

@@ -10,6 +10,8 @@
 	}
 	let { series, height = 230, small = false }: Props = $props();
 	let width = $state(120);
+	/** Pixels that a size needs above its tread. */
+	const ROOM_FOR_SIZE = 27;
 	const margin = $derived(
 		small ? { top: 2, right: 0, bottom: 2, left: 0 } : { top: 14, right: 112, bottom: 28, left: 10 }
 	);
@@ -39,7 +41,7 @@
 			{#each chart.places as { x, note } (note)}
 				<text x={x + chart.step / 2} y={height - 8} text-anchor="middle" class="note">{noteClassName(note)}</text>
 			{/each}
-			{#if series.length === 1}
+			{#if series.length === 1 && chart.step > ROOM_FOR_SIZE}
 				{#each chart.paths[0].treads as { size, x, y } (x)}
 					<text x={x + chart.step / 2} y={y - 7} text-anchor="middle" class="size">{size.toFixed(0)}</text>
 				{/each}

@@ -5,7 +5,10 @@ import { keyboardStrip, noteAt } from './keyboardStrip';
 import { moves } from './moves';
 import { pitchRecord } from './pitchRecord';
 import { settleChart } from './settleChart';
+import { beatTrace } from './beatTrace';
+import { ringOfFifths } from './ringOfFifths';
 import { staircase } from './staircase';
+import { thirdsProfile } from './thirdsProfile';
 
 const frame = { width: 600, height: 300, margin: { top: 10, right: 10, bottom: 20, left: 40 } };
 
@@ -84,5 +87,46 @@ describe('pitch record, staircase and moves', () => {
 		expect(treads[1].y).toBeLessThan(treads[0].y);
 		const { marks } = moves([{ note: 60, found: -8, left: 0 }], 21, 108, frame);
 		expect(marks[0].found).toBeGreaterThan(marks[0].left!);
+	});
+});
+
+describe('ring of fifths and thirds', () => {
+	const fifths = [-35.7, 0, 3.9, ...new Array(9).fill(5.9)].map((narrow) => ({ narrow, text: '' }));
+
+	it('draws wide outwards and cut off, narrow inwards, and keeps names within the picture at any size', () => {
+		for (const size of [300, 460]) {
+			const { bars, notes, radius } = ringOfFifths(fifths, size);
+			expect(bars[0]).toMatchObject({ wide: true, cut: true });
+			expect(bars[2]).toMatchObject({ wide: false, cut: false });
+			expect(radius).toBeGreaterThan(60);
+			for (const { name } of notes) {
+				expect(Math.min(name.x, name.y)).toBeGreaterThan(15);
+				expect(Math.max(name.x, name.y)).toBeLessThan(size - 15);
+			}
+		}
+	});
+
+	it('lays thirds out by fifths, pure below Pythagorean, with room for howling ones', () => {
+		const sizes = [386.3, 386.3, 392, 396, 400, 404, 408, 427.4, 427.4, 404, 400, 392];
+		const { paths, landmarks, places } = thirdsProfile([{ name: 'one', sizes }], frame);
+		expect(landmarks[0].y).toBeGreaterThan(landmarks[2].y);
+		expect(places.map(({ note }) => note).slice(0, 3)).toEqual([0, 7, 2]);
+		for (const { y } of paths[0].treads) {
+			expect(y).toBeGreaterThanOrEqual(frame.margin.top);
+			expect(y).toBeLessThanOrEqual(frame.height - frame.margin.bottom);
+		}
+	});
+});
+
+describe('the trace of a beat', () => {
+	it('swells as often as it beats, and stands still when pure', () => {
+		// Every dip to nothing puts upper and lower edge on the middle line.
+		const dips = (rate: number) => {
+			const { path } = beatTrace(rate, { ...frame, margin: { top: 0, right: 0, bottom: 0, left: 0 } });
+			const ys = [...path.matchAll(/,([\d.]+)/g)].map(([, y]) => Number(y));
+			return ys.slice(0, ys.length / 2).filter((y) => Math.abs(y - 150) < 1).length;
+		};
+		expect(dips(2)).toBe(10);
+		expect(dips(0)).toBe(0);
 	});
 });

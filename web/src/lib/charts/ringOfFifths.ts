@@ -11,11 +11,13 @@ export interface RingFifth {
 const PER_CENT = 4.4;
 const LONGEST = { narrow: 12, wide: 8 };
 const HALF_WIDTH = 0.16;
+/** Pixels that names and figures need outside the ring. */
+const NAMES = 58;
 
 /** Twelve fifths as bars on a circle: inwards where narrow, outwards where wide, and the notes between them. */
 export function ringOfFifths(fifths: readonly RingFifth[], size: number) {
 	const middle = size / 2;
-	const radius = size * 0.365;
+	const radius = Math.min(size * 0.365, size / 2 - NAMES);
 	const at = (angle: number, distance: number) => ({
 		x: middle + distance * Math.sin(angle),
 		y: middle - distance * Math.cos(angle)

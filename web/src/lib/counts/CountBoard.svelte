@@ -67,12 +67,12 @@
 	}
 	.cells {
 		display: grid;
-		grid-template-columns: repeat(auto-fill, minmax(12.9rem, 1fr));
-		gap: 0.3rem 0.8rem;
+		grid-template-columns: repeat(auto-fill, minmax(12.3rem, 1fr));
+		gap: 0.3rem 0.7rem;
 	}
 	.cell {
 		display: grid;
-		grid-template-columns: minmax(4.4rem, 1fr) 3.2rem 5.1rem;
+		grid-template-columns: minmax(4.1rem, 1fr) 3.1rem 4.9rem;
 		gap: 0.25rem;
 		align-items: center;
 		font-size: 0.92rem;

@@ -1,6 +1,6 @@
 import { noteClassName, noteName, type CountRefusal, type Inversion } from '@fendrel/core';
 import type { Finding } from '$lib/workers/proving';
-import { counted } from '$lib/ui/format';
+import { counted, signed } from '$lib/ui/format';
 
 export const pairName = ({ lower, upper }: { readonly lower: number; readonly upper: number }) =>
 	`${noteName(lower)}-${noteName(upper)}`;
@@ -72,7 +72,7 @@ export function nearestWords({ whole }: Finding): string | undefined {
 export function keyOrderWords({ whole }: Finding): string | undefined {
 	if (!whole) return undefined;
 	const { index, error, verdict } = whole.keyOrder;
-	const figures = `(${index.toFixed(1)} ± ${error.toFixed(1)} cents from C to F♯)`;
+	const figures = `(${signed(index)} ± ${error.toFixed(1)} cents from C to F♯)`;
 	if (verdict === 'home keys calmest') return `The home keys are the calmest ${figures}.`;
 	if (verdict === 'all keys alike') return `No key is clearly favoured ${figures}.`;
 	return `The order of keys is reversed: C, F and G are the harshest, the remote keys the sweetest ${figures}.`;

@@ -87,6 +87,7 @@
 <style>
 	section {
 		display: grid;
+		grid-template-columns: minmax(0, 1fr);
 		gap: 0.6rem;
 		align-content: start;
 	}

@@ -301,6 +301,7 @@
 	.outcome,
 	fieldset {
 		display: grid;
+		grid-template-columns: minmax(0, 1fr);
 		gap: 0.6rem;
 		align-content: start;
 		min-width: 0;

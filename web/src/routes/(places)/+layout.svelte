@@ -77,6 +77,15 @@
 		color: var(--ink);
 	}
 	@media (max-width: 700px) {
+		nav {
+			order: 3;
+			width: 100%;
+			justify-content: space-between;
+		}
+		nav a,
+		.brand {
+			min-height: 48px;
+		}
 		header {
 			gap: 1rem;
 			padding: 0 1rem;

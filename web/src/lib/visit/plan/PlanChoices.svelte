@@ -180,6 +180,10 @@
 		background: var(--sheet);
 		width: 100%;
 	}
+	.about a {
+		color: var(--felt);
+		text-decoration: underline;
+	}
 	.about {
 		font-size: 0.95rem;
 		margin-top: 0.4rem;

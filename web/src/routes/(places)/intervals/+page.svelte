@@ -253,6 +253,7 @@
 	}
 	.right {
 		display: grid;
+		grid-template-columns: minmax(0, 1fr);
 		gap: 1.5rem;
 		align-content: start;
 		min-width: 0;

@@ -259,6 +259,7 @@
 	.board,
 	.found {
 		display: grid;
+		grid-template-columns: minmax(0, 1fr);
 		gap: 0.75rem;
 		align-content: start;
 		min-width: 0;

@@ -168,6 +168,7 @@
 	.fifths,
 	.thirds {
 		display: grid;
+		grid-template-columns: minmax(0, 1fr);
 		gap: 0.5rem;
 		align-content: start;
 	}
@@ -182,6 +183,8 @@
 	.notes,
 	.keys,
 	.text {
+		min-width: 0;
+		grid-template-columns: minmax(0, 1fr);
 		border-top: 1px solid var(--line);
 		padding-top: 1rem;
 		display: grid;

@@ -113,6 +113,9 @@
 		border-top: 1px solid var(--line);
 		padding-top: 1rem;
 	}
+	figure {
+		min-width: 0;
+	}
 	figcaption {
 		text-align: center;
 		font-weight: 700;
