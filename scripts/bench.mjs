@@ -120,7 +120,11 @@ async function longestTasks(page) {
 			entryTypes: ['longtask']
 		});
 	});
-	const reset = () => page.evaluate(() => /** @type {any} */ (window.longTasks.length = 0));
+	const reset = () =>
+		page.evaluate(() => {
+			const tasks = /** @type {any} */ (window).longTasks;
+			tasks.length = 0;
+		});
 	await page.goto(`${application.address}/temperaments/vallotti/bearing-plan?octave=3`);
 	await longest();
 	await reset();

@@ -1,7 +1,8 @@
 <script lang="ts">
 	import type { Edge, SimulatedErrors } from '@fendrel/core';
 	import type { RankedPlan } from '$lib/workers/bearing';
-	import { pairName, SCHOOL_NAMES } from './words';
+	import { SCHOOL_NAMES } from './words';
+	import { pairName } from '$lib/ui/beats';
 
 	interface Props {
 		/** undefined while it is being worked out. */
@@ -59,9 +60,6 @@
 		padding-top: 0.75rem;
 		display: grid;
 		gap: 0.5rem;
-	}
-	h2 span {
-		font-weight: 400;
 	}
 	.verdict {
 		font-size: 1.3rem;

@@ -1,7 +1,8 @@
 <script lang="ts">
 	import { noteName, type BearingStep } from '@fendrel/core';
 	import { inFiveSeconds } from '$lib/ui/beats';
-	import { comparisonWords, pairName, shortRate, wayTo } from './words';
+	import { comparisonWords, shortRate, wayTo } from './words';
+	import { pairName } from '$lib/ui/beats';
 
 	interface Props {
 		steps: readonly BearingStep[];

@@ -1,5 +1,5 @@
-import { intervalName, noteName, SCHOOLS, type BearingCheck, type BearingStep, type Edge } from '@fendrel/core';
-import { STILL_RATE } from '$lib/ui/beats';
+import { intervalName, noteName, SCHOOLS, type BearingCheck, type BearingStep } from '@fendrel/core';
+import { pairName, STILL_RATE } from '$lib/ui/beats';
 
 export const SCHOOL_NAMES: Readonly<Record<string, string>> = {
 	...Object.fromEntries(SCHOOLS.map(({ id, name }) => [id, name])),
@@ -10,8 +10,6 @@ export const SCHOOL_TEXTS: Readonly<Record<string, string>> = {
 	computed:
 		'At every step the note that the known ones fix best; where several intervals lead to it, set it between them.'
 };
-
-export const pairName = ({ lower, upper }: Pick<Edge, 'lower' | 'upper'>) => `${noteName(lower)}-${noteName(upper)}`;
 
 const size = (rate: number) => Math.abs(rate).toFixed(1);
 

@@ -4,7 +4,8 @@
 	import type { Finding } from '$lib/workers/proving';
 	import { rateWords } from '$lib/ui/beats';
 	import { signed } from '$lib/ui/format';
-	import { inversionWords, keyOrderWords, nearestWords, pairName } from './words';
+	import { inversionWords, keyOrderWords, nearestWords } from './words';
+	import { pairName } from '$lib/ui/beats';
 
 	let { finding, reference }: { finding: Finding; reference: number } = $props();
 	const { measured, residuals, contradictions, bias } = $derived(finding.solution);
@@ -118,9 +119,6 @@
 	.move td {
 		background: var(--felt-wash);
 		font-weight: 700;
-	}
-	h2 span {
-		font-weight: 400;
 	}
 	.small {
 		font-size: 0.88rem;

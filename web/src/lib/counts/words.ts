@@ -1,9 +1,7 @@
 import { noteClassName, noteName, type CountRefusal, type Inversion } from '@fendrel/core';
 import type { Finding } from '$lib/workers/proving';
+import { pairName } from '$lib/ui/beats';
 import { counted, signed } from '$lib/ui/format';
-
-export const pairName = ({ lower, upper }: { readonly lower: number; readonly upper: number }) =>
-	`${noteName(lower)}-${noteName(upper)}`;
 
 const list = (names: readonly string[]) =>
 	names.length < 2 ? (names[0] ?? '') : `${names.slice(0, -1).join(', ')} and ${names.at(-1)}`;

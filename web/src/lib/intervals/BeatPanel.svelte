@@ -76,7 +76,7 @@
 		<button type="button" class="choice" disabled={!alive} onclick={() => change(step)}>Faster</button>
 		<label
 			>by
-			<select class="select" bind:value={step} aria-label="Step in beats per second">
+			<select class="select fit" bind:value={step} aria-label="Step in beats per second">
 				{#each STEPS as each (each)}<option value={each}>{each}</option>{/each}
 			</select></label
 		>
@@ -91,9 +91,6 @@
 		gap: 0.6rem;
 		align-content: start;
 	}
-	h2 span {
-		font-weight: 400;
-	}
 	.row {
 		display: flex;
 		flex-wrap: wrap;
@@ -105,25 +102,9 @@
 		font-size: 1.4rem;
 		font-weight: 600;
 	}
-	.choice {
-		min-height: 44px;
-		padding: 0 0.9rem;
-		border: 1px solid var(--line);
-		border-radius: var(--radius-base);
-		cursor: pointer;
-	}
-	.choice:disabled {
-		opacity: 0.45;
-		cursor: default;
-	}
 	label {
 		display: flex;
 		align-items: center;
 		gap: 0.5rem;
-	}
-	.select {
-		min-height: 44px;
-		width: auto;
-		background: var(--sheet);
 	}
 </style>

@@ -61,9 +61,6 @@
 		gap: 0.5rem;
 		align-content: start;
 	}
-	h2 span {
-		font-weight: 400;
-	}
 	.verdict {
 		font-size: 1.3rem;
 	}

@@ -28,7 +28,7 @@
 	<p class="verdict">{one.name} with {other.name}: {worst(a, b)}</p>
 	<!-- svelte-ignore a11y_no_noninteractive_tabindex (a scrolling table must be reachable by keyboard) -->
 	<div class="scroll" tabindex="0" role="region" aria-label="{one.name} and {other.name}, note by note">
-		<table>
+		<table class="figure-table">
 			<thead
 				><tr
 					><th></th>{#each { length: 12 } as _, i (i)}<th class="figure">{noteClassName(i)}4</th>{/each}</tr
@@ -64,31 +64,6 @@
 	.scroll {
 		overflow-x: auto;
 		margin-bottom: 1rem;
-	}
-	table {
-		width: 100%;
-		border-collapse: collapse;
-	}
-	th {
-		font-weight: 600;
-		font-size: 0.88rem;
-		color: var(--soft);
-		text-align: left;
-		padding: 0.3rem 0.4rem 0.3rem 0;
-		white-space: nowrap;
-	}
-	thead th {
-		border-bottom: 1px solid var(--line);
-	}
-	.figure,
-	td {
-		text-align: right;
-	}
-	td {
-		font-family: var(--mono);
-		font-size: 0.9rem;
-		padding: 0.3rem 0 0.3rem 0.4rem;
-		white-space: nowrap;
 	}
 	.out {
 		font-weight: 700;

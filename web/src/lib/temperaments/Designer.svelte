@@ -306,9 +306,6 @@
 		align-content: start;
 		min-width: 0;
 	}
-	h2 span {
-		font-weight: 400;
-	}
 	.verdict {
 		font-size: 1.25rem;
 	}
@@ -317,24 +314,6 @@
 		flex-wrap: wrap;
 		gap: 0.4rem;
 		align-items: center;
-	}
-	.choice {
-		min-height: 44px;
-		min-width: 44px;
-		padding: 0 0.6rem;
-		border: 1px solid var(--line);
-		border-radius: var(--radius-base);
-		cursor: pointer;
-		font-size: 0.95rem;
-	}
-	.choice[aria-pressed='true'] {
-		background: var(--felt);
-		color: var(--on-felt);
-		border-color: var(--felt);
-	}
-	.choice:disabled {
-		opacity: 0.45;
-		cursor: default;
 	}
 	.parts input {
 		width: 8rem;

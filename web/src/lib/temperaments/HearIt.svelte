@@ -45,13 +45,13 @@
 		</div>
 		<label>
 			<span>in</span>
-			<select class="select" bind:value={key} aria-label="Key" onchange={() => player.stop()}>
+			<select class="select fit" bind:value={key} aria-label="Key" onchange={() => player.stop()}>
 				{#each { length: 12 } as _, i (i)}<option value={(7 * i) % 12}>{keyName((7 * i) % 12)}</option>{/each}
 			</select>
 		</label>
 		<label>
 			<span>on a</span>
-			<select class="select" bind:value={kind} aria-label="Instrument" onchange={() => player.stop()}>
+			<select class="select fit" bind:value={kind} aria-label="Instrument" onchange={() => player.stop()}>
 				{#each STRING_KINDS as each (each)}<option value={each}>{KIND_NAMES[each].toLowerCase()}</option>{/each}
 			</select>
 		</label>
@@ -109,11 +109,6 @@
 		display: flex;
 		align-items: center;
 		gap: 0.5rem;
-	}
-	.select {
-		min-height: 44px;
-		background: var(--sheet);
-		width: auto;
 	}
 	.play {
 		display: inline-flex;

@@ -14,7 +14,7 @@
 
 <!-- svelte-ignore a11y_no_noninteractive_tabindex (a scrolling table must be reachable by keyboard) -->
 <div class="scroll" tabindex="0" role="region" aria-label="Character of the keys">
-	<table>
+	<table class="figure-table">
 		<thead>
 			<tr>
 				<th rowspan="2">Key</th>
@@ -52,41 +52,12 @@
 	.scroll {
 		overflow-x: auto;
 	}
-	table {
-		width: 100%;
-		border-collapse: collapse;
-	}
-	th {
-		font-weight: 600;
-		font-size: 0.82rem;
-		color: var(--soft);
-		text-align: left;
-		padding: 0.15rem 0 0.15rem 0.6rem;
-		line-height: 1.15;
-		vertical-align: bottom;
-	}
-	th:first-child {
-		padding-left: 0;
-	}
-	thead tr:last-child th,
-	thead th[rowspan] {
-		border-bottom: 1px solid var(--line);
-	}
-	.figure,
-	td {
-		text-align: right;
-	}
 	.group {
 		text-align: center;
 	}
 	tbody th {
 		color: var(--ink);
 		font-size: 0.95rem;
-	}
-	td {
-		font-family: var(--mono);
-		font-size: 0.88rem;
-		padding: 0.2rem 0 0.2rem 0.6rem;
 	}
 	.bar {
 		width: 8rem;

@@ -15,7 +15,7 @@
 
 <!-- svelte-ignore a11y_no_noninteractive_tabindex (a scrolling table must be reachable by keyboard) -->
 <div class="scroll" tabindex="0" role="region" aria-label="Offsets and intervals in cents">
-	<table>
+	<table class="figure-table">
 		<thead>
 			<tr>
 				<th
@@ -42,34 +42,9 @@
 	.scroll {
 		overflow-x: auto;
 	}
-	table {
-		width: 100%;
-		border-collapse: collapse;
-	}
-	th {
-		font-weight: 600;
-		font-size: 0.85rem;
-		text-align: left;
-		color: var(--soft);
-		padding: 0.3rem 0.3rem 0.3rem 0;
-		white-space: nowrap;
-	}
-	thead th {
-		border-bottom: 1px solid var(--line);
-	}
-	.figure,
-	td {
-		text-align: right;
-	}
 	thead .figure {
 		color: var(--ink);
 		font-size: 0.95rem;
-	}
-	td {
-		font-family: var(--mono);
-		font-size: 0.82rem;
-		padding: 0.3rem 0 0.3rem 0.35rem;
-		white-space: nowrap;
 	}
 	button {
 		font-weight: 400;

@@ -25,7 +25,7 @@
 
 <fieldset disabled={!alive} aria-label="What this is computed for">
 	<select
-		class="select instrument"
+		class="select fit instrument"
 		aria-label="Instrument"
 		value={choice.instrument?.id ?? choice.kind}
 		onchange={(event) => takeInstrument(event.currentTarget.value)}
@@ -41,7 +41,7 @@
 	</select>
 	{#if !fixedTemperament}
 		<select
-			class="select"
+			class="select fit"
 			aria-label="Temperament"
 			value={choice.temperament.slug}
 			onchange={(event) => ask({ temperament: event.currentTarget.value })}
@@ -54,7 +54,7 @@
 		</select>
 	{/if}
 	<select
-		class="select"
+		class="select fit"
 		aria-label="A4"
 		value={choice.a4}
 		onchange={(event) => ask({ a4: Number(event.currentTarget.value) })}
@@ -70,12 +70,6 @@
 		display: flex;
 		flex-wrap: wrap;
 		gap: 0.5rem;
-	}
-	.select {
-		min-height: 44px;
-		width: auto;
-		max-width: 100%;
-		background: var(--sheet);
 	}
 	@media print {
 		fieldset {

@@ -1,3 +1,5 @@
+import { noteName } from '@fendrel/core';
+
 /** Slower than this nobody hears a beat within the time that a note sounds. */
 export const STILL_RATE = 0.05;
 
@@ -10,4 +12,9 @@ export function rateWords(rate: number, digits = 1): string {
 /** A count that a watch can check: swells within five seconds. */
 export function inFiveSeconds(rate: number): string {
 	return (5 * Math.abs(rate)).toFixed(Math.abs(rate) < 2 ? 1 : 0);
+}
+
+/** "F3-A3". */
+export function pairName({ lower, upper }: { readonly lower: number; readonly upper: number }): string {
+	return `${noteName(lower)}-${noteName(upper)}`;
 }

@@ -156,29 +156,13 @@
 		align-items: center;
 	}
 	.choice {
-		min-height: 44px;
-		min-width: 44px;
 		padding: 0 0.35rem;
-		border: 1px solid var(--line);
-		border-radius: var(--radius-base);
-		cursor: pointer;
-	}
-	.choice[aria-pressed='true'] {
-		background: var(--felt);
-		color: var(--on-felt);
-		border-color: var(--felt);
-		font-weight: 700;
 	}
 	.presets input {
 		width: 4.9rem;
 		padding-inline: 0.4rem;
 		min-height: 44px;
 		background: var(--sheet);
-	}
-	.select {
-		min-height: 44px;
-		background: var(--sheet);
-		width: 100%;
 	}
 	.about a {
 		color: var(--felt);

@@ -216,13 +216,6 @@
 		font-size: 1.15rem;
 		background: var(--sheet);
 	}
-	.choice {
-		min-height: 44px;
-		min-width: 44px;
-		border: 1px solid var(--line);
-		border-radius: var(--radius-base);
-		cursor: pointer;
-	}
 	.sheet {
 		display: grid;
 		grid-template-columns: minmax(20rem, 30rem) minmax(0, 1fr);
@@ -257,9 +250,6 @@
 		gap: 1.5rem;
 		align-content: start;
 		min-width: 0;
-	}
-	h2 span {
-		font-weight: 400;
 	}
 	.scroll {
 		max-height: 22rem;

@@ -7,7 +7,8 @@
 	import Findings from '$lib/counts/Findings.svelte';
 	import { Board, usualReference } from '$lib/counts/board.svelte';
 	import { EARS, type EarName } from '$lib/counts/schema';
-	import { pairName, refusalWords, verdictOf } from '$lib/counts/words';
+	import { refusalWords, verdictOf } from '$lib/counts/words';
+	import { pairName } from '$lib/ui/beats';
 	import TuningBar from '$lib/tuning/TuningBar.svelte';
 	import { ask } from '$lib/tuning/address';
 	import { signature } from '$lib/tuning/choice';
@@ -148,7 +149,7 @@
 
 <div class="bar">
 	<select
-		class="select"
+		class="select fit"
 		aria-label="Octave"
 		value={low}
 		disabled={!alive}
@@ -169,13 +170,13 @@
 		<div class="row">
 			<label
 				>By the fork
-				<select class="select" bind:value={reference} disabled={!alive}>
+				<select class="select fit" bind:value={reference} disabled={!alive}>
 					{#each { length: 13 } as _, i (i)}<option value={low + i}>{noteName(low + i)}</option>{/each}
 				</select></label
 			>
 			<label
 				>How sure
-				<select class="select" bind:value={ear} disabled={!alive}>
+				<select class="select fit" bind:value={ear} disabled={!alive}>
 					{#each Object.entries(EARS) as [name, { name: text, floor }] (name)}<option value={name}
 							>{text}, ±{floor}</option
 						>{/each}
@@ -207,7 +208,7 @@
 			<div class="row">
 				<label
 					>A note may stay within
-					<select class="select" bind:value={tolerance}>
+					<select class="select fit" bind:value={tolerance}>
 						{#each TOLERANCES as each (each)}<option value={each}>{each} cents</option>{/each}
 					</select></label
 				>
@@ -267,29 +268,10 @@
 	h1 {
 		font-size: 1.7rem;
 	}
-	h2 span {
-		font-weight: 400;
-	}
 	label {
 		display: flex;
 		gap: 0.5rem;
 		align-items: center;
-	}
-	.select {
-		min-height: 44px;
-		width: auto;
-		background: var(--sheet);
-	}
-	.choice {
-		min-height: 44px;
-		padding: 0 0.75rem;
-		border: 1px solid var(--line);
-		border-radius: var(--radius-base);
-		cursor: pointer;
-	}
-	.choice[aria-pressed='true'] {
-		border-color: var(--felt);
-		font-weight: 700;
 	}
 	li {
 		display: grid;

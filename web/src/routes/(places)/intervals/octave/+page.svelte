@@ -40,7 +40,7 @@
 
 <div class="bar">
 	<select
-		class="select"
+		class="select fit"
 		aria-label="Octave"
 		value={octave.name}
 		onchange={(event) => ask({ octave: event.currentTarget.value.replaceAll(' ', '') })}
@@ -76,11 +76,6 @@
 		gap: 0.5rem;
 		margin-bottom: 1rem;
 	}
-	.select {
-		min-height: 44px;
-		width: auto;
-		background: var(--sheet);
-	}
 	h1 {
 		font-size: 1.7rem;
 	}
@@ -92,9 +87,6 @@
 	}
 	h2::first-letter {
 		text-transform: uppercase;
-	}
-	h2 span {
-		font-weight: 400;
 	}
 	@media (max-width: 900px) {
 		.runs {

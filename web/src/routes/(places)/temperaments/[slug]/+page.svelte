@@ -86,13 +86,13 @@
 		<div class="asked">
 			<label
 				>Root
-				<select class="select" value={data.root} onchange={(event) => ask({ root: +event.currentTarget.value })}>
+				<select class="select fit" value={data.root} onchange={(event) => ask({ root: +event.currentTarget.value })}>
 					{#each { length: 12 } as _, i (i)}<option value={i}>{noteClassName(i)}</option>{/each}
 				</select></label
 			>
 			<label
 				>A4
-				<select class="select" value={data.a4} onchange={(event) => ask({ a4: +event.currentTarget.value })}>
+				<select class="select fit" value={data.a4} onchange={(event) => ask({ a4: +event.currentTarget.value })}>
 					{#each [...new Set([...A4_PRESETS, data.a4])].sort((a, b) => a - b) as each (each)}<option value={each}
 							>{each} Hz</option
 						>{/each}
@@ -203,9 +203,6 @@
 		font-size: 0.88rem;
 		line-height: 1.4;
 	}
-	h2 span {
-		font-weight: 400;
-	}
 	.asked {
 		display: flex;
 		flex-wrap: wrap;
@@ -216,11 +213,6 @@
 		display: flex;
 		align-items: center;
 		gap: 0.5rem;
-	}
-	.select {
-		min-height: 44px;
-		width: auto;
-		background: var(--sheet);
 	}
 	.take {
 		font-size: 0.95rem;

@@ -32,7 +32,7 @@
 <div class="choose">
 	{#each { length: Math.min(MOST, shown.length + 1) } as _, place (place)}
 		<select
-			class="select"
+			class="select fit"
 			aria-label="Temperament {place + 1}"
 			value={shown[place]?.slug ?? ''}
 			onchange={(event) => put(place, event.currentTarget.value)}
@@ -47,7 +47,7 @@
 	{/each}
 	<label class="a4"
 		>A4
-		<select class="select" bind:value={a4}
+		<select class="select fit" bind:value={a4}
 			>{#each A4_PRESETS as each (each)}<option value={each}>{each} Hz</option>{/each}</select
 		></label
 	>
@@ -95,11 +95,6 @@
 		gap: 0.75rem;
 		margin: 1rem 0;
 	}
-	.select {
-		min-height: 44px;
-		width: auto;
-		background: var(--sheet);
-	}
 	.a4 {
 		margin-left: auto;
 		display: flex;
@@ -124,8 +119,5 @@
 		margin: 1.25rem 0 0.5rem;
 		border-top: 1px solid var(--line);
 		padding-top: 0.75rem;
-	}
-	h2 span {
-		font-weight: 400;
 	}
 </style>

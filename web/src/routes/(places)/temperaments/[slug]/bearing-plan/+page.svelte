@@ -151,7 +151,7 @@
 </header>
 <fieldset class="bar" disabled={!alive}>
 	<select
-		class="select"
+		class="select fit"
 		aria-label="School"
 		value={data.sheet.school}
 		onchange={(event) => ask({ school: event.currentTarget.value })}
@@ -159,7 +159,7 @@
 		{#each schools as id (id)}<option value={id}>{SCHOOL_NAMES[id]}</option>{/each}
 	</select>
 	<select
-		class="select"
+		class="select fit"
 		aria-label="Start"
 		value={data.sheet.start}
 		onchange={(event) => ask({ start: event.currentTarget.value })}
@@ -174,7 +174,7 @@
 		</optgroup>
 	</select>
 	<select
-		class="select"
+		class="select fit"
 		aria-label="Temperament octave"
 		value={data.sheet.octave}
 		onchange={(event) => ask({ octave: event.currentTarget.value })}
@@ -268,12 +268,6 @@
 		flex-wrap: wrap;
 		gap: 0.5rem;
 	}
-	.select {
-		min-height: 44px;
-		width: auto;
-		max-width: 100%;
-		background: var(--sheet);
-	}
 	.about {
 		margin: 0.6rem 0 0;
 		font-size: 0.95rem;
@@ -293,9 +287,6 @@
 		position: sticky;
 		top: 0.5rem;
 		align-self: start;
-	}
-	h2 span {
-		font-weight: 400;
 	}
 	@media (max-width: 999px) {
 		.sheet {
