@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { signIn } from './parts';
+import { addInstrument, signIn } from './parts';
 
 test('two notes: the beat, where to hear it, test notes, and the rate taken into the ear', async ({ page }) => {
 	await signIn(page);
@@ -126,4 +126,27 @@ test('the staircases of an octave follow instrument and temperament', async ({ p
 	await expect(page.getByRole('heading', { name: /do not rise evenly in Quarter-comma meantone/ })).toBeVisible();
 	await page.getByLabel('Octave').selectOption('A3 to A4');
 	await expect(page.getByRole('img', { name: /major thirds, by lower note: A3 / })).toBeVisible();
+});
+
+test('an instrument with a short compass: what it has is used, and what it lacks is said', async ({ page }) => {
+	await signIn(page);
+	await addInstrument(page, 'Octave spinet', { lowest: 'C5', highest: 'C6' });
+	const id = page.url().split('/').at(-1);
+	await page.goto(`/intervals?instrument=${id}&notes=F3+A3`);
+	await expect(page.getByText('F3 lies outside this instrument, which goes from C5 to C6.')).toBeVisible();
+	await expect(page.getByRole('heading', { name: 'C5 with E5: major third' })).toBeVisible();
+	for (const path of ['/intervals/octave', '/intervals/counts', '/temperaments/vallotti/bearing-plan']) {
+		await page.goto(`${path}?instrument=${id}`);
+		await expect(page.getByText(/^Octave spinet has no whole octave in the middle of the keyboard/)).toBeVisible();
+	}
+	await expect(page.getByText('Set A4 from your fork')).toBeVisible();
+
+	// With the octave from C4 the plan starts where the instrument can; another ear changes what it may expect.
+	await addInstrument(page, 'Travelling clavichord', { lowest: 'C4', highest: 'F5' });
+	const other = page.url().split('/').at(-1);
+	await page.goto(`/temperaments/vallotti/bearing-plan?instrument=${other}&octave=0&start=60`);
+	await expect(page.getByLabel('Temperament octave').locator('option')).toHaveText(['C4 to C5']);
+	await expect(page.getByText('Set C4 from your fork')).toBeVisible();
+	await page.getByLabel('Ear').selectOption('counted once, in passing, ±0.2');
+	await expect(page.getByText(/an ear that counts to 0\.2 per second or 10 %/)).toBeVisible();
 });

@@ -1,5 +1,5 @@
 <script lang="ts">
-	import type { Edge, SimulatedErrors } from '@fendrel/core';
+	import type { Ear, Edge, SimulatedErrors } from '@fendrel/core';
 	import type { RankedPlan } from '$lib/workers/bearing';
 	import { SCHOOL_NAMES } from './words';
 	import { pairName } from '$lib/ui/beats';
@@ -7,6 +7,7 @@
 	interface Props {
 		/** undefined while it is being worked out. */
 		ranking: readonly RankedPlan[] | undefined;
+		ear: Ear;
 		progress: number | undefined;
 		failed: string | undefined;
 		chosen: string;
@@ -14,13 +15,15 @@
 		closing: Edge | undefined;
 		onchoose: (school: string) => void;
 	}
-	let { ranking, progress, failed, chosen, errors, closing, onchoose }: Props = $props();
+	let { ranking, ear, progress, failed, chosen, errors, closing, onchoose }: Props = $props();
 	const figure = (value: number | undefined) => (value === undefined ? 'nothing left over' : value.toFixed(2));
 </script>
 
 <section>
 	<h2 class="panel-heading">
-		Which plan closes best here? <span>cents, by an ear that counts to 0.1 per second or 6 %, with a bias of 0.1</span>
+		Which plan closes best here? <span
+			>cents, by an ear that counts to {ear.floor} per second or {Math.round(100 * ear.share)} %, with a bias of {ear.bias}</span
+		>
 	</h2>
 	{#if errors}
 		<p class="verdict" data-testid="expected">

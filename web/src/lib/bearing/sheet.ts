@@ -9,6 +9,7 @@ import {
 	type Temperament
 } from '@fendrel/core';
 import { z } from 'zod';
+import { EAR_NAMES } from '$lib/tuning/ears';
 
 /** Forks in use; any other note of these octaves will do as well. */
 export const FORKS = [69, 72, 60] as const;
@@ -25,6 +26,7 @@ export const sheetQuery = z.object({
 		.min(0)
 		.max(OCTAVES.length - 1)
 		.catch(0),
+	ear: z.enum(EAR_NAMES).catch('careful'),
 	a4: z.coerce.number().min(A4_RANGE.lowest).max(A4_RANGE.highest).optional().catch(undefined)
 });
 export type SheetQuery = z.infer<typeof sheetQuery>;
@@ -43,3 +45,21 @@ export function schoolsFor(temperament: Pick<Temperament, 'tuning'>): readonly s
 
 /** Every note a fork may give. */
 export const STARTS = Array.from({ length: HIGHEST_START - LOWEST_START + 1 }, (_, i) => LOWEST_START + i);
+
+/** The octaves that an instrument has whole, with the places by which an address names them. */
+export function octavesWithin({ lowest, highest }: { readonly lowest: number; readonly highest: number }) {
+	return OCTAVES.flatMap((octave, place) =>
+		octave.low >= lowest && octave.high <= highest ? [{ ...octave, place }] : []
+	);
+}
+
+/** The notes that a fork may give on an instrument: all notes between it and the octave are there too. */
+export function startsWithin({
+	lowest,
+	highest
+}: {
+	readonly lowest: number;
+	readonly highest: number;
+}): readonly number[] {
+	return STARTS.filter((note) => note >= lowest && note <= highest);
+}

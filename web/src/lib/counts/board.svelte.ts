@@ -1,5 +1,6 @@
 import { beatOf, countedKind, countError, noteClass, type CountedBeats, type StiffString } from '@fendrel/core';
-import { EARS, parseRate, type EarName, type EnteredCount, SENSES } from './schema';
+import { EARS, type EarName } from '$lib/tuning/ears';
+import { parseRate, type EnteredCount, SENSES } from './schema';
 
 /** One field of the board: an interval, with the rate as typed. */
 export interface Cell {

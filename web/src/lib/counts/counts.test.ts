@@ -14,7 +14,8 @@ import { planFor, type PlanBasis } from '$lib/tuning/plan';
 import { fromCounts } from '$lib/workers/fromCounts';
 import type { Finding } from '$lib/workers/proving';
 import { Board, OFFERED, usualReference } from './board.svelte';
-import { countedOctaveSchema, EARS, enteredCountSchema, parseRate } from './schema';
+import { EARS } from '$lib/tuning/ears';
+import { countedOctaveSchema, enteredCountSchema, parseRate } from './schema';
 import { inversionWords, keyOrderWords, nearestWords, refusalWords, verdictOf } from './words';
 
 const basisOf = (id: string): PlanBasis => ({

@@ -1,17 +1,8 @@
 import { A4_RANGE, STRING_KINDS } from '@fendrel/core';
 import { z } from 'zod';
+import { EAR_NAMES } from '$lib/tuning/ears';
 
 export const SENSES = ['wide', 'narrow', 'unknown'] as const;
-
-/** How a rate was come by, from rough to exact; the figures are per second. */
-export const EARS = {
-	hasty: { name: 'counted once, in passing', floor: 0.2, share: 0.1, bias: 0.1 },
-	careful: { name: 'counted with a watch', floor: 0.1, share: 0.06, bias: 0.1 },
-	repeated: { name: 'counted several times', floor: 0.06, share: 0.03, bias: 0.05 },
-	measured: { name: 'measured', floor: 0.03, share: 0.005, bias: 0.02 }
-} as const;
-export type EarName = keyof typeof EARS;
-const EAR_NAMES = Object.keys(EARS) as [EarName, ...EarName[]];
 
 /** Faster than this nobody counts. */
 export const FASTEST_RATE = 40;

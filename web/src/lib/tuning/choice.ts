@@ -28,3 +28,31 @@ export function signature({ instrument, kind, temperament, a4 }: TuningChoice): 
 export function choiceName({ instrument, kind }: Pick<TuningChoice, 'instrument' | 'kind'>): string {
 	return instrument?.name ?? `a typical ${KIND_NAMES[kind].toLowerCase()}`;
 }
+
+/** Octaves that are tuned or counted first, where a keyboard has them. */
+export const OCTAVES_SHOWN = [
+	{ low: 53, high: 65, name: 'F3 to F4' },
+	{ low: 57, high: 69, name: 'A3 to A4' },
+	{ low: 60, high: 72, name: 'C4 to C5' },
+	{ low: 45, high: 57, name: 'A2 to A3' },
+	{ low: 65, high: 77, name: 'F4 to F5' }
+] as const;
+
+type Compass = Pick<TuningChoice, 'lowest' | 'highest'>;
+
+export function octavesOf({ lowest, highest }: Compass) {
+	return OCTAVES_SHOWN.filter(({ low, high }) => low >= lowest && high <= highest);
+}
+
+/**
+ * For pages that need more of the keyboard than some instruments have: the choice, or a typical instrument
+ * of its kind in its place and the name of the one that does not do.
+ */
+export function orTypical(
+	choice: TuningChoice,
+	does: (compass: Compass) => boolean
+): { readonly choice: TuningChoice; readonly instead: string | undefined } {
+	if (does(choice)) return { choice, instead: undefined };
+	const typical = { ...choice, ...COMPASS[choice.kind], instrument: undefined, measured: [] };
+	return { choice: typical, instead: choiceName(choice) };
+}

@@ -12,7 +12,7 @@ import {
 import { subDays } from 'date-fns';
 import { v7 as uuid } from 'uuid';
 import { Board } from '$lib/counts/board.svelte';
-import { EARS } from '$lib/counts/schema';
+import { EARS } from '$lib/tuning/ears';
 import { verdictOf } from '$lib/counts/words';
 import type { Draft } from '$lib/temperaments/schema';
 import { planFor } from '$lib/tuning/plan';

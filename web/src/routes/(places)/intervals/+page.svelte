@@ -26,10 +26,10 @@
 	$effect(() => {
 		if (!('problem' in pair)) last = { lower: pair.lower, upper: pair.upper };
 	});
+	const within = ({ lower, upper }: { lower: number; upper: number }) =>
+		lower >= choice.lowest && upper <= choice.highest;
 	const shown = $derived(
-		'problem' in pair
-			? { lower: Math.max(last.lower, choice.lowest), upper: Math.min(last.upper, choice.highest) }
-			: pair
+		!('problem' in pair) ? pair : within(last) ? last : { lower: choice.lowest, upper: choice.lowest + 4 }
 	);
 	const lower = $derived(plan.targetOf(shown.lower)!);
 	const upper = $derived(plan.targetOf(shown.upper)!);

@@ -2,6 +2,7 @@ import { error } from '@sveltejs/kit';
 import { workshopOf } from '$lib/server/auth/guard';
 import { getCountedOctave, listCountedOctaves } from '$lib/server/db/stores/countedOctaves';
 import { loadTuning } from '$lib/server/tuning';
+import { octavesOf, orTypical } from '$lib/tuning/choice';
 import type { PageServerLoad } from './$types';
 
 export const load = (async ({ locals, url }) => {
@@ -9,10 +10,12 @@ export const load = (async ({ locals, url }) => {
 	const asked = Object.fromEntries(url.searchParams);
 	const kept = asked.kept ? await getCountedOctave(workshopId, asked.kept) : undefined;
 	if (asked.kept && !kept) error(404, { message: 'There is no such counted octave in your workshop.' });
-	const choice = await loadTuning(workshopId, asked);
+	const asKept = await loadTuning(workshopId, asked);
+	const { choice, instead } = orTypical(asKept, (compass) => octavesOf(compass).length > 0);
 	const names = new Map(choice.instruments.map(({ id, name }) => [id, name]));
 	return {
 		choice,
+		instead,
 		kept: kept && { id: kept.id, low: kept.low, reference: kept.reference, ear: kept.ear, counts: kept.counts },
 		earlier: (await listCountedOctaves(workshopId)).map((each) => ({
 			id: each.id,

@@ -1,17 +1,18 @@
 <script lang="ts">
-	import { noteName, OCTAVES } from '@fendrel/core';
+	import { noteName } from '@fendrel/core';
 	import { wrap, type Remote } from 'comlink';
 	import { onMount, untrack } from 'svelte';
 	import { page } from '$app/state';
 	import CountBoard from '$lib/counts/CountBoard.svelte';
 	import Findings from '$lib/counts/Findings.svelte';
 	import { Board, usualReference } from '$lib/counts/board.svelte';
-	import { EARS, type EarName } from '$lib/counts/schema';
 	import { refusalWords, verdictOf } from '$lib/counts/words';
 	import { pairName } from '$lib/ui/beats';
+	import { EARS, type EarName } from '$lib/tuning/ears';
 	import TuningBar from '$lib/tuning/TuningBar.svelte';
 	import { ask } from '$lib/tuning/address';
-	import { signature } from '$lib/tuning/choice';
+	import { octavesOf, signature } from '$lib/tuning/choice';
+	import Instead from '$lib/tuning/Instead.svelte';
 	import { KIND_NAMES } from '$lib/tuning/kinds';
 	import { planFor } from '$lib/tuning/plan';
 	import { counted, inSentence, onShortDay } from '$lib/ui/format';
@@ -20,8 +21,9 @@
 
 	let { data } = $props();
 	const choice = $derived(data.choice);
+	const octaves = $derived(octavesOf(choice));
 	const TOLERANCES = [1, 1.5, 2, 3];
-	let low = $state(untrack(() => data.kept?.low ?? 53));
+	let low = $state(untrack(() => data.kept?.low ?? octavesOf(data.choice)[0].low));
 	let reference = $state(untrack(() => data.kept?.reference ?? usualReference(low)));
 	let ear = $state<EarName>(untrack(() => data.kept?.ear ?? 'careful'));
 	let tolerance = $state(1.5);
@@ -52,6 +54,10 @@
 			if (before && before.id !== laidOut) {
 				({ low, reference, ear } = before);
 				board = new Board(low, strings, before.counts);
+			} else if (!octaves.some((each) => each.low === low)) {
+				low = octaves[0].low;
+				reference = usualReference(low);
+				board = new Board(low, strings);
 			} else if (now !== builtFor) board = new Board(low, strings, board.entered);
 			laidOut = before?.id;
 			builtFor = `${signature(choice)} ${low}`;
@@ -140,9 +146,6 @@
 			problem = `Not kept: ${(fault as Error).message || 'the server does not answer.'} What you typed stays on this page.`;
 		}
 	}
-	const octaves = $derived(
-		OCTAVES.filter((each) => each.high - each.low === 12 && each.low >= choice.lowest && each.high <= choice.highest)
-	);
 </script>
 
 <svelte:head><title>From counted beats | Fendrel</title></svelte:head>
@@ -162,6 +165,7 @@
 	</select>
 	<TuningBar {choice} />
 </div>
+<Instead name={data.instead} />
 <div class="sheet">
 	<section class="board">
 		<h2 class="panel-heading">

@@ -1,20 +1,17 @@
 <script lang="ts">
-	import { beatOf, INTERVALS, noteName, OCTAVES, STAIRCASES } from '@fendrel/core';
+	import { beatOf, INTERVALS, noteName, STAIRCASES } from '@fendrel/core';
 	import { page } from '$app/state';
 	import Staircase from '$lib/charts/Staircase.svelte';
 	import TuningBar from '$lib/tuning/TuningBar.svelte';
 	import { ask } from '$lib/tuning/address';
-	import { choiceName } from '$lib/tuning/choice';
+	import { choiceName, octavesOf } from '$lib/tuning/choice';
+	import Instead from '$lib/tuning/Instead.svelte';
 	import { planFor } from '$lib/tuning/plan';
 
 	let { data } = $props();
 	const choice = $derived(data.choice);
 	const plan = $derived(planFor(choice));
-	const octaves = $derived(
-		[...OCTAVES, { low: 45, high: 57, name: 'A2 to A3' }, { low: 65, high: 77, name: 'F4 to F5' }].filter(
-			({ low, high }) => low >= choice.lowest && high <= choice.highest
-		)
-	);
+	const octaves = $derived(octavesOf(choice));
 	const octave = $derived(
 		octaves.find(({ name }) => name.replaceAll(' ', '') === page.url.searchParams.get('octave')) ?? octaves[0]
 	);
@@ -49,6 +46,7 @@
 	</select>
 	<TuningBar {choice} />
 </div>
+<Instead name={data.instead} />
 <h1>
 	{#if even}
 		The major thirds rise evenly, about {rise.toFixed(1)} per second from one to the next.

@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { A4_PRESETS, noteClassName, transposed } from '@fendrel/core';
+	import { A4_PRESETS, fifthName, noteClassName, transposed, wolves } from '@fendrel/core';
 	import { goto, invalidate } from '$app/navigation';
 	import RingOfFifths from '$lib/charts/RingOfFifths.svelte';
 	import ThirdsProfile from '$lib/charts/ThirdsProfile.svelte';
@@ -22,6 +22,10 @@
 	const temperament = $derived(transposed(stored, data.root));
 	const strings = $derived(typicalStrings(temperament, 'harpsichord', data.a4));
 	const comma = $derived(commaCheck(temperament));
+	const wolf = $derived.by(() => {
+		const names = wolves(temperament).map(fifthName);
+		return names.length === 0 ? '' : names.length === 1 ? `The wolf is ${names[0]}` : `Wolves: ${names.join(', ')}`;
+	});
 	const shownName = $derived(data.root ? `${stored.name} on ${noteClassName(data.root)}` : stored.name);
 	const query = $derived(`root=${data.root}&a4=${data.a4}`);
 	let problem = $state<string | undefined>();
@@ -75,7 +79,8 @@
 		<p class="soft small">
 			Bars inwards: narrower than pure, outwards: wider (P, S: Pythagorean, syntonic comma). Narrow fifths take
 			{comma.narrow.toFixed(2)} cents{comma.wide > 0.005 ? `, wide ones give back ${comma.wide.toFixed(2)}` : ''}: in
-			all the Pythagorean comma, {COMMA.toFixed(2)}. Under each note: beating of its major triad, equal temperament = 1.
+			all the Pythagorean comma, {COMMA.toFixed(2)}.
+			{wolf ? `${wolf}. ` : ''} Under each note: beating of its major triad, equal temperament = 1.
 		</p>
 	</section>
 	<section class="thirds">

@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { DEFAULT_EAR, noteClassName, noteName, OCTAVES } from '@fendrel/core';
+	import { noteClassName, noteName } from '@fendrel/core';
 	import { proxy, wrap, type Remote } from 'comlink';
 	import { onMount } from 'svelte';
 	import Play from '@lucide/svelte/icons/play';
@@ -9,11 +9,13 @@
 	import CurrentStep from '$lib/bearing/CurrentStep.svelte';
 	import Ranking from '$lib/bearing/Ranking.svelte';
 	import StepList from '$lib/bearing/StepList.svelte';
-	import { FORKS, schoolsFor, STARTS } from '$lib/bearing/sheet';
+	import { FORKS, octavesWithin, schoolsFor, startsWithin } from '$lib/bearing/sheet';
 	import { SCHOOL_NAMES, SCHOOL_TEXTS } from '$lib/bearing/words';
+	import { EARS } from '$lib/tuning/ears';
 	import TuningBar from '$lib/tuning/TuningBar.svelte';
 	import { ask } from '$lib/tuning/address';
 	import { choiceName } from '$lib/tuning/choice';
+	import Instead from '$lib/tuning/Instead.svelte';
 	import { planFor } from '$lib/tuning/plan';
 	import Shortcuts from '$lib/ui/Shortcuts.svelte';
 	import type { BearingJob, BearingWorker, RankedPlan } from '$lib/workers/bearing';
@@ -24,7 +26,13 @@
 	let { data } = $props();
 	const RUNS = 10_000;
 	const choice = $derived(data.choice);
-	const octave = $derived(OCTAVES[data.sheet.octave]);
+	const octaves = $derived(octavesWithin(choice));
+	const starts = $derived(startsWithin(choice));
+	/** What the address asks for, as far as this instrument has it. */
+	const octave = $derived(octaves.find(({ place }) => place === data.sheet.octave) ?? octaves[0]);
+	const start = $derived(
+		starts.includes(data.sheet.start) ? data.sheet.start : (starts.find((note) => note % 12 === 9) ?? starts[0])
+	);
 	const job = $derived<BearingJob>({
 		basis: {
 			kind: choice.kind,
@@ -32,14 +40,14 @@
 			highest: choice.highest,
 			a4: choice.a4,
 			temperament: { tuning: choice.temperament.tuning },
-			anchor: data.sheet.start % 12,
+			anchor: start % 12,
 			measured: choice.measured
 		},
 		school: data.sheet.school,
-		start: data.sheet.start,
+		start,
 		low: octave.low,
 		high: octave.high,
-		ear: DEFAULT_EAR
+		ear: EARS[data.sheet.ear]
 	});
 	const tuned = $derived(planFor(job.basis));
 	const plan = $derived(madePlan(job));
@@ -161,14 +169,16 @@
 	<select
 		class="select fit"
 		aria-label="Start"
-		value={data.sheet.start}
+		value={start}
 		onchange={(event) => ask({ start: event.currentTarget.value })}
 	>
 		<optgroup label="Forks">
-			{#each FORKS as note (note)}<option value={note}>from {noteName(note)}</option>{/each}
+			{#each FORKS.filter((fork) => starts.includes(fork)) as note (note)}<option value={note}
+					>from {noteName(note)}</option
+				>{/each}
 		</optgroup>
 		<optgroup label="Any note">
-			{#each STARTS.filter((note) => !FORKS.some((fork) => fork === note)) as note (note)}
+			{#each starts.filter((note) => !FORKS.some((fork) => fork === note)) as note (note)}
 				<option value={note}>from {noteName(note)}</option>
 			{/each}
 		</optgroup>
@@ -176,13 +186,23 @@
 	<select
 		class="select fit"
 		aria-label="Temperament octave"
-		value={data.sheet.octave}
+		value={octave.place}
 		onchange={(event) => ask({ octave: event.currentTarget.value })}
 	>
-		{#each OCTAVES as { name }, i (name)}<option value={i}>{name}</option>{/each}
+		{#each octaves as { name, place } (name)}<option value={place}>{name}</option>{/each}
 	</select>
 	<TuningBar {choice} fixedTemperament />
+	<select
+		class="select fit"
+		aria-label="Ear"
+		value={data.sheet.ear}
+		onchange={(event) => ask({ ear: event.currentTarget.value })}
+	>
+		{#each Object.entries(EARS) as [name, { name: text, floor }] (name)}<option value={name}>{text}, ±{floor}</option
+			>{/each}
+	</select>
 </fieldset>
+<Instead name={data.instead} />
 <p class="soft about">
 	{SCHOOL_NAMES[plan.school]}. {SCHOOL_TEXTS[plan.school]} On {choiceName(choice)}, {octave.name}, from {noteName(
 		plan.start
@@ -224,7 +244,7 @@
 	<section class="list">
 		<h2 class="panel-heading">
 			In which order, and how sure? <span
-				>± what a trained ear accumulates, {RUNS.toLocaleString('en')} simulated tunings</span
+				>± what this ear accumulates, {RUNS.toLocaleString('en')} simulated tunings</span
 			>
 		</h2>
 		<StepList steps={plan.steps} {current} errors={errors?.notes.map(({ error }) => error)} onchoose={go} />
@@ -238,6 +258,7 @@
 </div>
 <Ranking
 	{ranking}
+	ear={EARS[data.sheet.ear]}
 	{progress}
 	{failed}
 	chosen={plan.school}
