@@ -40,3 +40,6 @@ export * from './proving/keyOrder';
 export * from './proving/fewestMoves';
 export * from './proving/staircase';
 export * from './proving/countedBeats';
+export * from './curve/priorities';
+export * from './curve/tuningCurve';
+export * from './curve/givesWay';

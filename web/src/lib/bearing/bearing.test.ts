@@ -52,7 +52,7 @@ describe('the sheet in words', () => {
 			school: 'computed',
 			start: 69,
 			octave: 0,
-			a4: undefined
+			ear: 'careful'
 		});
 	});
 

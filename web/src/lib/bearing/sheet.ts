@@ -1,13 +1,4 @@
-import {
-	A4_RANGE,
-	intervalSizes,
-	OCTAVES,
-	SCHOOLS,
-	COMPUTED,
-	purePairs,
-	INTERVALS,
-	type Temperament
-} from '@fendrel/core';
+import { intervalSizes, OCTAVES, SCHOOLS, COMPUTED, purePairs, INTERVALS, type Temperament } from '@fendrel/core';
 import { z } from 'zod';
 import { EAR_NAMES } from '$lib/tuning/ears';
 
@@ -26,8 +17,7 @@ export const sheetQuery = z.object({
 		.min(0)
 		.max(OCTAVES.length - 1)
 		.catch(0),
-	ear: z.enum(EAR_NAMES).catch('careful'),
-	a4: z.coerce.number().min(A4_RANGE.lowest).max(A4_RANGE.highest).optional().catch(undefined)
+	ear: z.enum(EAR_NAMES).catch('careful')
 });
 export type SheetQuery = z.infer<typeof sheetQuery>;
 

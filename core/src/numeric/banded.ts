@@ -1,0 +1,55 @@
+/**
+ * A symmetric positive definite matrix with `width` diagonals on either side of the main one, held by rows:
+ * place i * (width + 1) + k is the entry (i, i - width + k), so that k = width is the diagonal.
+ */
+export interface Banded {
+	readonly size: number;
+	readonly width: number;
+	readonly entries: Float64Array;
+}
+
+export function bandedMatrix(size: number, width: number): Banded {
+	return { size, width, entries: new Float64Array(size * (width + 1)) };
+}
+
+/** Adds to the entry (i, j) and its mirror; `j` lies within the band. */
+export function addToBanded({ width, entries }: Banded, i: number, j: number, value: number): void {
+	const [row, column] = i >= j ? [i, j] : [j, i];
+	entries[row * (width + 1) + column - row + width] += value;
+}
+
+/**
+ * Replaces the matrix by its Cholesky factor L, L Lᵀ = A, in place (Golub & Van Loan 2013, algorithm 4.3.5).
+ * @throws RangeError when the matrix is not positive definite: the unknowns are not all determined
+ */
+export function factorBanded(matrix: Banded): void {
+	const { size, width, entries } = matrix;
+	const stride = width + 1;
+	for (let i = 0; i < size; i++) {
+		const row = i * stride + width - i;
+		for (let j = Math.max(0, i - width); j <= i; j++) {
+			const other = j * stride + width - j;
+			let sum = entries[row + j];
+			for (let k = Math.max(0, i - width, j - width); k < j; k++) sum -= entries[row + k] * entries[other + k];
+			if (j < i) entries[row + j] = sum / entries[other + j];
+			else if (sum > 0) entries[row + i] = Math.sqrt(sum);
+			else throw new RangeError(`factorBanded: unknown ${i} of ${size} is not determined`);
+		}
+	}
+}
+
+/** Solves A x = b with the factor; b becomes x. */
+export function solveFactored({ size, width, entries }: Banded, b: Float64Array): void {
+	const stride = width + 1;
+	for (let i = 0; i < size; i++) {
+		const row = i * stride + width - i;
+		let sum = b[i];
+		for (let k = Math.max(0, i - width); k < i; k++) sum -= entries[row + k] * b[k];
+		b[i] = sum / entries[row + i];
+	}
+	for (let i = size - 1; i >= 0; i--) {
+		let sum = b[i];
+		for (let k = i + 1; k <= Math.min(size - 1, i + width); k++) sum -= entries[k * stride + width - k + i] * b[k];
+		b[i] = sum / entries[i * stride + width];
+	}
+}
