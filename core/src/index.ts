@@ -43,3 +43,5 @@ export * from './proving/countedBeats';
 export * from './curve/priorities';
 export * from './curve/tuningCurve';
 export * from './curve/givesWay';
+export * from './strings/keyboardInharmonicity';
+export * from './strings/tension';

@@ -17,7 +17,7 @@ export interface TwoBranches {
  * grand; the early instruments: set by us within the ranges reported for short thin strings
  * (1e-5 to 1e-4 for a harpsichord, up to 4e-4 in its treble).
  */
-const TYPICAL: Readonly<Record<StringKind, TwoBranches>> = {
+export const TYPICAL_BRANCHES: Readonly<Record<StringKind, TwoBranches>> = {
 	upright: { bassSlope: -0.0847, bassLevel: -5.82, trebleSlope: 0.0926, trebleLevel: -13.64 },
 	grand: { bassSlope: -0.122, bassLevel: -5.56, trebleSlope: 0.0892, trebleLevel: -13.52 },
 	fortepiano: { bassSlope: -0.08, bassLevel: -7.2, trebleSlope: 0.085, trebleLevel: -14.2 },
@@ -33,7 +33,7 @@ export function twoBranchInharmonicity(branches: TwoBranches, note: number): num
 }
 
 export function typicalInharmonicity(kind: StringKind, note: number): number {
-	return twoBranchInharmonicity(TYPICAL[kind], note);
+	return twoBranchInharmonicity(TYPICAL_BRANCHES[kind], note);
 }
 
 /** B by note for one instrument, and what it rests on. */

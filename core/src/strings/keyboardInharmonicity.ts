@@ -1,0 +1,222 @@
+import { median } from 'd3-array';
+import { inverse, Matrix } from 'ml-matrix';
+import { TYPICAL_BRANCHES, type StringKind } from './inharmonicity';
+
+/** B of one note as it was measured. */
+export interface MeasuredInharmonicity {
+	readonly note: number;
+	readonly b: number;
+	/** Standard error of B, in the units of B. */
+	readonly error: number;
+}
+
+/** A note whose B does not go with its neighbours: mis-strung, or a wound string gone dead. */
+export interface InharmonicityOutlier {
+	readonly note: number;
+	readonly measured: number;
+	readonly expected: number;
+	/** Distance in standard deviations of measurement and model together. */
+	readonly strain: number;
+}
+
+/** A step between two measured neighbours that the model does not have: a fault of the scale. */
+export interface ScaleJump {
+	readonly from: number;
+	readonly to: number;
+	/** The upper one's B over the lower one's, the model's own slope taken out; 1.4 is a jump of 40 %. */
+	readonly ratio: number;
+}
+
+export interface KeyboardInharmonicity {
+	/** B of every note: measured where that is sure, else drawn towards the model. */
+	readonly at: (note: number) => number;
+	/** Standard error of log B, of what `at` gives. */
+	readonly errorAt: (note: number) => number;
+	readonly modelAt: (note: number) => number;
+	/** Bass slope and level, treble slope and level (levels as log B at notes 30 and 80), bass offset below the break. */
+	readonly parameters: readonly number[];
+	readonly errors: readonly number[];
+	/** Lowest note above the offset; undefined when the data show none. */
+	readonly breakNote: number | undefined;
+	/** Scatter of log B about the model. */
+	readonly scatter: number;
+	readonly outliers: readonly InharmonicityOutlier[];
+	readonly jumps: readonly ScaleJump[];
+	/** Measurements that are no inharmonicity: not above 0, above any string's, or without an error. */
+	readonly refused: readonly MeasuredInharmonicity[];
+}
+
+const BASS_AT = 30;
+const TREBLE_AT = 80;
+/** No string is stiffer than this, nor as limp as this. */
+const ABSURD = { low: 1e-7, high: 0.3 } as const;
+/** How far a piano's scale may lie from its kind's: slopes per note, levels in log B, offset at the break. */
+const PRIOR = [0.03, 0.8, 0.03, 0.8, 0.3] as const;
+/** Irregularity of the best scales, in log B. */
+const LEAST_SCATTER = 0.02;
+const BISQUARE = 4.685;
+const ROUNDS = 40;
+const BREAKS = { lowest: 36, highest: 60 } as const;
+/** An offset at the break must better chi squared by this to be believed: it is looked for in 25 places. */
+const BELIEVED = 20;
+const OUTLIER = 4;
+const JUMP = Math.log(1.25);
+
+interface Fit {
+	readonly parameters: number[];
+	readonly spread: Matrix;
+	readonly scatter: number;
+	readonly cost: number;
+}
+
+/**
+ * B over the whole keyboard: log of exp(b_B m + a_B) + exp(b_T m + a_T) (Rigaud, David & Daudet 2013, eq. 6) with an
+ * offset of the bass branch below the break, fitted robustly in log B around the kind's typical scale, then blended
+ * with each measurement by their variances. Any number of measurements will do: with few the errors say so.
+ */
+export function keyboardInharmonicity(
+	kind: StringKind,
+	measured: readonly MeasuredInharmonicity[],
+	breakNote?: number
+): KeyboardInharmonicity {
+	const isSound = ({ b, error }: MeasuredInharmonicity) =>
+		b > ABSURD.low && b < ABSURD.high && error > 0 && error < Infinity;
+	const sound = measured.filter(isSound);
+	const points = sound.map(({ note, b, error }) => ({ note, y: Math.log(b), sigma: error / b }));
+	const found = breakNote === undefined ? findBreak(kind, points) : { breakNote, fit: fitAt(kind, points, breakNote) };
+	const { fit } = found;
+	const model = (note: number) => modelLog(fit.parameters, note, found.breakNote);
+	const modelVariance = (note: number) => {
+		const row = Matrix.rowVector(slopes(fit.parameters, note, found.breakNote));
+		return row.mmul(fit.spread).mmul(row.transpose()).get(0, 0);
+	};
+	const byNote = new Map(points.map((point) => [point.note, point]));
+	const blended = (note: number) => {
+		const own = byNote.get(note);
+		const around = fit.scatter ** 2 + modelVariance(note);
+		if (!own) return { y: model(note), error: Math.sqrt(around) };
+		const [a, b] = [1 / own.sigma ** 2, 1 / around];
+		return { y: (a * own.y + b * model(note)) / (a + b), error: 1 / Math.sqrt(a + b) };
+	};
+	return {
+		at: (note) => Math.exp(blended(note).y),
+		errorAt: (note) => blended(note).error,
+		modelAt: (note) => Math.exp(model(note)),
+		parameters: fit.parameters,
+		errors: fit.parameters.map((_, i) => Math.sqrt(fit.spread.get(i, i))),
+		breakNote: found.breakNote,
+		scatter: fit.scatter,
+		outliers: points.flatMap(({ note, y, sigma }) => {
+			const strain = (y - model(note)) / Math.hypot(sigma, fit.scatter);
+			return Math.abs(strain) > OUTLIER
+				? [{ note, measured: Math.exp(y), expected: Math.exp(model(note)), strain }]
+				: [];
+		}),
+		jumps: jumpsOf(points, model),
+		refused: measured.filter((each) => !isSound(each))
+	};
+}
+
+interface Point {
+	readonly note: number;
+	readonly y: number;
+	readonly sigma: number;
+}
+
+function modelLog(
+	[bassSlope, bassLevel, trebleSlope, trebleLevel, offset]: readonly number[],
+	note: number,
+	breakNote?: number
+): number {
+	const step = breakNote !== undefined && note < breakNote ? offset : 0;
+	return Math.log(
+		Math.exp(bassLevel + bassSlope * (note - BASS_AT) + step) + Math.exp(trebleLevel + trebleSlope * (note - TREBLE_AT))
+	);
+}
+
+function slopes(parameters: readonly number[], note: number, breakNote?: number): number[] {
+	const [bassSlope, bassLevel, trebleSlope, trebleLevel, offset] = parameters;
+	const below = breakNote !== undefined && note < breakNote;
+	const bass = Math.exp(bassLevel + bassSlope * (note - BASS_AT) + (below ? offset : 0));
+	const treble = Math.exp(trebleLevel + trebleSlope * (note - TREBLE_AT));
+	const share = bass / (bass + treble);
+	return [share * (note - BASS_AT), share, (1 - share) * (note - TREBLE_AT), 1 - share, below ? share : 0];
+}
+
+function priorOf(kind: StringKind): number[] {
+	const { bassSlope, bassLevel, trebleSlope, trebleLevel } = TYPICAL_BRANCHES[kind];
+	return [bassSlope, bassLevel + bassSlope * BASS_AT, trebleSlope, trebleLevel + trebleSlope * TREBLE_AT, 0];
+}
+
+/** Gauss-Newton with bisquare weights; the prior stands in for what is not measured. */
+function fitAt(kind: StringKind, points: readonly Point[], breakNote: number | undefined): Fit {
+	const prior = priorOf(kind);
+	let parameters = [...prior];
+	let scatter = 0.1;
+	let spread = Matrix.diag(PRIOR.map((sd) => sd ** 2));
+	let cost = 0;
+	for (let round = 0; round < ROUNDS; round++) {
+		const normal = Matrix.diag(PRIOR.map((sd) => 1 / sd ** 2));
+		const pull = parameters.map((value, i) => (prior[i] - value) / PRIOR[i] ** 2);
+		cost = 0;
+		const residuals: number[] = [];
+		for (const { note, y, sigma } of points) {
+			const off = y - modelLog(parameters, note, breakNote);
+			const sd = Math.hypot(sigma, scatter);
+			residuals.push(off);
+			const u = off / (BISQUARE * sd);
+			const kept = Math.abs(u) < 1 ? (1 - u * u) ** 2 : 0;
+			cost += Math.min(off / sd, BISQUARE) ** 2;
+			const weight = kept / sd ** 2;
+			if (weight === 0) continue;
+			const row = slopes(parameters, note, breakNote);
+			for (let a = 0; a < 5; a++) {
+				pull[a] += weight * row[a] * off;
+				for (let b = 0; b < 5; b++) normal.set(a, b, normal.get(a, b) + weight * row[a] * row[b]);
+			}
+		}
+		spread = inverse(normal);
+		const step = spread.mmul(Matrix.columnVector(pull)).to1DArray();
+		// Half steps at first: the branches' sum bends, and a far start must not overshoot.
+		const part = round < 5 ? 0.5 : 1;
+		parameters = parameters.map((value, i) => value + part * step[i]);
+		const typical = 1.4826 * (median(residuals.map(Math.abs)) ?? 0);
+		const noise = median(points.map(({ sigma }) => sigma)) ?? 0;
+		// With few points nothing is known of the scatter; the median of three residuals is not a measure.
+		if (points.length >= 8) scatter = Math.max(LEAST_SCATTER, Math.sqrt(Math.max(0, typical ** 2 - noise ** 2)));
+		if (round > 8 && step.every((each) => Math.abs(each) < 1e-10)) break;
+	}
+	return { parameters, spread, scatter, cost };
+}
+
+function findBreak(kind: StringKind, points: readonly Point[]): { breakNote: number | undefined; fit: Fit } {
+	const without = fitAt(kind, points, undefined);
+	let best: { breakNote: number | undefined; fit: Fit } = { breakNote: undefined, fit: without };
+	if (points.length < 12) return best;
+	// Judged by the same yardstick: the scatter of the fit without an offset.
+	const costOf = (fit: Fit, at: number | undefined) =>
+		points.reduce((sum, { note, y, sigma }) => {
+			const off = (y - modelLog(fit.parameters, note, at)) / Math.hypot(sigma, without.scatter);
+			return sum + Math.min(Math.abs(off), BISQUARE) ** 2;
+		}, 0);
+	let least = costOf(without, undefined) - BELIEVED;
+	for (let breakNote = BREAKS.lowest; breakNote <= BREAKS.highest; breakNote++) {
+		const below = points.filter(({ note }) => note < breakNote).length;
+		if (below < 4 || points.length - below < 4) continue;
+		const fit = fitAt(kind, points, breakNote);
+		const cost = costOf(fit, breakNote);
+		if (cost < least) [best, least] = [{ breakNote, fit }, cost];
+	}
+	return best;
+}
+
+function jumpsOf(points: readonly Point[], model: (note: number) => number): readonly ScaleJump[] {
+	const sorted = [...points].sort((a, b) => a.note - b.note);
+	return sorted.slice(1).flatMap((upper, i) => {
+		const lower = sorted[i];
+		if (upper.note - lower.note > 3) return [];
+		const step = upper.y - lower.y - (model(upper.note) - model(lower.note));
+		const clear = Math.abs(step) > Math.max(JUMP, OUTLIER * Math.hypot(upper.sigma, lower.sigma));
+		return clear ? [{ from: lower.note, to: upper.note, ratio: Math.exp(step) }] : [];
+	});
+}

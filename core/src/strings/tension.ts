@@ -1,0 +1,193 @@
+import type { Hz } from '../units/quantity';
+
+/** What strings are made of. */
+export interface WireMaterial {
+	readonly name: string;
+	/** kg/m3. */
+	readonly density: number;
+	/** Young's modulus, Pa. */
+	readonly stiffness: number;
+	/** Tensile strength in Pa at a diameter in m; undefined where no sourced figure holds: then the user's own is needed. */
+	readonly strength: ((diameter: number) => number) | undefined;
+	/** Share of the breaking load above which a warning is due. */
+	readonly warnAt: number;
+	readonly source: string;
+}
+
+/**
+ * Strength of modern music wire only, by its fitted minimum: 2211 MPa (d / 1 mm)^-0.145 (ASTM A228, in Shigley's tables).
+ * Iron, brass, bronze, gut and nylon differ from maker to maker and age to age: their strength is asked for.
+ */
+export const WIRE = {
+	steel: {
+		name: 'music wire',
+		density: 7850,
+		stiffness: 2.02e11,
+		strength: (diameter: number) => 2211e6 * (diameter * 1000) ** -0.145,
+		warnAt: 0.75,
+		source: 'ASTM A228, as fitted in Shigley, Mechanical Engineering Design'
+	},
+	iron: {
+		name: 'iron',
+		density: 7800,
+		stiffness: 1.9e11,
+		strength: undefined,
+		warnAt: 0.85,
+		source: 'elastic constants of wrought iron'
+	},
+	brass: {
+		name: 'brass',
+		density: 8550,
+		stiffness: 1.05e11,
+		strength: undefined,
+		warnAt: 0.85,
+		source: 'elastic constants of drawn brass'
+	},
+	bronze: {
+		name: 'bronze',
+		density: 8800,
+		stiffness: 1.1e11,
+		strength: undefined,
+		warnAt: 0.85,
+		source: 'elastic constants of phosphor bronze'
+	},
+	gut: {
+		name: 'gut',
+		density: 1300,
+		stiffness: 6e9,
+		strength: undefined,
+		warnAt: 0.85,
+		source: 'usual figures for twisted gut'
+	},
+	nylon: {
+		name: 'nylon',
+		density: 1070,
+		stiffness: 3e9,
+		strength: undefined,
+		warnAt: 0.75,
+		source: 'usual figures for monofilament'
+	}
+} as const satisfies Record<string, WireMaterial>;
+export type WireName = keyof typeof WIRE;
+
+/** One string as it can be measured with a gauge and a rule; lengths in metres. */
+export interface StringData {
+	readonly material: WireName;
+	/** Diameter of the wire, or of the core where the string is wound. */
+	readonly core?: number;
+	/** Speaking length. */
+	readonly length?: number;
+	/** Winding: outer diameter, and density of its metal (copper unless said). */
+	readonly outer?: number;
+	readonly windingDensity?: number;
+	/** Tensile strength in Pa where the user knows better. */
+	readonly strength?: number;
+}
+
+/** What follows from a string's data at a pitch; undefined where a figure is missing. */
+export interface StringLoad {
+	/** kg/m. */
+	readonly massPerMetre: number | undefined;
+	/** N. */
+	readonly tension: number | undefined;
+	/** Share of the breaking load of the core, 0 to 1 and above. */
+	readonly breakingShare: number | undefined;
+	readonly inharmonicity: number | undefined;
+	readonly isNearBreaking: boolean;
+}
+
+const COPPER = 8940;
+/** A round winding leaves gaps: it fills pi/4 of the tube that it lies in. */
+const WINDING_FILL = Math.PI / 4;
+/** One kilogram-force in N. */
+export const KILOGRAM_FORCE = 9.80665;
+
+/** Bounds of what strings can be, in metres: beyond them a length was given in another unit. */
+const CORE_BOUNDS = { low: 0.0001, high: 0.003 } as const;
+const LENGTH_BOUNDS = { low: 0.03, high: 2.6 } as const;
+
+/** What is wrong with a string's data, as a sentence; undefined when nothing is. */
+export function stringProblem({ core, length, outer, strength }: StringData): string | undefined {
+	const mm = (value: number) => `${Number((1000 * value).toPrecision(4))} mm`;
+	if (core !== undefined && !(core >= CORE_BOUNDS.low && core <= CORE_BOUNDS.high))
+		return `A wire of ${mm(core)} is none: diameters lie between 0.1 and 3 mm.`;
+	if (length !== undefined && !(length >= LENGTH_BOUNDS.low && length <= LENGTH_BOUNDS.high))
+		return `A speaking length of ${mm(length)} is none: lengths lie between 30 and 2600 mm. Was it given in another unit?`;
+	if (outer !== undefined && core !== undefined && !(outer > core && outer < 0.012))
+		return `A winding of ${mm(outer)} on a core of ${mm(core)} is none.`;
+	if (strength !== undefined && !(strength > 1e7 && strength < 5e9))
+		return 'A tensile strength lies between 10 and 5000 MPa.';
+	return undefined;
+}
+
+/** Mass per metre: the core's, and the winding's where there is one. */
+function massOf({ material, core, outer, windingDensity = COPPER }: StringData): number | undefined {
+	if (core === undefined) return undefined;
+	const wire = (WIRE[material].density * Math.PI * core ** 2) / 4;
+	if (outer === undefined) return wire;
+	return wire + WINDING_FILL * windingDensity * (Math.PI / 4) * (outer ** 2 - core ** 2);
+}
+
+/**
+ * Tension, breaking share and inharmonicity of a string at a pitch: T = (2 L F)^2 mu, B = pi^3 E d^4 / (64 T L^2)
+ * (Fletcher 1964) with d the core's diameter. Partial data give a partial answer.
+ * @throws RangeError when a figure is no string's (see stringProblem)
+ */
+export function stringLoad(data: StringData, pitch: Hz): StringLoad {
+	const problem = stringProblem(data);
+	if (problem) throw new RangeError(`stringLoad: ${problem}`);
+	const { core, length } = data;
+	const { stiffness, strength: ofMaterial, warnAt }: WireMaterial = WIRE[data.material];
+	const massPerMetre = massOf(data);
+	const tension =
+		massPerMetre === undefined || length === undefined ? undefined : (2 * length * pitch) ** 2 * massPerMetre;
+	const strength = data.strength ?? (core === undefined ? undefined : ofMaterial?.(core));
+	const breakingShare =
+		tension === undefined || strength === undefined || core === undefined
+			? undefined
+			: tension / ((strength * Math.PI * core ** 2) / 4);
+	return {
+		massPerMetre,
+		tension,
+		breakingShare,
+		inharmonicity:
+			tension === undefined || core === undefined || length === undefined
+				? undefined
+				: (Math.PI ** 3 * stiffness * core ** 4) / (64 * tension * length ** 2),
+		isNearBreaking: breakingShare !== undefined && breakingShare > warnAt
+	};
+}
+
+/** Tension over tension for a rise of so many cents: 2^(2 c / 1200); 100 cents are 12.25 per cent. */
+export function tensionRatio(rise: number): number {
+	return 2 ** ((2 * rise) / 1200);
+}
+
+/** What a raise adds, over all strings whose tension is known. */
+export interface RaiseLoad {
+	/** N now, and added by the raise. */
+	readonly before: number;
+	readonly added: number;
+	/** Strings counted, and strings whose tension is not known. */
+	readonly known: number;
+	readonly unknown: number;
+	/** Places of the strings that the raise brings near breaking. */
+	readonly near: readonly number[];
+}
+
+/** @param strings each with its load before and its rise in cents */
+export function raiseLoad(
+	strings: readonly { readonly data: StringData; readonly pitch: Hz; readonly rise: number }[]
+): RaiseLoad {
+	let [before, added, known] = [0, 0, 0];
+	const near: number[] = [];
+	strings.forEach(({ data, pitch, rise }, i) => {
+		const { tension, breakingShare } = stringLoad(data, pitch);
+		if (tension === undefined) return;
+		known++;
+		before += tension;
+		added += tension * (tensionRatio(rise) - 1);
+		if (breakingShare !== undefined && breakingShare * tensionRatio(rise) > WIRE[data.material].warnAt) near.push(i);
+	});
+	return { before, added, known, unknown: strings.length - known, near };
+}
