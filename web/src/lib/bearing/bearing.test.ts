@@ -13,7 +13,7 @@ const job = (id = 'equal', school = 'circle', start = 69): BearingJob => ({
 		highest: 108,
 		a4: 440,
 		temperament: temperamentById(id),
-		anchor: start % 12,
+		fork: start,
 		measured: []
 	},
 	school,

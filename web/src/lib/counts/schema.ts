@@ -1,6 +1,7 @@
 import { A4_RANGE, STRING_KINDS } from '@fendrel/core';
 import { z } from 'zod';
 import { EAR_NAMES } from '$lib/tuning/ears';
+import { NO_STRETCH, STRETCHES } from '$lib/tuning/plan';
 
 export const SENSES = ['wide', 'narrow', 'unknown'] as const;
 
@@ -27,6 +28,7 @@ export const countedOctaveSchema = z.object({
 	kind: z.enum(STRING_KINDS),
 	temperamentId: z.uuid(),
 	a4: z.number().min(A4_RANGE.lowest).max(A4_RANGE.highest),
+	stretch: z.enum(STRETCHES).default(NO_STRETCH),
 	low: note,
 	reference: note,
 	ear: z.enum(EAR_NAMES),

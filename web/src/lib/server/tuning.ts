@@ -1,7 +1,7 @@
 import { A4_RANGE, STRING_KINDS } from '@fendrel/core';
 import { z } from 'zod';
-import type { TuningChoice } from '$lib/tuning/choice';
-import { COMPASS } from '$lib/tuning/choice';
+import { COMPASS, type TuningChoice } from '$lib/tuning/choice';
+import { NO_STRETCH, STRETCHES } from '$lib/tuning/plan';
 import { getInstrument, listInstruments, measuredInharmonicity } from './db/stores/instruments';
 import { listTemperaments } from './db/stores/temperaments';
 
@@ -10,6 +10,7 @@ const query = z.object({
 	instrument: z.uuid().optional().catch(undefined),
 	kind: z.enum(STRING_KINDS).catch('upright'),
 	temperament: z.string().max(60).catch('equal'),
+	stretch: z.enum(STRETCHES).catch(NO_STRETCH),
 	a4: z.coerce.number().min(A4_RANGE.lowest).max(A4_RANGE.highest).optional().catch(undefined)
 });
 
@@ -31,6 +32,7 @@ export async function loadTuning(workshopId: string, asked: Record<string, strin
 		lowest,
 		highest,
 		measured,
+		stretch: said.stretch,
 		a4: said.a4 ?? instrument?.usualA4 ?? 440,
 		temperament:
 			temperaments.find(({ slug }) => slug === said.temperament) ?? temperaments.find(({ slug }) => slug === 'equal')!

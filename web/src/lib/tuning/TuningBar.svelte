@@ -1,9 +1,10 @@
 <script lang="ts">
-	import { A4_PRESETS, STRING_KINDS } from '@fendrel/core';
+	import { A4_PRESETS, PRIORITIES, STRING_KINDS } from '@fendrel/core';
 	import { onMount } from 'svelte';
 	import { ask } from './address';
 	import type { TuningChoice } from './choice';
 	import { KIND_NAMES } from './kinds';
+	import { NO_STRETCH } from './plan';
 	import { grouped } from './stored';
 
 	interface Props {
@@ -62,6 +63,15 @@
 		{#each [...new Set([...A4_PRESETS, choice.a4])].sort((a, b) => a - b) as each (each)}
 			<option value={each}>A4 = {each} Hz</option>
 		{/each}
+	</select>
+	<select
+		class="select fit"
+		aria-label="Stretch"
+		value={choice.stretch}
+		onchange={(event) => ask({ stretch: event.currentTarget.value })}
+	>
+		<option value={NO_STRETCH}>no stretch</option>
+		{#each PRIORITIES as { id, name } (id)}<option value={id}>{name}</option>{/each}
 	</select>
 </fieldset>
 

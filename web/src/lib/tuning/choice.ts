@@ -18,11 +18,12 @@ export interface TuningChoice extends PlanBasis {
 	/** undefined for a typical one of `kind`. */
 	readonly instrument: { readonly id: string; readonly name: string } | undefined;
 	readonly temperament: StoredTemperament;
+	readonly stretch: string;
 }
 
 /** Two choices with the same signature have the same targets. */
-export function signature({ instrument, kind, temperament, a4 }: TuningChoice): string {
-	return [instrument?.id ?? kind, temperament.slug, a4].join(' ');
+export function signature({ instrument, kind, temperament, a4, stretch }: TuningChoice): string {
+	return [instrument?.id ?? kind, temperament.slug, a4, stretch].join(' ');
 }
 
 export function choiceName({ instrument, kind }: Pick<TuningChoice, 'instrument' | 'kind'>): string {

@@ -2,6 +2,7 @@ import { defaultTwin, temperamentById } from '@fendrel/core';
 import { describe, expect, it } from 'vitest';
 import { instrumentSchema } from '$lib/instruments/schema';
 import { planFor } from '$lib/tuning/plan';
+import { stretchWords } from '$lib/tuning/stretchWords';
 import { parseA4, progressSchema, visitChangesSchema } from './schema';
 import { setKeyAction } from './set/keys';
 import { roomState } from './set/room';
@@ -65,6 +66,7 @@ describe('what comes in is checked', () => {
 			{ a4: 1000 },
 			{ a4: 'x' },
 			{ tolerance: 0.7 },
+			{ stretch: 'wild' },
 			{ stage: 'done' },
 			{ temperamentId: 'equal' },
 			{ note: 'n'.repeat(4001) }
@@ -134,6 +136,29 @@ describe('what comes in is checked', () => {
 });
 
 describe('the plan', () => {
+	it('lays a curve under the temperament, anchored at the fork', () => {
+		const basis = { kind: 'upright' as const, lowest: 21, highest: 108, a4: 440, measured: [] };
+		const plain = planFor({ ...basis, temperament: temperamentById('vallotti') });
+		const wide = planFor({ ...basis, temperament: temperamentById('vallotti'), stretch: 'balanced' });
+		expect(wide.targetOf(69)!.pitch).toBe(440);
+		for (const note of [21, 40, 60, 93, 108]) {
+			const added = wide.targetOf(note)!.fromEqual - plain.targetOf(note)!.fromEqual;
+			expect(added).toBeCloseTo(wide.stretchAt(note), 9);
+		}
+		expect(wide.stretchAt(21)).toBeLessThan(-10);
+		expect(wide.stretchAt(108)).toBeGreaterThan(15);
+		// Octaves of a temperament differ from the curve's by nothing: offsets repeat in every octave.
+		expect(wide.targetOf(72)!.fromEqual - wide.targetOf(60)!.fromEqual).toBeCloseTo(
+			wide.stretchAt(72) - wide.stretchAt(60),
+			9
+		);
+		const fork = planFor({ ...basis, temperament: temperamentById('vallotti'), stretch: 'fifths', fork: 72 });
+		expect(fork.targetOf(72)!.pitch).toBeCloseTo(523.251, 3);
+		expect(stretchWords(wide, basis)).toMatch(
+			/^A0 −\d+\.\d, C8 \+\d+\.\d cents\. Most has to give way the \d+:\d octave/
+		);
+	});
+
 	it('follows A4, temperament and what was read', () => {
 		const plan = planFor({
 			kind: 'upright',

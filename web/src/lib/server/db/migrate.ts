@@ -5,11 +5,13 @@ import type { Database } from './connection';
 import * as firstSlice from './migrations/0001-first-slice';
 import * as temperamentTunings from './migrations/0002-temperaments';
 import * as countedOctaves from './migrations/0003-counted-octaves';
+import * as stretch from './migrations/0004-stretch';
 
 const MIGRATIONS = [
 	{ name: '0001-first-slice', ...firstSlice },
 	{ name: '0002-temperaments', ...temperamentTunings },
-	{ name: '0003-counted-octaves', ...countedOctaves }
+	{ name: '0003-counted-octaves', ...countedOctaves },
+	{ name: '0004-stretch', ...stretch }
 ];
 
 export function migrator({ sequelize }: Database) {

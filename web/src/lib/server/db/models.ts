@@ -62,6 +62,8 @@ export interface VisitRow {
 	temperamentId: string;
 	a4: number;
 	tolerance: number;
+	/** Id of the priority that leads the tuning curve, or "none". */
+	stretch: string;
 	stage: 'plan' | 'set' | 'close';
 	/** The note that is due in Set. */
 	currentNote: number | null;
@@ -199,6 +201,7 @@ export function defineModels(sequelize: Sequelize): Models {
 			temperamentId: required(DataTypes.UUID),
 			a4: required(DataTypes.DOUBLE),
 			tolerance: required(DataTypes.DOUBLE),
+			stretch: required(DataTypes.STRING(40)),
 			stage: required(DataTypes.STRING(10)),
 			currentNote: optional(DataTypes.INTEGER),
 			moved: json<VisitRow>('moved'),
@@ -233,6 +236,7 @@ export function defineModels(sequelize: Sequelize): Models {
 			kind: required(DataTypes.STRING(20)),
 			temperamentId: required(DataTypes.UUID),
 			a4: required(DataTypes.DOUBLE),
+			stretch: required(DataTypes.STRING(40)),
 			low: required(DataTypes.INTEGER),
 			reference: required(DataTypes.INTEGER),
 			ear: required(DataTypes.STRING(20)),

@@ -25,6 +25,7 @@ import type { ReadingRow, VisitRow } from '../db/models';
 import { createAccount } from '../db/stores/accounts';
 import { createInstrument, listInstruments } from '../db/stores/instruments';
 import { listTemperaments } from '../db/stores/temperaments';
+import { NO_STRETCH } from '$lib/tuning/plan';
 import { loadTempering } from './tempering';
 import { CLOSING_NOTES, DEMO_ACCOUNT, DEMO_INSTRUMENTS, HALF_DONE, type DemoInstrument } from './scenario';
 
@@ -172,6 +173,7 @@ function visitRow(context: Context, instrument: DemoInstrument, instrumentId: st
 		temperamentId: context.temperamentIds.get(instrument.temperament)!,
 		a4: instrument.a4,
 		tolerance: DEFAULT_TOLERANCE,
+		stretch: NO_STRETCH,
 		stage: 'plan',
 		currentNote: null,
 		moved: {},

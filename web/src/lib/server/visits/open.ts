@@ -25,9 +25,9 @@ export async function loadVisit(workshopId: string, id: string) {
 		measuredInharmonicity(workshopId, instrument.id)
 	]);
 	const { name, kind, lowest, highest, twin, place } = instrument;
-	const { a4, tolerance, temperamentId, stage, currentNote, moved, note, startedAt, finishedAt } = visit;
+	const { a4, tolerance, stretch, temperamentId, stage, currentNote, moved, note, startedAt, finishedAt } = visit;
 	return {
-		visit: { id, a4, tolerance, temperamentId, stage, currentNote, moved, note, startedAt, finishedAt },
+		visit: { id, a4, tolerance, stretch, temperamentId, stage, currentNote, moved, note, startedAt, finishedAt },
 		instrument: { id: instrument.id, name, kind, lowest, highest, twin, place },
 		temperaments,
 		measured: [...measured],

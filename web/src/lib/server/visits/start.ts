@@ -1,4 +1,5 @@
 import { DEFAULT_TOLERANCE } from '@fendrel/core';
+import { NO_STRETCH } from '$lib/tuning/plan';
 import type { SignedIn } from '../auth/session';
 import { getInstrument } from '../db/stores/instruments';
 import { listTemperaments } from '../db/stores/temperaments';
@@ -21,6 +22,7 @@ export async function startVisit({ workshopId, userId }: SignedIn, instrumentId:
 		temperamentId: last?.temperamentId ?? equal.id,
 		a4: last?.a4 ?? instrument.usualA4,
 		tolerance: last?.tolerance ?? DEFAULT_TOLERANCE,
+		stretch: last?.stretch ?? NO_STRETCH,
 		startedBy: userId
 	});
 }

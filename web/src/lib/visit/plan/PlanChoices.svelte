@@ -1,7 +1,8 @@
 <script lang="ts">
 	import { onMount, untrack } from 'svelte';
 	import { beforeNavigate, goto } from '$app/navigation';
-	import { A4_PRESETS, TOLERANCES } from '@fendrel/core';
+	import { A4_PRESETS, PRIORITIES, TOLERANCES } from '@fendrel/core';
+	import { NO_STRETCH } from '$lib/tuning/plan';
 	import { grouped, type StoredTemperament } from '$lib/tuning/stored';
 	import { inHz } from '$lib/ui/format';
 	import { saveChanges } from '../requests';
@@ -15,6 +16,9 @@
 		a4: number;
 		temperamentId: string;
 		tolerance: number;
+		stretch: string;
+		/** What the stretch does, in a sentence. */
+		stretched: string;
 		onsaved: () => Promise<void>;
 	}
 	let {
@@ -24,6 +28,8 @@
 		a4 = $bindable(),
 		temperamentId = $bindable(),
 		tolerance = $bindable(),
+		stretch = $bindable(),
+		stretched,
 		onsaved
 	}: Props = $props();
 	let a4Text = $state(untrack(() => inHz(a4)));
@@ -98,6 +104,14 @@
 			{/each}
 		</select>
 		<p class="soft about">{about.character} {about.goodFor} <a href="/temperaments/{about.slug}">More about it</a></p>
+	</fieldset>
+	<fieldset disabled={!alive}>
+		<legend>Stretch</legend>
+		<select class="select" aria-label="Stretch" bind:value={stretch} onchange={() => save({ stretch })}>
+			<option value={NO_STRETCH}>None: first partials in the temperament</option>
+			{#each PRIORITIES as { id, name } (id)}<option value={id}>{name}</option>{/each}
+		</select>
+		<p class="soft about">{PRIORITIES.find(({ id }) => id === stretch)?.about ?? ''} {stretched}</p>
 	</fieldset>
 	<fieldset disabled={!alive}>
 		<legend>A string holds within <span class="soft">cents, two blows running</span></legend>

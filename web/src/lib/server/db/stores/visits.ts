@@ -3,9 +3,12 @@ import { v7 as uuid } from 'uuid';
 import { database } from '../connection';
 import type { VisitRow } from '../models';
 
-export type NewVisit = Pick<VisitRow, 'instrumentId' | 'temperamentId' | 'a4' | 'tolerance' | 'startedBy'>;
+export type NewVisit = Pick<VisitRow, 'instrumentId' | 'temperamentId' | 'a4' | 'tolerance' | 'stretch' | 'startedBy'>;
 export type VisitChanges = Partial<
-	Pick<VisitRow, 'temperamentId' | 'a4' | 'tolerance' | 'stage' | 'currentNote' | 'moved' | 'note' | 'finishedAt'>
+	Pick<
+		VisitRow,
+		'temperamentId' | 'a4' | 'tolerance' | 'stretch' | 'stage' | 'currentNote' | 'moved' | 'note' | 'finishedAt'
+	>
 >;
 
 export async function createVisit(workshopId: string, visit: NewVisit): Promise<string> {

@@ -25,6 +25,7 @@ export const load = (async ({ locals, url }) => {
 			kind: each.kind,
 			temperament: choice.temperaments.find(({ id }) => id === each.temperamentId)?.slug ?? 'equal',
 			a4: each.a4,
+			stretch: each.stretch,
 			verdict: each.verdict
 		}))
 	};

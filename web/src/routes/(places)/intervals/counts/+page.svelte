@@ -27,7 +27,8 @@
 	let reference = $state(untrack(() => data.kept?.reference ?? usualReference(low)));
 	let ear = $state<EarName>(untrack(() => data.kept?.ear ?? 'careful'));
 	let tolerance = $state(1.5);
-	const strings = (note: number) => planFor(choice).targetOf(note)!.string;
+	const plan = $derived(planFor(choice));
+	const strings = (note: number) => plan.targetOf(note)!.string;
 	let board = $state.raw(untrack(() => new Board(low, strings, data.kept?.counts)));
 	let answer = $state.raw<CountsAnswer | undefined>();
 	let shown = $state(0);
@@ -73,6 +74,7 @@
 				lowest: choice.lowest,
 				highest: choice.highest,
 				a4: choice.a4,
+				stretch: choice.stretch,
 				temperament: { tuning: $state.snapshot(choice.temperament.tuning) },
 				measured: choice.measured
 			},
@@ -131,6 +133,7 @@
 					kind: choice.kind,
 					temperamentId: choice.temperament.id,
 					a4: choice.a4,
+					stretch: choice.stretch,
 					low,
 					reference,
 					ear,
@@ -229,6 +232,7 @@
 						...(each.instrumentId ? { instrument: each.instrumentId } : { kind: each.kind }),
 						temperament: each.temperament,
 						a4: String(each.a4),
+						stretch: each.stretch,
 						kept: each.id
 					})}`}
 					<li>

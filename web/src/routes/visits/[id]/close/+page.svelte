@@ -18,7 +18,9 @@
 	const visit = $derived(data.visit);
 	const instrument = $derived(data.instrument);
 	const temperament = $derived(data.temperaments.find(({ id }) => id === visit.temperamentId)!);
-	const plan = $derived(planFor({ ...instrument, a4: visit.a4, temperament, measured: data.measured }));
+	const plan = $derived(
+		planFor({ ...instrument, a4: visit.a4, temperament, stretch: visit.stretch, measured: data.measured })
+	);
 	const summary = $derived(summariseVisit(deviationsNow(data.readings, plan), instrument.lowest, instrument.highest));
 	const records = $derived(
 		[...summary.notes.values()].flatMap(({ note, found, left }) => (found === undefined ? [] : [{ note, found, left }]))

@@ -10,6 +10,7 @@
 	import PlanChoices from '$lib/visit/plan/PlanChoices.svelte';
 	import TargetTable from '$lib/visit/plan/TargetTable.svelte';
 	import { planFor } from '$lib/tuning/plan';
+	import { stretchWords } from '$lib/tuning/stretchWords';
 	import { saveChanges } from '$lib/visit/requests';
 	import { deviationsNow } from '$lib/visit/deviations';
 
@@ -17,9 +18,10 @@
 	let a4 = $state(untrack(() => data.visit.a4));
 	let temperamentId = $state(untrack(() => data.visit.temperamentId));
 	let tolerance = $state(untrack(() => data.visit.tolerance));
+	let stretch = $state(untrack(() => data.visit.stretch));
 
 	const chosen = $derived(data.temperaments.find(({ id }) => id === temperamentId)!);
-	const plan = $derived(planFor({ ...data.instrument, a4, temperament: chosen, measured: data.measured }));
+	const plan = $derived(planFor({ ...data.instrument, a4, temperament: chosen, stretch, measured: data.measured }));
 	const thirds = $derived(
 		plan.targets
 			.filter(({ note, majorThird }) => note >= 53 && note <= 65 && majorThird !== undefined)
@@ -49,6 +51,8 @@
 			bind:a4
 			bind:temperamentId
 			bind:tolerance
+			bind:stretch
+			stretched={stretchWords(plan, data.instrument)}
 			onsaved={invalidateAll}
 		/>
 		<section class="pictures">

@@ -22,7 +22,7 @@
 	const { visit, instrument, temperaments, measured, readings } = untrack(() => data);
 	const temperament = temperaments.find(({ id }) => id === visit.temperamentId)!;
 	const { lowest, highest } = instrument;
-	const plan = planFor({ ...instrument, a4: visit.a4, temperament, measured });
+	const plan = planFor({ ...instrument, a4: visit.a4, temperament, stretch: visit.stretch, measured });
 	const work = new Work({ visit, instrument, plan, readings });
 	const { setting, listening, sync } = work;
 	onMount(() => work.open());

@@ -40,7 +40,8 @@
 			highest: choice.highest,
 			a4: choice.a4,
 			temperament: { tuning: choice.temperament.tuning },
-			anchor: start % 12,
+			stretch: choice.stretch,
+			fork: start,
 			measured: choice.measured
 		},
 		school: data.sheet.school,
