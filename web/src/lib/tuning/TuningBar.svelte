@@ -65,7 +65,7 @@
 		{/each}
 	</select>
 	<select
-		class="select fit"
+		class="select fit stretch"
 		aria-label="Stretch"
 		value={choice.stretch}
 		onchange={(event) => ask({ stretch: event.currentTarget.value })}
@@ -76,6 +76,12 @@
 </fieldset>
 
 <style>
+	.select {
+		max-width: min(12rem, 100%);
+	}
+	.stretch {
+		max-width: min(9.4rem, 100%);
+	}
 	fieldset {
 		display: flex;
 		flex-wrap: wrap;

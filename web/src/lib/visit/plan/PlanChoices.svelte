@@ -103,7 +103,7 @@
 				</optgroup>
 			{/each}
 		</select>
-		<p class="soft about">{about.character} {about.goodFor} <a href="/temperaments/{about.slug}">More about it</a></p>
+		<p class="soft about">{about.character} <a href="/temperaments/{about.slug}">More about it</a></p>
 	</fieldset>
 	<fieldset disabled={!alive}>
 		<legend>Stretch</legend>
@@ -137,31 +137,31 @@
 
 <style>
 	.choices {
-		padding: 1.25rem 1.5rem;
+		padding: 1rem 1.5rem;
 		border-right: 1px solid var(--line);
 		display: grid;
-		gap: 1rem;
+		gap: 0.65rem;
 		align-content: start;
 		overflow: auto;
 	}
 	.verdict {
-		font-size: 1.8rem;
+		font-size: 1.6rem;
 	}
 	.go {
 		position: sticky;
-		bottom: -1.25rem;
+		bottom: -1rem;
 		display: grid;
 		gap: 0.75rem;
 		background: var(--ground);
-		padding: 0.5rem 0 1.25rem;
-		margin-bottom: -1.25rem;
+		padding: 0.25rem 0 1rem;
+		margin-bottom: -1rem;
 	}
 	legend span {
 		font-weight: 400;
 	}
 	legend {
 		font-weight: 600;
-		margin-bottom: 0.35rem;
+		margin-bottom: 0.2rem;
 	}
 	.presets {
 		display: flex;
@@ -183,8 +183,9 @@
 		text-decoration: underline;
 	}
 	.about {
-		font-size: 0.95rem;
-		margin-top: 0.4rem;
+		font-size: 0.9rem;
+		line-height: 1.35;
+		margin-top: 0.3rem;
 	}
 	@media (max-width: 999px), (max-height: 699px) {
 		.choices {

@@ -193,15 +193,6 @@
 		{#each octaves as { name, place } (name)}<option value={place}>{name}</option>{/each}
 	</select>
 	<TuningBar {choice} fixedTemperament />
-	<select
-		class="select fit"
-		aria-label="Ear"
-		value={data.sheet.ear}
-		onchange={(event) => ask({ ear: event.currentTarget.value })}
-	>
-		{#each Object.entries(EARS) as [name, { name: text, floor }] (name)}<option value={name}>{text}, ±{floor}</option
-			>{/each}
-	</select>
 </fieldset>
 <Instead name={data.instead} />
 <p class="soft about">
@@ -243,11 +234,24 @@
 		{#if player.problem ?? tone.problem}<p class="problem" role="alert">{player.problem ?? tone.problem}</p>{/if}
 	</section>
 	<section class="list">
-		<h2 class="panel-heading">
-			In which order, and how sure? <span
-				>± what this ear accumulates, {RUNS.toLocaleString('en')} simulated tunings</span
+		<div class="listhead">
+			<h2 class="panel-heading">
+				In which order, and how sure? <span
+					>± what this ear accumulates, {RUNS.toLocaleString('en')} simulated tunings</span
+				>
+			</h2>
+			<select
+				class="select fit"
+				aria-label="Ear"
+				disabled={!alive}
+				value={data.sheet.ear}
+				onchange={(event) => ask({ ear: event.currentTarget.value })}
 			>
-		</h2>
+				{#each Object.entries(EARS) as [name, { name: text, floor }] (name)}<option value={name}
+						>{text}, ±{floor}</option
+					>{/each}
+			</select>
+		</div>
 		<StepList steps={plan.steps} {current} errors={errors?.notes.map(({ error }) => error)} onchoose={go} />
 		{#if plan.unreached.length}
 			<p class="notice">
@@ -269,6 +273,20 @@
 />
 
 <style>
+	.bar > .select {
+		max-width: min(13rem, 100%);
+	}
+	.listhead {
+		display: flex;
+		flex-wrap: wrap;
+		gap: 0 1rem;
+		align-items: center;
+		justify-content: space-between;
+	}
+	.listhead h2 {
+		flex: 1;
+		min-width: 12rem;
+	}
 	header,
 	.acts {
 		display: flex;
@@ -319,6 +337,7 @@
 		}
 	}
 	@media print {
+		.listhead select,
 		.bar,
 		.acts,
 		.now {
