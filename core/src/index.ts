@@ -39,6 +39,7 @@ export * from './proving/nearestTemperament';
 export * from './proving/keyOrder';
 export * from './proving/fewestMoves';
 export * from './proving/staircase';
+export * from './proving/counts';
 export * from './proving/countedBeats';
 export * from './curve/priorities';
 export * from './curve/tuningCurve';
