@@ -2,6 +2,7 @@ import { FASTEST_COUNT } from '../intervals/audibility';
 import { beatOf } from '../intervals/beats';
 import { INTERVALS, type IntervalKind } from '../intervals/intervalKinds';
 import { partialHz, type StiffString } from '../strings/stiffString';
+import { WOLF_LIMIT } from '../temperament/temperament';
 import type { BeatsPerSecond, Hz } from '../units/quantity';
 import { biasSense, countScatter, type Ear } from './ear';
 
@@ -61,9 +62,7 @@ export function edgeBetween(
 	};
 }
 
-/** A fourth or fifth this far from pure, in cents, is a wolf: nobody sets a note by it. */
-const WOLF_LIMIT = 12;
-
+/** A wolf, as a fifth or as the fourth that fills its octave: nobody sets a note by it. */
 function howls({ kind, rate, perCentUpper }: Edge): boolean {
 	return (kind.semitones === 5 || kind.semitones === 7) && Math.abs(rate / perCentUpper) > WOLF_LIMIT;
 }

@@ -109,7 +109,7 @@ export function fifthTexts(temperament: Pick<Temperament, 'tuning'>): readonly s
 }
 
 /** A fifth this far from pure howls: wider than any that a chord can bear. */
-const WOLF_LIMIT = 12;
+export const WOLF_LIMIT = 12;
 
 /** The circle's steps (0 = C-G) whose fifths are wolves. */
 export function wolves(temperament: Pick<Temperament, 'tuning'>): readonly number[] {

@@ -48,10 +48,11 @@ describe('the sheet in words', () => {
 	});
 
 	it('takes nonsense in an address for nothing said', () => {
-		expect(sheetQuery.parse({ school: 'mine', start: '7000', octave: 'x', a4: '-3' })).toEqual({
+		expect(sheetQuery.parse({ school: 'mine', start: '7000', octave: 'x', root: '1.5' })).toEqual({
 			school: 'computed',
 			start: 69,
 			octave: 0,
+			root: 0,
 			ear: 'careful'
 		});
 	});

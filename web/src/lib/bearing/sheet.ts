@@ -17,6 +17,7 @@ export const sheetQuery = z.object({
 		.min(0)
 		.max(OCTAVES.length - 1)
 		.catch(0),
+	root: z.coerce.number().int().min(0).max(11).catch(0),
 	ear: z.enum(EAR_NAMES).catch('careful')
 });
 export type SheetQuery = z.infer<typeof sheetQuery>;

@@ -69,10 +69,6 @@ export class Board {
 			error: countError(EARS[ear], rate)
 		}));
 	}
-
-	clear(): void {
-		for (const cell of this.cells) cell.text = '';
-	}
 }
 
 /** The A within the octave, which the fork gives; else its lowest note. */

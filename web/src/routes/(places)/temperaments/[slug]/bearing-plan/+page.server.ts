@@ -10,14 +10,14 @@ export const load = (async ({ locals, params, url }) => {
 	const workshopId = workshopOf(locals);
 	const asked = Object.fromEntries(url.searchParams);
 	const temperament = await temperamentOr404(workshopId, params.slug);
-	const root = Number(asked.root);
+	const { root, ...sheet } = sheetQuery.parse(asked);
 	const asAsked = await loadTuning(workshopId, { ...asked, temperament: params.slug });
 	const { choice, instead } = orTypical(asAsked, (compass) => octavesWithin(compass).length > 0);
 	return {
 		temperament,
-		root: Number.isInteger(root) && root > 0 && root < 12 ? root : 0,
-		choice: { ...choice, temperament: transposed(temperament, root || 0) },
+		root,
+		choice: { ...choice, temperament: transposed(temperament, root) },
 		instead,
-		sheet: sheetQuery.parse(asked)
+		sheet
 	};
 }) satisfies PageServerLoad;
