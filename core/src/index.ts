@@ -46,3 +46,6 @@ export * from './curve/tuningCurve';
 export * from './curve/givesWay';
 export * from './strings/keyboardInharmonicity';
 export * from './strings/tension';
+export * from './strings/instrumentStrings';
+export * from './curve/curveErrors';
+export * from './curve/likestWish';

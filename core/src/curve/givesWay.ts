@@ -15,7 +15,7 @@ export interface TunedInterval {
 export interface IntervalRun {
 	readonly kind: CurveInterval;
 	readonly along: readonly TunedInterval[];
-	/** Where it lies furthest from where equal temperament would have it. */
+	/** Where, among the places at which ears judge by it, it lies furthest from equal temperament's size. */
 	readonly worst: TunedInterval | undefined;
 }
 
@@ -33,10 +33,10 @@ export function whatGivesWay(curve: TuningCurve, sharpnessAt: SharpnessAt, a4: H
 			along.push({ lower, upper, cents: cents(1200 * Math.log2(high / low)), rate: beatsPerSecond(high - low) });
 		}
 		const off = (each: TunedInterval) => Math.abs(each.cents - kind.equal);
-		const worst = along.reduce<TunedInterval | undefined>(
-			(most, each) => (!most || off(each) > off(most) ? each : most),
-			undefined
-		);
+		const [from, to] = kind.judged;
+		const worst = along
+			.filter(({ lower }) => lower >= from && lower <= to)
+			.reduce<TunedInterval | undefined>((most, each) => (!most || off(each) > off(most) ? each : most), undefined);
 		return { kind, along, worst };
 	});
 }

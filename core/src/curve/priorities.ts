@@ -6,9 +6,17 @@ export interface CurveInterval {
 	readonly upperPartial: number;
 	/** Cents from pure that equal temperament gives it. */
 	readonly equal: number;
+	/** Lower notes from and to which ears judge by it. */
+	readonly judged: readonly [from: number, to: number];
 }
 
-const interval = (lowerPartial: number, upperPartial: number, semitones: number): CurveInterval => {
+const interval = (
+	lowerPartial: number,
+	upperPartial: number,
+	semitones: number,
+	from: number,
+	to: number
+): CurveInterval => {
 	const equal = 100 * semitones - 1200 * Math.log2(lowerPartial / upperPartial);
 	return {
 		name: `${lowerPartial}:${upperPartial}`,
@@ -16,25 +24,26 @@ const interval = (lowerPartial: number, upperPartial: number, semitones: number)
 		lowerPartial,
 		upperPartial,
 		// Octaves are pure in equal temperament; rounding must not say otherwise.
-		equal: semitones % 12 === 0 ? 0 : equal
+		equal: semitones % 12 === 0 ? 0 : equal,
+		judged: [from, to]
 	};
 };
 
-/** The intervals that curves are weighed between. */
+/** The intervals that curves are weighed between; the registers are the usual ones of aural tests. */
 export const CURVE_INTERVALS = [
-	interval(2, 1, 12),
-	interval(4, 2, 12),
-	interval(6, 3, 12),
-	interval(8, 4, 12),
-	interval(10, 5, 12),
-	interval(4, 1, 24),
-	interval(8, 1, 36),
-	interval(3, 1, 19),
-	interval(6, 2, 19),
-	interval(3, 2, 7),
-	interval(6, 4, 7),
-	interval(4, 3, 5),
-	interval(5, 4, 4)
+	interval(2, 1, 12, 72, 108),
+	interval(4, 2, 12, 48, 84),
+	interval(6, 3, 12, 28, 60),
+	interval(8, 4, 12, 21, 45),
+	interval(10, 5, 12, 21, 36),
+	interval(4, 1, 24, 48, 84),
+	interval(8, 1, 36, 48, 72),
+	interval(3, 1, 19, 40, 88),
+	interval(6, 2, 19, 21, 60),
+	interval(3, 2, 7, 48, 84),
+	interval(6, 4, 7, 36, 60),
+	interval(4, 3, 5, 45, 79),
+	interval(5, 4, 4, 41, 76)
 ] as const;
 
 /** What a tuner puts first. */
@@ -50,17 +59,27 @@ export interface Priority {
 
 /** 0 well below `at`, 1 well above it. */
 const rising = (note: number, at: number, softness: number) => 1 / (1 + Math.exp((at - note) / softness));
-const falling = (note: number, at: number, softness: number) => 1 - rising(note, at, softness);
 
-/** The octave type that leads by register: 10:5 and 8:4 in the low bass, 6:3 above it, 4:2 in the middle, 2:1 joining in on top. */
-function octaves(note: number): { two: number; four: number; six: number; eight: number; ten: number } {
-	return {
-		two: 0.6 * rising(note, 82, 4),
-		four: rising(note, 51, 3),
-		six: 0.9 * falling(note, 54, 4) * rising(note, 30, 5),
-		eight: 0.9 * falling(note, 41, 4),
-		ten: 0.6 * falling(note, 34, 3)
-	};
+/**
+ * Octave type rho by the octave's lower note: partial 2 rho of it is to meet partial rho of the upper note. Falls from
+ * 10:5 in the low bass to 2:1 at the top as 1 + (kappa / 2) (1 - tanh((m - m0) / alpha)), with the typical constants
+ * of pianos tuned by ear (Rigaud, David & Daudet 2013, section on tuning).
+ */
+export const OCTAVE_TYPE = { kappa: 4.5, middle: 64, width: 24 } as const;
+
+export function octaveType(lower: number): number {
+	const { kappa, middle, width } = OCTAVE_TYPE;
+	return 1 + (kappa / 2) * (1 - Math.tanh((lower - middle) / width));
+}
+
+/** Octave types so far from rho have no say: an ear hears the two or three nearest at once. */
+const REACH = 1.5;
+
+/** Each octave type's say where the octave's middle lies at `at`. */
+function octaves(at: number): { two: number; four: number; six: number; eight: number; ten: number } {
+	const rho = Math.min(5, octaveType(at - 6));
+	const [two, four, six, eight, ten] = [1, 2, 3, 4, 5].map((type) => Math.max(0, 1 - Math.abs(rho - type) / REACH));
+	return { two, four, six, eight, ten };
 }
 
 type Votes = Partial<Record<(typeof CURVE_INTERVALS)[number]['name'], number>>;
@@ -78,21 +97,21 @@ export const PRIORITIES: readonly Priority[] = [
 	{
 		id: 'balanced',
 		name: 'Balanced',
-		about: 'The octave type that the ear uses in each register, with double octaves, twelfths and fifths given a say.',
+		about: 'The octave type that ears use in each register, with a lesser say for double octaves, twelfths and fifths.',
 		pure: [],
 		votes: (note) =>
 			inOrder({
 				...byOctaves(note),
-				'4:1': 0.35 * rising(note, 66, 5),
-				'3:1': 0.3 * rising(note, 55, 5),
-				'6:2': 0.1,
-				'8:1': 0.08 * rising(note, 75, 5)
+				'4:1': 0.15 * rising(note, 66, 5),
+				'3:1': 0.15 * rising(note, 55, 5),
+				'6:2': 0.05,
+				'8:1': 0.04 * rising(note, 75, 5)
 			})
 	},
 	{
 		id: 'octaves',
 		name: 'Octave-led',
-		about: 'Octaves alone decide: 6:3 in the bass, 4:2 in the middle, 2:1 joining in on top.',
+		about: 'Octaves alone decide: 10:5 and 8:4 in the bass, 6:3 in the middle, 4:2 above, 2:1 at the top.',
 		pure: [],
 		votes: (note) => inOrder(byOctaves(note))
 	},
@@ -167,8 +186,8 @@ export const PRIORITIES: readonly Priority[] = [
 				'6:3': six,
 				'8:4': eight,
 				'10:5': ten,
-				'3:1': 0.3 * rising(note, 55, 5) * (1 - led),
-				'4:1': 0.3 * rising(note, 66, 5) * (1 - led),
+				'3:1': 0.15 * rising(note, 55, 5) * (1 - led),
+				'4:1': 0.15 * rising(note, 66, 5) * (1 - led),
 				...INNER
 			});
 		}

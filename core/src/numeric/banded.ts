@@ -12,10 +12,13 @@ export function bandedMatrix(size: number, width: number): Banded {
 	return { size, width, entries: new Float64Array(size * (width + 1)) };
 }
 
-/** Adds to the entry (i, j) and its mirror; `j` lies within the band. */
-export function addToBanded({ width, entries }: Banded, i: number, j: number, value: number): void {
-	const [row, column] = i >= j ? [i, j] : [j, i];
-	entries[row * (width + 1) + column - row + width] += value;
+/** Where the entry (i, j) and its mirror are held; `j` lies within the band. */
+export function bandedPlace({ width }: Pick<Banded, 'width'>, i: number, j: number): number {
+	return i >= j ? i * (width + 1) + j - i + width : j * (width + 1) + i - j + width;
+}
+
+export function addToBanded(matrix: Banded, i: number, j: number, value: number): void {
+	matrix.entries[bandedPlace(matrix, i, j)] += value;
 }
 
 /**

@@ -1,5 +1,5 @@
 import { median } from 'd3-array';
-import { inverse, Matrix } from 'ml-matrix';
+import { CholeskyDecomposition, inverse, Matrix } from 'ml-matrix';
 import { TYPICAL_BRANCHES, type StringKind } from './inharmonicity';
 
 /** B of one note as it was measured. */
@@ -32,6 +32,10 @@ export interface KeyboardInharmonicity {
 	readonly at: (note: number) => number;
 	/** Standard error of log B, of what `at` gives. */
 	readonly errorAt: (note: number) => number;
+	/** The part of it that a note does not share with others. */
+	readonly ownErrorAt: (note: number) => number;
+	/** The rest, as one figure for each independent error of the model: they move many notes together. */
+	readonly sharedErrorsAt: (note: number) => readonly number[];
 	readonly modelAt: (note: number) => number;
 	/** Bass slope and level, treble slope and level (levels as log B at notes 30 and 80), bass offset below the break. */
 	readonly parameters: readonly number[];
@@ -56,6 +60,8 @@ const PRIOR = [0.03, 0.8, 0.03, 0.8, 0.3] as const;
 const LEAST_SCATTER = 0.02;
 const BISQUARE = 4.685;
 const ROUNDS = 40;
+/** Steps in log B that change nothing any more: a ten-thousandth of what the best measurement knows. */
+const CLOSE = 1e-6;
 const BREAKS = { lowest: 36, highest: 60 } as const;
 /** An offset at the break must better chi squared by this to be believed: it is looked for in 25 places. */
 const BELIEVED = 20;
@@ -66,7 +72,6 @@ interface Fit {
 	readonly parameters: number[];
 	readonly spread: Matrix;
 	readonly scatter: number;
-	readonly cost: number;
 }
 
 /**
@@ -94,13 +99,31 @@ export function keyboardInharmonicity(
 	const blended = (note: number) => {
 		const own = byNote.get(note);
 		const around = fit.scatter ** 2 + modelVariance(note);
-		if (!own) return { y: model(note), error: Math.sqrt(around) };
+		if (!own) return { y: model(note), error: Math.sqrt(around), ownError: fit.scatter, modelShare: 1 };
 		const [a, b] = [1 / own.sigma ** 2, 1 / around];
-		return { y: (a * own.y + b * model(note)) / (a + b), error: 1 / Math.sqrt(a + b) };
+		const modelShare = b / (a + b);
+		return {
+			y: (1 - modelShare) * own.y + modelShare * model(note),
+			error: 1 / Math.sqrt(a + b),
+			ownError: Math.hypot((1 - modelShare) * own.sigma, modelShare * fit.scatter),
+			modelShare
+		};
 	};
+	// Rounding leaves the inverse a hair from symmetric.
+	const even = Matrix.add(fit.spread, fit.spread.transpose()).mul(0.5);
+	const factor = new CholeskyDecomposition(even).lowerTriangularMatrix;
 	return {
 		at: (note) => Math.exp(blended(note).y),
 		errorAt: (note) => blended(note).error,
+		ownErrorAt: (note) => blended(note).ownError,
+		sharedErrorsAt: (note) => {
+			const { modelShare } = blended(note);
+			const row = Matrix.rowVector(slopes(fit.parameters, note, found.breakNote));
+			return row
+				.mmul(factor)
+				.to1DArray()
+				.map((each) => modelShare * each);
+		},
 		modelAt: (note) => Math.exp(model(note)),
 		parameters: fit.parameters,
 		errors: fit.parameters.map((_, i) => Math.sqrt(fit.spread.get(i, i))),
@@ -148,66 +171,74 @@ function priorOf(kind: StringKind): number[] {
 	return [bassSlope, bassLevel + bassSlope * BASS_AT, trebleSlope, trebleLevel + trebleSlope * TREBLE_AT, 0];
 }
 
-/** Gauss-Newton with bisquare weights; the prior stands in for what is not measured. */
-function fitAt(kind: StringKind, points: readonly Point[], breakNote: number | undefined): Fit {
+/**
+ * Gauss-Newton with bisquare weights; the prior stands in for what is not measured.
+ * @param near a fit from which this one cannot lie far
+ */
+function fitAt(
+	kind: StringKind,
+	points: readonly Point[],
+	breakNote: number | undefined,
+	near?: Fit,
+	rounds = ROUNDS
+): Fit {
 	const prior = priorOf(kind);
-	let parameters = [...prior];
-	let scatter = 0.1;
+	let parameters = near ? near.parameters : prior;
+	let scatter = near?.scatter ?? 0.1;
 	let spread = Matrix.diag(PRIOR.map((sd) => sd ** 2));
-	let cost = 0;
-	for (let round = 0; round < ROUNDS; round++) {
-		const normal = Matrix.diag(PRIOR.map((sd) => 1 / sd ** 2));
+	const noise = median(points, ({ sigma }) => sigma) ?? 0;
+	const residuals = new Float64Array(points.length);
+	for (let round = 0; round < rounds; round++) {
+		const normal = PRIOR.map((sd, i) => PRIOR.map((_, j) => (i === j ? 1 / sd ** 2 : 0)));
 		const pull = parameters.map((value, i) => (prior[i] - value) / PRIOR[i] ** 2);
-		cost = 0;
-		const residuals: number[] = [];
-		for (const { note, y, sigma } of points) {
+		points.forEach(({ note, y, sigma }, i) => {
 			const off = y - modelLog(parameters, note, breakNote);
-			const sd = Math.hypot(sigma, scatter);
-			residuals.push(off);
-			const u = off / (BISQUARE * sd);
-			const kept = Math.abs(u) < 1 ? (1 - u * u) ** 2 : 0;
-			cost += Math.min(off / sd, BISQUARE) ** 2;
-			const weight = kept / sd ** 2;
-			if (weight === 0) continue;
+			residuals[i] = Math.abs(off);
+			const u = off / (BISQUARE * Math.hypot(sigma, scatter));
+			if (Math.abs(u) >= 1) return;
+			const weight = (1 - u * u) ** 2 / (sigma ** 2 + scatter ** 2);
 			const row = slopes(parameters, note, breakNote);
 			for (let a = 0; a < 5; a++) {
 				pull[a] += weight * row[a] * off;
-				for (let b = 0; b < 5; b++) normal.set(a, b, normal.get(a, b) + weight * row[a] * row[b]);
+				for (let b = 0; b < 5; b++) normal[a][b] += weight * row[a] * row[b];
 			}
-		}
-		spread = inverse(normal);
+		});
+		spread = inverse(new Matrix(normal));
 		const step = spread.mmul(Matrix.columnVector(pull)).to1DArray();
 		// Half steps at first: the branches' sum bends, and a far start must not overshoot.
-		const part = round < 5 ? 0.5 : 1;
+		const part = !near && round < 5 ? 0.5 : 1;
 		parameters = parameters.map((value, i) => value + part * step[i]);
-		const typical = 1.4826 * (median(residuals.map(Math.abs)) ?? 0);
-		const noise = median(points.map(({ sigma }) => sigma)) ?? 0;
 		// With few points nothing is known of the scatter; the median of three residuals is not a measure.
-		if (points.length >= 8) scatter = Math.max(LEAST_SCATTER, Math.sqrt(Math.max(0, typical ** 2 - noise ** 2)));
-		if (round > 8 && step.every((each) => Math.abs(each) < 1e-10)) break;
+		if (points.length >= 8)
+			scatter = Math.max(LEAST_SCATTER, Math.sqrt(Math.max(0, (1.4826 * median(residuals)!) ** 2 - noise ** 2)));
+		if (round > (near ? 1 : 8) && step.every((each) => Math.abs(each) < CLOSE)) break;
 	}
-	return { parameters, spread, scatter, cost };
+	return { parameters, spread, scatter };
 }
 
 function findBreak(kind: StringKind, points: readonly Point[]): { breakNote: number | undefined; fit: Fit } {
 	const without = fitAt(kind, points, undefined);
-	let best: { breakNote: number | undefined; fit: Fit } = { breakNote: undefined, fit: without };
-	if (points.length < 12) return best;
+	const none = { breakNote: undefined, fit: without };
+	if (points.length < 12) return none;
 	// Judged by the same yardstick: the scatter of the fit without an offset.
 	const costOf = (fit: Fit, at: number | undefined) =>
 		points.reduce((sum, { note, y, sigma }) => {
 			const off = (y - modelLog(fit.parameters, note, at)) / Math.hypot(sigma, without.scatter);
 			return sum + Math.min(Math.abs(off), BISQUARE) ** 2;
 		}, 0);
-	let least = costOf(without, undefined) - BELIEVED;
+	let likeliest: number | undefined;
+	let least = Infinity;
 	for (let breakNote = BREAKS.lowest; breakNote <= BREAKS.highest; breakNote++) {
 		const below = points.filter(({ note }) => note < breakNote).length;
 		if (below < 4 || points.length - below < 4) continue;
-		const fit = fitAt(kind, points, breakNote);
-		const cost = costOf(fit, breakNote);
-		if (cost < least) [best, least] = [{ breakNote, fit }, cost];
+		// Two steps tell the places apart; only the likeliest is fitted to the end.
+		const cost = costOf(fitAt(kind, points, breakNote, without, 2), breakNote);
+		if (cost < least) [likeliest, least] = [breakNote, cost];
 	}
-	return best;
+	if (likeliest === undefined) return none;
+	const fit = fitAt(kind, points, likeliest, without);
+	const believed = costOf(fit, likeliest) < costOf(without, undefined) - BELIEVED;
+	return believed ? { breakNote: likeliest, fit } : none;
 }
 
 function jumpsOf(points: readonly Point[], model: (note: number) => number): readonly ScaleJump[] {

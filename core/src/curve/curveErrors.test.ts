@@ -1,0 +1,60 @@
+import { describe, expect, it } from 'vitest';
+import { createRandom } from '../numeric/random';
+import { typicalInharmonicity } from '../strings/inharmonicity';
+import { instrumentStrings } from '../strings/instrumentStrings';
+import { cents } from '../units/quantity';
+import { curveErrors } from './curveErrors';
+import { priorityById } from './priorities';
+import { curveSolver } from './tuningCurve';
+
+const wish = { priority: priorityById('balanced') };
+const RELATIVE = 0.06;
+/** Measurements of a typical upright with errors as stated, in log B. */
+function strings(notes: readonly number[], seed?: number) {
+	const random = createRandom(seed ?? 1);
+	return instrumentStrings(
+		'upright',
+		notes.map((note) => {
+			const b = typicalInharmonicity('upright', note);
+			return { note, b: b * Math.exp(seed === undefined ? 0 : RELATIVE * random.normal()), error: RELATIVE * b };
+		})
+	);
+}
+const solverOf = (of: ReturnType<typeof strings>) =>
+	curveSolver({ lowest: 21, highest: 108, sharpnessAt: of.sharpnessAt });
+
+describe('uncertainty of the curve', () => {
+	const every = Array.from({ length: 26 }, (_, i) => 22 + 3 * i);
+
+	it('is the spread of curves from repeated measurements: simulation as the independent route', () => {
+		const runs = Array.from({ length: 120 }, (_, seed) => {
+			const found = strings(every, seed + 1);
+			return solverOf(found).solve(wish).deviations;
+		});
+		const claimed = curveErrors(solverOf(strings(every)), wish, strings(every));
+		for (const note of [21, 24, 33, 45, 57, 81, 93, 102]) {
+			const values = runs.map((deviations) => deviations[note - 21]);
+			const mean = values.reduce((sum, value) => sum + value, 0) / values.length;
+			const sd = Math.sqrt(values.reduce((sum, value) => sum + (value - mean) ** 2, 0) / values.length);
+			// The claim counts the irregularity of unread strings as well, which these runs do not have.
+			expect(claimed[note - 21]).toBeGreaterThan(0.8 * sd);
+			expect(claimed[note - 21]).toBeLessThan(4 * sd + 0.05);
+		}
+	});
+
+	it('grows where nothing was read: three notes, or one end alone', () => {
+		const of = (notes: readonly number[]) => curveErrors(solverOf(strings(notes)), wish, strings(notes));
+		const whole = of(every);
+		expect(of([57, 60, 64])[0]).toBeGreaterThan(5 * whole[0]);
+		expect(of([90, 93, 96, 99])[0]).toBeGreaterThan(5 * whole[0]);
+		expect(of([90, 93, 96, 99])[80]).toBeLessThan(of([22, 25, 28, 31])[80]);
+	});
+
+	it('is nought at the anchor and where a note is kept by ear', () => {
+		const held = { ...wish, fixed: new Map([[84, cents(5)]]) };
+		const errors = curveErrors(solverOf(strings(every)), held, strings(every));
+		expect(errors[69 - 21]).toBe(0);
+		expect(errors[84 - 21]).toBe(0);
+		expect(errors[85 - 21]).toBeGreaterThan(0);
+	});
+});
