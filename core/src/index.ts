@@ -49,3 +49,4 @@ export * from './strings/tension';
 export * from './strings/instrumentStrings';
 export * from './curve/curveErrors';
 export * from './curve/likestWish';
+export * from './strings/stringTable';

@@ -106,8 +106,16 @@ export const KILOGRAM_FORCE = 9.80665;
 const CORE_BOUNDS = { low: 0.0001, high: 0.003 } as const;
 const LENGTH_BOUNDS = { low: 0.03, high: 2.6 } as const;
 
-/** What is wrong with a string's data, as a sentence; undefined when nothing is. */
-export function stringProblem({ core, length, outer, strength }: StringData): string | undefined {
+/** Stress of the slackest gut and of more than any wire bears, in Pa. */
+const STRESS_BOUNDS = { low: 5e6, high: 4e9 } as const;
+
+/**
+ * What is wrong with a string's data, as a sentence; undefined when nothing is.
+ * @param pitch where the string is to sound: a plain string's stress is rho (2 L F)^2 whatever its diameter,
+ * which shows lengths in another unit
+ */
+export function stringProblem(data: StringData, pitch?: Hz): string | undefined {
+	const { material, core, length, outer, strength } = data;
 	const mm = (value: number) => `${Number((1000 * value).toPrecision(4))} mm`;
 	if (core !== undefined && !(core >= CORE_BOUNDS.low && core <= CORE_BOUNDS.high))
 		return `A wire of ${mm(core)} is none: diameters lie between 0.1 and 3 mm.`;
@@ -117,6 +125,11 @@ export function stringProblem({ core, length, outer, strength }: StringData): st
 		return `A winding of ${mm(outer)} on a core of ${mm(core)} is none.`;
 	if (strength !== undefined && !(strength > 1e7 && strength < 5e9))
 		return 'A tensile strength lies between 10 and 5000 MPa.';
+	if (pitch !== undefined && length !== undefined && outer === undefined) {
+		const stress = WIRE[material].density * (2 * length * pitch) ** 2;
+		if (!(stress >= STRESS_BOUNDS.low && stress <= STRESS_BOUNDS.high))
+			return `${mm(length)} of ${WIRE[material].name} at ${pitch.toFixed(1)} Hz would be under ${(stress / 1e6).toPrecision(2)} MPa: no such string is. Was the length given in another unit?`;
+	}
 	return undefined;
 }
 
@@ -134,7 +147,7 @@ function massOf({ material, core, outer, windingDensity = COPPER }: StringData):
  * @throws RangeError when a figure is no string's (see stringProblem)
  */
 export function stringLoad(data: StringData, pitch: Hz): StringLoad {
-	const problem = stringProblem(data);
+	const problem = stringProblem(data, pitch);
 	if (problem) throw new RangeError(`stringLoad: ${problem}`);
 	const { core, length } = data;
 	const { stiffness, strength: ofMaterial, warnAt }: WireMaterial = WIRE[data.material];
@@ -161,33 +174,4 @@ export function stringLoad(data: StringData, pitch: Hz): StringLoad {
 /** Tension over tension for a rise of so many cents: 2^(2 c / 1200); 100 cents are 12.25 per cent. */
 export function tensionRatio(rise: number): number {
 	return 2 ** ((2 * rise) / 1200);
-}
-
-/** What a raise adds, over all strings whose tension is known. */
-export interface RaiseLoad {
-	/** N now, and added by the raise. */
-	readonly before: number;
-	readonly added: number;
-	/** Strings counted, and strings whose tension is not known. */
-	readonly known: number;
-	readonly unknown: number;
-	/** Places of the strings that the raise brings near breaking. */
-	readonly near: readonly number[];
-}
-
-/** @param strings each with its load before and its rise in cents */
-export function raiseLoad(
-	strings: readonly { readonly data: StringData; readonly pitch: Hz; readonly rise: number }[]
-): RaiseLoad {
-	let [before, added, known] = [0, 0, 0];
-	const near: number[] = [];
-	strings.forEach(({ data, pitch, rise }, i) => {
-		const { tension, breakingShare } = stringLoad(data, pitch);
-		if (tension === undefined) return;
-		known++;
-		before += tension;
-		added += tension * (tensionRatio(rise) - 1);
-		if (breakingShare !== undefined && breakingShare * tensionRatio(rise) > WIRE[data.material].warnAt) near.push(i);
-	});
-	return { before, added, known, unknown: strings.length - known, near };
 }
