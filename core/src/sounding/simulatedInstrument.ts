@@ -1,6 +1,8 @@
+import { priorityById } from '../curve/priorities';
+import { tuningCurve } from '../curve/tuningCurve';
 import { createRandom } from '../numeric/random';
 import { typicalInharmonicity, type StringKind } from '../strings/inharmonicity';
-import { stringFromFirstPartial, type StiffString } from '../strings/stiffString';
+import { partialSharpness, stringFromFirstPartial, type StiffString } from '../strings/stiffString';
 import { A4, equalHz, hzAbove } from '../units/pitch';
 import { cents, hz } from '../units/quantity';
 import type { PinnedString } from './pin';
@@ -15,7 +17,9 @@ export interface InstrumentTwin {
 	readonly breakNote: number;
 	/** Factor on the kind's typical inharmonicity: below 1 for long scales. */
 	readonly stiffness: number;
-	/** Mean deviation from equal temperament at A4 = 440 Hz, in cents, by section. */
+	/** Curve that it was once tuned by: cents from equal temperament, from the lowest note upwards; none unless given. */
+	readonly standing?: readonly number[];
+	/** Mean deviation from that at A4 = 440 Hz, in cents, by section. */
 	readonly found: { readonly bass: number; readonly tenor: number; readonly middle: number; readonly treble: number };
 	/** Scatter from note to note, and between the strings of a note, in cents (standard deviations). */
 	readonly scatter: number;
@@ -34,7 +38,7 @@ export function stringsOf(twin: Pick<InstrumentTwin, 'kind' | 'lowest' | 'breakN
 }
 
 /** Inharmonicity of the twin's strings, with the small irregularities of a real scale. */
-export function twinInharmonicity(twin: InstrumentTwin, note: number): number {
+export function twinInharmonicity(twin: Pick<InstrumentTwin, 'seed' | 'kind' | 'stiffness'>, note: number): number {
 	const irregular = 0.02 * createRandom(twin.seed * 131 + note).normal();
 	return twin.stiffness * typicalInharmonicity(twin.kind, note) * Math.exp(irregular);
 }
@@ -47,10 +51,14 @@ function sectionMean({ found, lowest, highest }: InstrumentTwin, note: number): 
 	return levels[below] + (place - below) * (levels[below + 1] - levels[below]);
 }
 
+export function standingAt({ standing, lowest }: Pick<InstrumentTwin, 'standing' | 'lowest'>, note: number): number {
+	return standing?.[note - lowest] ?? 0;
+}
+
 /** Where the strings of a note stand before anybody touches them, in cents from equal at 440. */
 export function foundStrings(twin: InstrumentTwin, note: number): readonly number[] {
 	const random = createRandom(twin.seed * 977 + note);
-	const middle = sectionMean(twin, note) + twin.scatter * random.normal();
+	const middle = sectionMean(twin, note) + standingAt(twin, note) + twin.scatter * random.normal();
 	// The middle string of three leads; the outer ones stand about it.
 	return Array.from({ length: stringsOf(twin, note) }, (_, string) =>
 		string === 0 ? middle : middle + twin.unisonScatter * random.normal()
@@ -66,6 +74,19 @@ export function twinString(twin: InstrumentTwin, note: number, pitch: number): S
 	return stringFromFirstPartial(hzAbove(equalHz(note, TWIN_A4), cents(pitch)), twinInharmonicity(twin, note));
 }
 
+/** Pianos stand on a curve of their own strings, as whoever tuned them last left them. */
+function standingOf(
+	twin: Pick<InstrumentTwin, 'seed' | 'kind' | 'lowest' | 'highest' | 'stiffness'>
+): readonly number[] {
+	const { deviations } = tuningCurve({
+		lowest: twin.lowest,
+		highest: twin.highest,
+		priority: priorityById('balanced'),
+		sharpnessAt: (note, partial) => partialSharpness(twinInharmonicity(twin, note), partial)
+	});
+	return deviations.map((value) => Math.round(100 * value) / 100);
+}
+
 /** A twin for an instrument nobody has measured: somewhat flat and uneven, as most are found. */
 export function defaultTwin(
 	kind: StringKind,
@@ -76,13 +97,12 @@ export function defaultTwin(
 ): InstrumentTwin {
 	const random = createRandom(seed);
 	const level = 1200 * Math.log2(a4 / TWIN_A4) - 6 + 4 * random.normal();
+	const strung = { seed, kind, lowest, highest, breakNote: Math.max(lowest, A4 - 25) };
+	const stiffness = Math.exp(0.15 * random.normal());
 	return {
-		seed,
-		kind,
-		lowest,
-		highest,
-		breakNote: Math.max(lowest, A4 - 25),
-		stiffness: Math.exp(0.15 * random.normal()),
+		...strung,
+		stiffness,
+		standing: kind === 'grand' || kind === 'upright' ? standingOf({ ...strung, stiffness }) : undefined,
 		found: {
 			bass: level + 2.5,
 			tenor: level + random.normal(),

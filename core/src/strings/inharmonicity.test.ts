@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { estimateInharmonicity, STRING_KINDS, typicalInharmonicity } from './inharmonicity';
+import { STRING_KINDS, typicalInharmonicity } from './inharmonicity';
 import { stringFromFirstPartial } from './stiffString';
 import { hz } from '../units/quantity';
 
@@ -23,28 +23,8 @@ describe('typical inharmonicity', () => {
 	});
 });
 
-describe('inharmonicity of an instrument', () => {
-	it('keeps what was read and shifts the typical scale by its median', () => {
-		const read = new Map([50, 60, 70].map((note) => [note, 0.7 * typicalInharmonicity('grand', note)]));
-		const { at, notesRead } = estimateInharmonicity('grand', read);
-		expect(notesRead).toBe(3);
-		expect(at(60)).toBe(read.get(60));
-		expect(at(65)).toBeCloseTo(0.7 * typicalInharmonicity('grand', 65), 12);
-	});
-
-	it('stands on the kind alone without readings, and passes over senseless ones', () => {
-		const { at, notesRead } = estimateInharmonicity(
-			'upright',
-			new Map([
-				[60, -1],
-				[61, Number.NaN]
-			])
-		);
-		expect(notesRead).toBe(0);
-		expect(at(60)).toBe(typicalInharmonicity('upright', 60));
-	});
-
-	it('is never negative', () => {
+describe('a string', () => {
+	it('is never of negative inharmonicity', () => {
 		expect(() => stringFromFirstPartial(hz(440), -1e-4)).toThrow('-0.0001');
 	});
 });

@@ -1,5 +1,3 @@
-import { median } from 'd3-array';
-
 /** Instrument kinds whose strings differ in kind; named as technicians do. */
 export const STRING_KINDS = ['grand', 'upright', 'fortepiano', 'harpsichord'] as const;
 export type StringKind = (typeof STRING_KINDS)[number];
@@ -34,26 +32,4 @@ export function twoBranchInharmonicity(branches: TwoBranches, note: number): num
 
 export function typicalInharmonicity(kind: StringKind, note: number): number {
 	return twoBranchInharmonicity(TYPICAL_BRANCHES[kind], note);
-}
-
-/** B by note for one instrument, and what it rests on. */
-export interface InharmonicityEstimate {
-	readonly at: (note: number) => number;
-	/** How many notes were read; 0 means that the kind's typical scale stands in. */
-	readonly notesRead: number;
-}
-
-/**
- * Inharmonicity of an instrument: the measured value where a note was read, elsewhere the kind's typical
- * scale shifted in log B by the median of what was read.
- * @param measured B by note; values that are not above 0 are ignored
- */
-export function estimateInharmonicity(kind: StringKind, measured: ReadonlyMap<number, number>): InharmonicityEstimate {
-	const sound = [...measured].filter(([, b]) => b > 0 && Number.isFinite(b));
-	const shift = median(sound, ([note, b]) => Math.log(b / typicalInharmonicity(kind, note))) ?? 0;
-	const known = new Map(sound);
-	return {
-		at: (note) => known.get(note) ?? typicalInharmonicity(kind, note) * Math.exp(shift),
-		notesRead: sound.length
-	};
 }

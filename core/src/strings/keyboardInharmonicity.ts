@@ -96,7 +96,7 @@ export function keyboardInharmonicity(
 		return row.mmul(fit.spread).mmul(row.transpose()).get(0, 0);
 	};
 	const byNote = new Map(points.map((point) => [point.note, point]));
-	const blended = (note: number) => {
+	const blend = (note: number) => {
 		const own = byNote.get(note);
 		const around = fit.scatter ** 2 + modelVariance(note);
 		if (!own) return { y: model(note), error: Math.sqrt(around), ownError: fit.scatter, modelShare: 1 };
@@ -108,6 +108,12 @@ export function keyboardInharmonicity(
 			ownError: Math.hypot((1 - modelShare) * own.sigma, modelShare * fit.scatter),
 			modelShare
 		};
+	};
+	const blends = new Map<number, ReturnType<typeof blend>>();
+	const blended = (note: number) => {
+		let found = blends.get(note);
+		if (!found) blends.set(note, (found = blend(note)));
+		return found;
 	};
 	// Rounding leaves the inverse a hair from symmetric.
 	const even = Matrix.add(fit.spread, fit.spread.transpose()).mul(0.5);

@@ -28,7 +28,7 @@ export const countedOctaveSchema = z.object({
 	kind: z.enum(STRING_KINDS),
 	temperamentId: z.uuid(),
 	a4: z.number().min(A4_RANGE.lowest).max(A4_RANGE.highest),
-	stretch: z.enum(STRETCHES).default(NO_STRETCH),
+	stretch: z.union([z.enum(STRETCHES), z.uuid()]).default(NO_STRETCH),
 	low: note,
 	reference: note,
 	ear: z.enum(EAR_NAMES),

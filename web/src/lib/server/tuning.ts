@@ -2,15 +2,22 @@ import { A4_RANGE, STRING_KINDS } from '@fendrel/core';
 import { z } from 'zod';
 import { COMPASS, type TuningChoice } from '$lib/tuning/choice';
 import { NO_STRETCH, STRETCHES } from '$lib/tuning/plan';
-import { getInstrument, listInstruments, measuredInharmonicity } from './db/stores/instruments';
+import { curveMeant, presentStretch } from './curves';
+import { getInstrument, listInstruments } from './db/stores/instruments';
 import { listTemperaments } from './db/stores/temperaments';
+import { knownStrings } from './strings';
+
+const stretches: ReadonlySet<string> = new Set(STRETCHES);
 
 /** What the address may say; anything else counts as not said. */
 const query = z.object({
 	instrument: z.uuid().optional().catch(undefined),
 	kind: z.enum(STRING_KINDS).catch('upright'),
 	temperament: z.string().max(60).catch('equal'),
-	stretch: z.enum(STRETCHES).catch(NO_STRETCH),
+	stretch: z
+		.union([z.enum(STRETCHES), z.uuid()])
+		.optional()
+		.catch(undefined),
 	a4: z.coerce.number().min(A4_RANGE.lowest).max(A4_RANGE.highest).optional().catch(undefined)
 });
 
@@ -22,7 +29,12 @@ export async function loadTuning(workshopId: string, asked: Record<string, strin
 		listTemperaments(workshopId),
 		said.instrument ? getInstrument(workshopId, said.instrument) : undefined
 	]);
-	const measured = instrument ? [...(await measuredInharmonicity(workshopId, instrument.id))] : [];
+	const [measured, present] = instrument
+		? await Promise.all([knownStrings(workshopId, instrument), presentStretch(workshopId, instrument.id)])
+		: [[], undefined];
+	const stretch = said.stretch ?? present ?? NO_STRETCH;
+	const curve = instrument && (await curveMeant(workshopId, { instrumentId: instrument.id, stretch }));
+	const planned = instrument && present && present !== NO_STRETCH ? present : undefined;
 	const { kind, lowest, highest } = instrument ?? { kind: said.kind, ...COMPASS[said.kind] };
 	return {
 		instruments: instruments.map(({ id, name }) => ({ id, name })),
@@ -32,7 +44,10 @@ export async function loadTuning(workshopId: string, asked: Record<string, strin
 		lowest,
 		highest,
 		measured,
-		stretch: said.stretch,
+		// A curve of another instrument says nothing about this one.
+		stretch: curve || stretches.has(stretch) ? stretch : NO_STRETCH,
+		curve,
+		planned,
 		a4: said.a4 ?? instrument?.usualA4 ?? 440,
 		temperament:
 			temperaments.find(({ slug }) => slug === said.temperament) ?? temperaments.find(({ slug }) => slug === 'equal')!

@@ -6,6 +6,7 @@
 	import { KIND_NAMES } from './kinds';
 	import { NO_STRETCH } from './plan';
 	import { grouped } from './stored';
+	import { onShortDay } from '$lib/ui/format';
 
 	interface Props {
 		choice: TuningChoice;
@@ -20,7 +21,11 @@
 
 	function takeInstrument(value: string) {
 		const kind = STRING_KINDS.find((each) => each === value);
-		void ask(kind ? { instrument: undefined, kind } : { kind: undefined, instrument: value, a4: undefined });
+		// A curve belongs to its instrument: the next one has its own.
+		const stretch = kind && !choice.curve ? choice.stretch : undefined;
+		void ask(
+			kind ? { instrument: undefined, kind, stretch } : { kind: undefined, instrument: value, a4: undefined, stretch }
+		);
 	}
 </script>
 
@@ -70,6 +75,10 @@
 		value={choice.stretch}
 		onchange={(event) => ask({ stretch: event.currentTarget.value })}
 	>
+		{#if choice.planned}<option value={choice.planned}>stretch as planned for it</option>{/if}
+		{#if choice.curve && choice.curve.id !== choice.planned}
+			<option value={choice.curve.id}>curve of {onShortDay(choice.curve.madeAt)}</option>
+		{/if}
 		<option value={NO_STRETCH}>no stretch</option>
 		{#each PRIORITIES as { id, name } (id)}<option value={id}>{name}</option>{/each}
 	</select>

@@ -1,4 +1,5 @@
 import type { StringKind } from '@fendrel/core';
+import type { KeptCurve } from './curve';
 import { KIND_NAMES } from './kinds';
 import type { PlanBasis } from './plan';
 import type { StoredTemperament } from './stored';
@@ -19,6 +20,10 @@ export interface TuningChoice extends PlanBasis {
 	readonly instrument: { readonly id: string; readonly name: string } | undefined;
 	readonly temperament: StoredTemperament;
 	readonly stretch: string;
+	/** The kept curve that `stretch` names, where it names one. */
+	readonly curve: KeptCurve | undefined;
+	/** The stretch of the instrument's newest visit, when it has one. */
+	readonly planned: string | undefined;
 }
 
 /** Two choices with the same signature have the same targets. */
@@ -54,6 +59,15 @@ export function orTypical(
 	does: (compass: Compass) => boolean
 ): { readonly choice: TuningChoice; readonly instead: string | undefined } {
 	if (does(choice)) return { choice, instead: undefined };
-	const typical = { ...choice, ...COMPASS[choice.kind], instrument: undefined, measured: [] };
+	const stretch = choice.curve?.wish.lead ?? choice.stretch;
+	const typical = {
+		...choice,
+		...COMPASS[choice.kind],
+		stretch,
+		instrument: undefined,
+		curve: undefined,
+		planned: undefined,
+		measured: []
+	};
 	return { choice: typical, instead: choiceName(choice) };
 }

@@ -1,34 +1,21 @@
-import {
-	A4,
-	estimateInharmonicity,
-	hz,
-	partialSharpness,
-	priorityById,
-	PRIORITIES,
-	targetTable,
-	tuningCurve,
-	type NoteTarget,
-	type StringKind,
-	type Tuning
-} from '@fendrel/core';
+import { A4, hz, PRIORITIES, targetTable, type NoteTarget, type Tuning } from '@fendrel/core';
+import { BALANCED, curveAt, drawCurve, type CurveBasis, type KeptCurve } from './curve';
+import { notesReadOf, stringsOfInstrument } from './strings';
 
 /** No curve at all, or what leads it. */
 export const NO_STRETCH = 'none';
 export const STRETCHES = [NO_STRETCH, ...PRIORITIES.map(({ id }) => id)] as [string, ...string[]];
 
 /** What targets follow from. */
-export interface PlanBasis {
-	readonly kind: StringKind;
-	readonly lowest: number;
-	readonly highest: number;
+export interface PlanBasis extends CurveBasis {
 	readonly a4: number;
 	readonly temperament: { readonly tuning: Tuning };
-	/** Id of the priority that leads the tuning curve; none unless said. */
+	/** Id of the priority that leads a curve drawn afresh; none unless said. */
 	readonly stretch?: string;
+	/** A curve that was taken, in place of one drawn afresh. */
+	readonly curve?: Pick<KeptCurve, 'lowest' | 'deviations'>;
 	/** The note that a fork gives, which stands at its equal-tempered pitch; A4 unless said otherwise. */
 	readonly fork?: number;
-	/** B of the notes that have been read. */
-	readonly measured: readonly (readonly [note: number, b: number])[];
 }
 
 export interface Plan {
@@ -42,9 +29,12 @@ export interface Plan {
 }
 
 export function planFor({ fork = A4, ...basis }: PlanBasis): Plan {
-	const { kind, lowest, highest, a4, temperament, stretch = NO_STRETCH, measured } = basis;
-	const { at, notesRead } = estimateInharmonicity(kind, new Map(measured));
-	const stretchAt = stretch === NO_STRETCH ? () => 0 : curveOf({ lowest, highest, stretch, at, fork });
+	const { lowest, highest, a4, temperament, measured } = basis;
+	const inharmonicityAt = stringsOfInstrument(basis).inharmonicity.at;
+	const curve = curveOf(basis);
+	// A fork other than A4 gives its own note, and everything else moves with it.
+	const level = curve ? curveAt(curve, fork) : 0;
+	const stretchAt = curve ? (note: number) => curveAt(curve, note) - level : () => 0;
 	const targets = targetTable({
 		lowest,
 		highest,
@@ -52,27 +42,20 @@ export function planFor({ fork = A4, ...basis }: PlanBasis): Plan {
 		temperament,
 		anchor: fork,
 		stretchAt,
-		inharmonicityAt: at
+		inharmonicityAt
 	});
-	return { targets, targetOf: (note) => targets[note - lowest], inharmonicityAt: at, stretchAt, notesRead };
+	return {
+		targets,
+		targetOf: (note) => targets[note - lowest],
+		inharmonicityAt,
+		stretchAt,
+		notesRead: notesReadOf(measured)
+	};
 }
 
-interface CurveBasis {
-	readonly lowest: number;
-	readonly highest: number;
-	readonly stretch: string;
-	readonly at: (note: number) => number;
-	readonly fork: number;
-}
-
-function curveOf({ lowest, highest, stretch, at, fork }: CurveBasis): (note: number) => number {
-	const { deviations } = tuningCurve({
-		lowest,
-		highest,
-		priority: priorityById(stretch),
-		sharpnessAt: (note, partial) => partialSharpness(at(note), partial)
-	});
-	// A fork other than A4 gives its own note, and everything else moves with it.
-	const level = deviations[fork - lowest] ?? 0;
-	return (note) => (deviations[note - lowest] ?? 0) - level;
+function curveOf(basis: Omit<PlanBasis, 'fork'>): Pick<KeptCurve, 'lowest' | 'deviations'> | undefined {
+	const { curve, stretch = NO_STRETCH, lowest } = basis;
+	if (curve) return curve;
+	if (!PRIORITIES.some(({ id }) => id === stretch)) return undefined;
+	return { lowest, deviations: drawCurve(basis, { ...BALANCED, lead: stretch }) };
 }

@@ -1,36 +1,28 @@
-import { hz, noteName, partialSharpness, whatGivesWay, cents, type IntervalRun } from '@fendrel/core';
+import { cents, hz, noteName, whatGivesWay, type InstrumentStrings, type IntervalRun } from '@fendrel/core';
 import { signed } from '$lib/ui/format';
+import type { CurveBasis } from './curve';
 import type { Plan } from './plan';
+import { stringsOfInstrument } from './strings';
 
-const name = ({ kind }: IntervalRun) => kind.name;
-/** Octave types are listened to in their own registers: by their lower note, from and to. */
-const REGISTERS: Readonly<Record<string, readonly [from: number, to: number]>> = {
-	'2:1': [72, 108],
-	'4:2': [48, 84],
-	'6:3': [28, 55],
-	'8:4': [21, 43]
-};
+/** What becomes of every interval type under a plan's curve, temperament left aside. */
+export function runsOf(
+	stretchAt: (note: number) => number,
+	{ lowest, highest }: Pick<CurveBasis, 'lowest' | 'highest'>,
+	{ sharpnessAt }: InstrumentStrings,
+	a4: number
+): readonly IntervalRun[] {
+	const deviations = Array.from({ length: highest - lowest + 1 }, (_, i) => cents(stretchAt(lowest + i)));
+	return whatGivesWay({ lowest, anchor: lowest, deviations }, sharpnessAt, hz(a4));
+}
 
-/** What the curve does at both ends, and which octave type has to give way most within its register. */
-export function stretchWords(
-	plan: Plan,
-	{ lowest, highest }: { readonly lowest: number; readonly highest: number }
-): string {
-	const ends = [lowest, highest].map((note) => `${noteName(note)} ${signed(plan.stretchAt(note))}`).join(', ');
-	const curve = {
-		lowest,
-		anchor: 69,
-		deviations: plan.targets.map(({ note }) => cents(plan.stretchAt(note)))
-	};
-	const sharpness = (note: number, partial: number) => partialSharpness(plan.inharmonicityAt(note), partial);
-	const worst = whatGivesWay(curve, sharpness, hz(440))
-		.flatMap((run) => {
-			const register = REGISTERS[name(run)];
-			if (!register) return [];
-			return run.along
-				.filter(({ lower }) => lower >= register[0] && lower <= register[1])
-				.map((each) => ({ type: name(run), ...each }));
-		})
+/** What the curve does at both ends, and which octave type has to give way most where ears judge by it. */
+export function stretchWords(plan: Pick<Plan, 'stretchAt'>, basis: CurveBasis, a4 = 440): string {
+	const ends = [basis.lowest, basis.highest]
+		.map((note) => `${noteName(note)} ${signed(plan.stretchAt(note))}`)
+		.join(', ');
+	const worst = runsOf(plan.stretchAt, basis, stringsOfInstrument(basis), a4)
+		.filter(({ kind }) => kind.semitones === 12)
+		.flatMap(({ kind, worst }) => (worst ? [{ type: kind.name, ...worst }] : []))
 		.sort((a, b) => Math.abs(b.cents) - Math.abs(a.cents))[0];
 	if (!worst) return `${ends} cents.`;
 	return `${ends} cents. Most has to give way the ${worst.type} octave ${noteName(worst.lower)}-${noteName(worst.upper)}: ${Math.abs(worst.rate).toFixed(1)} per second ${worst.rate < 0 ? 'narrow' : 'wide'}.`;

@@ -1,6 +1,6 @@
 import { A4_RANGE, TOLERANCES } from '@fendrel/core';
 import { z } from 'zod';
-import { STRETCHES } from '$lib/tuning/plan';
+import { NO_STRETCH } from '$lib/tuning/plan';
 import { a4Field, limitedText } from '$lib/ui/fields';
 
 export const STRINGS = ['left', 'middle', 'right', 'open'] as const;
@@ -58,7 +58,7 @@ export const visitChangesSchema = z
 	.object({
 		a4: a4Field,
 		temperamentId: z.uuid(),
-		stretch: z.enum(STRETCHES, { error: 'Choose one of the stretches.' }),
+		stretch: z.union([z.literal(NO_STRETCH), z.uuid()], { error: 'Choose a curve, or none.' }),
 		tolerance: z
 			.number()
 			.refine((value) => (TOLERANCES as readonly number[]).includes(value), 'Choose one of the tolerances.'),

@@ -6,12 +6,14 @@ import * as firstSlice from './migrations/0001-first-slice';
 import * as temperamentTunings from './migrations/0002-temperaments';
 import * as countedOctaves from './migrations/0003-counted-octaves';
 import * as stretch from './migrations/0004-stretch';
+import * as curvesAndStrings from './migrations/0005-curves-and-strings';
 
 const MIGRATIONS = [
 	{ name: '0001-first-slice', ...firstSlice },
 	{ name: '0002-temperaments', ...temperamentTunings },
 	{ name: '0003-counted-octaves', ...countedOctaves },
-	{ name: '0004-stretch', ...stretch }
+	{ name: '0004-stretch', ...stretch },
+	{ name: '0005-curves-and-strings', ...curvesAndStrings }
 ];
 
 export function migrator({ sequelize }: Database) {

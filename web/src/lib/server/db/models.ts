@@ -1,5 +1,7 @@
 import { DataTypes, type Model, type ModelAttributes, type ModelStatic, type Sequelize } from 'sequelize';
 import type { CountedOctave } from '$lib/counts/schema';
+import type { StringLine } from '$lib/scale/schema';
+import type { KeptCurve } from '$lib/tuning/curve';
 import type { InstrumentTwin, StringKind, Temperament, Tuning } from '@fendrel/core';
 
 /** Rows as they stand in the tables; ids are UUIDs as text. */
@@ -62,7 +64,7 @@ export interface VisitRow {
 	temperamentId: string;
 	a4: number;
 	tolerance: number;
-	/** Id of the priority that leads the tuning curve, or "none". */
+	/** Id of a kept curve, or of the priority that leads one drawn afresh, or "none". */
 	stretch: string;
 	stage: 'plan' | 'set' | 'close';
 	/** The note that is due in Set. */
@@ -96,6 +98,16 @@ export interface ReadingRow {
 }
 /** An octave that somebody counted. */
 export type CountedOctaveRow = CountedOctave & { id: string; workshopId: string; countedAt: Date };
+/** A tuning curve as it was taken for a visit. */
+export type TuningCurveRow = KeptCurve & { workshopId: string; instrumentId: string };
+/** A version of an instrument's table of strings. */
+export interface StringTableRow {
+	id: string;
+	workshopId: string;
+	instrumentId: string;
+	savedAt: Date;
+	strings: StringLine[];
+}
 /** A measured partial without its units' types: rows come from outside. */
 export interface StoredPartial {
 	partial: number;
@@ -116,6 +128,8 @@ export interface Models {
 	readonly visits: Table<VisitRow>;
 	readonly readings: Table<ReadingRow>;
 	readonly countedOctaves: Table<CountedOctaveRow>;
+	readonly tuningCurves: Table<TuningCurveRow>;
+	readonly stringTables: Table<StringTableRow>;
 }
 
 /**
@@ -243,6 +257,24 @@ export function defineModels(sequelize: Sequelize): Models {
 			counts: json<CountedOctaveRow>('counts'),
 			verdict: required(DataTypes.STRING(300)),
 			countedAt: required(TIME)
+		}),
+		tuningCurves: define<TuningCurveRow>('tuning_curves', {
+			id,
+			workshopId: required(DataTypes.UUID),
+			instrumentId: required(DataTypes.UUID),
+			visitId: optional(DataTypes.UUID),
+			madeAt: required(TIME),
+			wish: json<TuningCurveRow>('wish'),
+			lowest: required(DataTypes.INTEGER),
+			deviations: json<TuningCurveRow>('deviations'),
+			notesRead: required(DataTypes.INTEGER)
+		}),
+		stringTables: define<StringTableRow>('string_tables', {
+			id,
+			workshopId: required(DataTypes.UUID),
+			instrumentId: required(DataTypes.UUID),
+			savedAt: required(TIME),
+			strings: json<StringTableRow>('strings')
 		})
 	};
 }

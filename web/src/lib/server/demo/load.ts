@@ -14,6 +14,7 @@ import {
 	settingOrder,
 	temperamentById,
 	TWIN_A4,
+	twinInharmonicity,
 	type InstrumentTwin,
 	type Random
 } from '@fendrel/core';
@@ -23,9 +24,12 @@ import { hashPassword } from '../auth/signIn';
 import { database } from '../db/connection';
 import type { ReadingRow, VisitRow } from '../db/models';
 import { createAccount } from '../db/stores/accounts';
+import { keepCurve } from '../db/stores/curves';
 import { createInstrument, listInstruments } from '../db/stores/instruments';
 import { listTemperaments } from '../db/stores/temperaments';
+import { BALANCED, curveAt, drawCurve, type KeptCurve } from '$lib/tuning/curve';
 import { NO_STRETCH } from '$lib/tuning/plan';
+import type { KnownString } from '$lib/tuning/strings';
 import { loadTempering } from './tempering';
 import { CLOSING_NOTES, DEMO_ACCOUNT, DEMO_INSTRUMENTS, HALF_DONE, type DemoInstrument } from './scenario';
 
@@ -78,11 +82,16 @@ async function loadInstrument(context: Context, instrument: DemoInstrument, inde
 		usualA4: a4,
 		twin
 	});
+	const curve = await loadCurve(context, instrument, instrumentId, twin);
 	for (let back = instrument.visits - 1; back >= 0; back--) {
 		const at = subMonths(lastVisit, back * instrument.every);
-		await loadVisit(context, instrument, instrumentId, twin, { at, first: back === instrument.visits - 1, random });
+		await loadVisit(context, instrument, instrumentId, twin, curve, {
+			at,
+			first: back === instrument.visits - 1,
+			random
+		});
 	}
-	if (name === HALF_DONE.instrument) await loadHalfDone(context, instrument, instrumentId, twin, random);
+	if (name === HALF_DONE.instrument) await loadHalfDone(context, instrument, instrumentId, twin, curve, random);
 }
 
 /** How far the whole instrument lies from its pitch on a day, so long after a visit: it sinks, and summer damp lifts it. */
@@ -119,18 +128,33 @@ async function loadVisit(
 	instrument: DemoInstrument,
 	instrumentId: string,
 	twin: InstrumentTwin,
+	curve: KeptCurve | undefined,
 	{ at, first, random }: PastVisit
 ): Promise<void> {
-	const visit = visitRow(context, instrument, instrumentId, at);
+	const visit = visitRow(context, instrument, instrumentId, at, curve);
 	const order = settingOrder(twin.lowest, twin.highest).map(({ note }) => note);
 	const drift = driftOn(at, instrument, first ? 18 : instrument.every);
 	const readings = order.flatMap((note, i) => {
-		const target = targetOf(instrument, note);
+		const target = targetOf(instrument, note, curve);
 		const found = target + drift + twin.scatter * random.normal() + 0.02 * (note - 69) * Math.sign(drift);
 		const left = target + 0.35 * random.normal();
 		return [
-			readingRow(context, visit, twin, { note, pitch: found, accepted: false, second: i * SECONDS_PER_NOTE, random }),
-			readingRow(context, visit, twin, { note, pitch: left, accepted: true, second: i * SECONDS_PER_NOTE + 50, random })
+			readingRow(context, visit, twin, {
+				note,
+				target,
+				pitch: found,
+				accepted: false,
+				second: i * SECONDS_PER_NOTE,
+				random
+			}),
+			readingRow(context, visit, twin, {
+				note,
+				target,
+				pitch: left,
+				accepted: true,
+				second: i * SECONDS_PER_NOTE + 50,
+				random
+			})
 		];
 	});
 	const finishedAt = new Date(at.getTime() + (order.length * SECONDS_PER_NOTE + 600) * 1000);
@@ -143,29 +167,78 @@ async function loadHalfDone(
 	instrument: DemoInstrument,
 	instrumentId: string,
 	twin: InstrumentTwin,
+	curve: KeptCurve | undefined,
 	random: Random
 ): Promise<void> {
-	const visit = visitRow(context, instrument, instrumentId, context.today);
+	const visit = visitRow(context, instrument, instrumentId, context.today, curve);
 	const order = settingOrder(twin.lowest, twin.highest).map(({ note }) => note);
 	const moved: VisitRow['moved'] = {};
 	const readings = order.slice(0, HALF_DONE.notes).flatMap((note, i) => {
 		const [found, ...others] = foundStrings(twin, note);
-		const left = targetOf(instrument, note) + 0.3 * random.normal();
+		const target = targetOf(instrument, note, curve);
+		const left = target + 0.3 * random.normal();
 		moved[note] = [left, ...others].map((pitch) => ({ pin: pitch, speaking: pitch }));
 		return [
-			readingRow(context, visit, twin, { note, pitch: found, accepted: false, second: i * SECONDS_PER_NOTE, random }),
-			readingRow(context, visit, twin, { note, pitch: left, accepted: true, second: i * SECONDS_PER_NOTE + 50, random })
+			readingRow(context, visit, twin, {
+				note,
+				target,
+				pitch: found,
+				accepted: false,
+				second: i * SECONDS_PER_NOTE,
+				random
+			}),
+			readingRow(context, visit, twin, {
+				note,
+				target,
+				pitch: left,
+				accepted: true,
+				second: i * SECONDS_PER_NOTE + 50,
+				random
+			})
 		];
 	});
 	await save({ ...visit, stage: 'set', currentNote: order[HALF_DONE.notes], moved }, readings);
 }
 
 /** Where a note is meant to be, in cents from equal at 440. */
-function targetOf({ a4, temperament }: DemoInstrument, note: number): number {
-	return centsBetween(TWIN_A4, hz(a4)) + offsetsFromEqual(temperamentById(temperament))[noteClass(note)];
+function targetOf({ a4, temperament }: DemoInstrument, note: number, curve: KeptCurve | undefined): number {
+	const stretch = curve ? curveAt(curve, note) : 0;
+	return centsBetween(TWIN_A4, hz(a4)) + offsetsFromEqual(temperamentById(temperament))[noteClass(note)] + stretch;
 }
 
-function visitRow(context: Context, instrument: DemoInstrument, instrumentId: string, startedAt: Date): VisitRow {
+/** The curve that a piano was first tuned by, from its strings as they were read then; early keyboards have none. */
+async function loadCurve(
+	{ workshopId, today }: Context,
+	{ kind, lowest, highest, every, visits }: DemoInstrument,
+	instrumentId: string,
+	twin: InstrumentTwin
+): Promise<KeptCurve | undefined> {
+	if (!twin.standing) return undefined;
+	const measured = Array.from({ length: highest - lowest + 1 }, (_, i): KnownString => {
+		const b = twinInharmonicity(twin, lowest + i);
+		return { note: lowest + i, b, error: 0.01 * b, partials: [], by: 'strike' };
+	});
+	return keepCurve(
+		workshopId,
+		{
+			instrumentId,
+			visitId: null,
+			wish: BALANCED,
+			lowest,
+			deviations: drawCurve({ kind, lowest, highest, measured }, BALANCED),
+			notesRead: measured.length
+		},
+		subMonths(today, every * visits)
+	);
+}
+
+function visitRow(
+	context: Context,
+	instrument: DemoInstrument,
+	instrumentId: string,
+	startedAt: Date,
+	curve: KeptCurve | undefined
+): VisitRow {
 	return {
 		id: uuid(),
 		workshopId: context.workshopId,
@@ -173,7 +246,7 @@ function visitRow(context: Context, instrument: DemoInstrument, instrumentId: st
 		temperamentId: context.temperamentIds.get(instrument.temperament)!,
 		a4: instrument.a4,
 		tolerance: DEFAULT_TOLERANCE,
-		stretch: NO_STRETCH,
+		stretch: curve?.id ?? NO_STRETCH,
 		stage: 'plan',
 		currentNote: null,
 		moved: {},
@@ -186,23 +259,21 @@ function visitRow(context: Context, instrument: DemoInstrument, instrumentId: st
 
 interface DemoReading {
 	readonly note: number;
+	/** Cents from equal at 440, as the pitch. */
+	readonly target: number;
 	readonly pitch: number;
 	readonly accepted: boolean;
 	readonly second: number;
 	readonly random: Random;
 }
 
-function readingRow(context: Context, visit: VisitRow, twin: InstrumentTwin, reading: DemoReading): ReadingRow {
+function readingRow({ workshopId }: Context, visit: VisitRow, twin: InstrumentTwin, reading: DemoReading): ReadingRow {
 	const { note, pitch, accepted, second, random } = reading;
 	const measured = measureTwin(twin, note, pitch, random);
-	const temperament = [...context.temperamentIds].find(([, id]) => id === visit.temperamentId)![0];
-	const target = hzAbove(
-		equalHz(note, hz(visit.a4)),
-		cents(offsetsFromEqual(temperamentById(temperament))[noteClass(note)])
-	);
+	const target = hzAbove(equalHz(note, TWIN_A4), cents(reading.target));
 	return {
 		id: uuid(),
-		workshopId: context.workshopId,
+		workshopId,
 		visitId: visit.id,
 		note,
 		string: 'middle',

@@ -1,9 +1,14 @@
-import { DEFAULT_TOLERANCE } from '@fendrel/core';
+import { DEFAULT_TOLERANCE, type StringKind } from '@fendrel/core';
+import { BALANCED } from '$lib/tuning/curve';
 import { NO_STRETCH } from '$lib/tuning/plan';
 import type { SignedIn } from '../auth/session';
 import { getInstrument } from '../db/stores/instruments';
 import { listTemperaments } from '../db/stores/temperaments';
-import { createVisit, visitsOf } from '../db/stores/visits';
+import { createVisit, updateVisit, visitsOf } from '../db/stores/visits';
+import { drawAndKeep } from '../curves';
+
+/** Early keyboards are set by pure octaves from the temperament's table unless their technician wants a curve. */
+const CURVED: readonly StringKind[] = ['grand', 'upright'];
 
 /**
  * Starts a visit from what the instrument usually gets, or goes on with the one that is half done.
@@ -17,7 +22,7 @@ export async function startVisit({ workshopId, userId }: SignedIn, instrumentId:
 	if (open) return open.id;
 	const last = visits[0];
 	const equal = (await listTemperaments(workshopId)).find(({ slug }) => slug === 'equal')!;
-	return createVisit(workshopId, {
+	const visitId = await createVisit(workshopId, {
 		instrumentId,
 		temperamentId: last?.temperamentId ?? equal.id,
 		a4: last?.a4 ?? instrument.usualA4,
@@ -25,4 +30,9 @@ export async function startVisit({ workshopId, userId }: SignedIn, instrumentId:
 		stretch: last?.stretch ?? NO_STRETCH,
 		startedBy: userId
 	});
+	if (!last && CURVED.includes(instrument.kind)) {
+		const curve = await drawAndKeep(workshopId, instrument, visitId, BALANCED);
+		await updateVisit(workshopId, visitId, { stretch: curve.id });
+	}
+	return visitId;
 }

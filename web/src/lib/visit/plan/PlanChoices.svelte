@@ -2,10 +2,11 @@
 	import { onMount, untrack } from 'svelte';
 	import { beforeNavigate, goto } from '$app/navigation';
 	import { A4_PRESETS, PRIORITIES, TOLERANCES } from '@fendrel/core';
+	import { BALANCED, wishWords, type KeptCurve } from '$lib/tuning/curve';
 	import { NO_STRETCH } from '$lib/tuning/plan';
 	import { grouped, type StoredTemperament } from '$lib/tuning/stored';
 	import { inHz } from '$lib/ui/format';
-	import { saveChanges } from '../requests';
+	import { saveChanges, takeCurve } from '../requests';
 	import { parseA4, type VisitChangesForm } from '../schema';
 
 	interface Props {
@@ -16,7 +17,9 @@
 		a4: number;
 		temperamentId: string;
 		tolerance: number;
+		/** The curve taken, "none", or a priority drawn afresh. */
 		stretch: string;
+		curve: KeptCurve | undefined;
 		/** What the stretch does, in a sentence. */
 		stretched: string;
 		onsaved: () => Promise<void>;
@@ -29,6 +32,7 @@
 		temperamentId = $bindable(),
 		tolerance = $bindable(),
 		stretch = $bindable(),
+		curve = $bindable(),
 		stretched,
 		onsaved
 	}: Props = $props();
@@ -43,16 +47,29 @@
 
 	/** The save under way, so that nobody walks on with half a plan. */
 	let saving: Promise<void> | undefined;
-	function save(changes: VisitChangesForm) {
+	function queue(work: () => Promise<string | undefined>) {
 		const before = saving;
 		const now = (async () => {
 			await before;
-			saveProblem = await saveChanges(visitId, changes);
+			saveProblem = await work();
 			if (!saveProblem) await onsaved();
 		})().finally(() => {
 			if (saving === now) saving = undefined;
 		});
 		saving = now;
+	}
+	const save = (changes: VisitChangesForm) => queue(() => saveChanges(visitId, changes));
+	function chooseStretch(value: string) {
+		if (value === NO_STRETCH || value === curve?.id) {
+			stretch = value;
+			return save({ stretch: value });
+		}
+		queue(async () => {
+			const answer = await takeCurve(visitId, { ...BALANCED, lead: value });
+			if ('problem' in answer) return answer.problem;
+			curve = answer.curve;
+			stretch = curve.id;
+		});
 	}
 	beforeNavigate(({ cancel, to, willUnload }) => {
 		if (!saving || !to || willUnload) return;
@@ -107,11 +124,19 @@
 	</fieldset>
 	<fieldset disabled={!alive}>
 		<legend>Stretch</legend>
-		<select class="select" aria-label="Stretch" bind:value={stretch} onchange={() => save({ stretch })}>
+		<select
+			class="select"
+			aria-label="Stretch"
+			value={stretch}
+			onchange={(event) => chooseStretch(event.currentTarget.value)}
+		>
+			{#if curve}<option value={curve.id}>{wishWords(curve.wish)}</option>{/if}
 			<option value={NO_STRETCH}>None: first partials in the temperament</option>
-			{#each PRIORITIES as { id, name } (id)}<option value={id}>{name}</option>{/each}
+			<optgroup label="Draw a new curve">
+				{#each PRIORITIES as { id, name } (id)}<option value={id}>{name}</option>{/each}
+			</optgroup>
 		</select>
-		<p class="soft about">{PRIORITIES.find(({ id }) => id === stretch)?.about ?? ''} {stretched}</p>
+		<p class="soft about">{stretched} <a href="/visits/{visitId}/plan/curve">Shape it on the curve sheet</a></p>
 	</fieldset>
 	<fieldset disabled={!alive}>
 		<legend>A string holds within <span class="soft">cents, two blows running</span></legend>

@@ -1,7 +1,7 @@
 import { QueryTypes, type Transaction } from 'sequelize';
 import { v7 as uuid } from 'uuid';
 import { database } from '../connection';
-import type { InstrumentRow, PlaceRow } from '../models';
+import type { InstrumentRow, PlaceRow, StoredPartial } from '../models';
 
 /** An instrument with where it stands. */
 export interface Instrument extends InstrumentRow {
@@ -112,15 +112,30 @@ export async function lastVisits(workshopId: string): Promise<LastVisit[]> {
 	);
 }
 
-/** The newest inharmonicity of every note of an instrument that has been read on one string. */
-export async function measuredInharmonicity(workshopId: string, instrumentId: string): Promise<Map<number, number>> {
-	const rows = await database().sequelize.query<{ note: number; inharmonicity: number }>(
-		`SELECT r.note, r.inharmonicity FROM readings r JOIN visits v ON v.id = r.visit_id
-		WHERE v.workshop_id = :workshopId AND v.instrument_id = :instrumentId
-			AND r.inharmonicity IS NOT NULL AND r.string <> 'open'
-			AND (r.inharmonicity_error IS NULL OR r.inharmonicity_error < 0.2 * r.inharmonicity)
-		ORDER BY r.taken_at`,
+/** A string as a reading told it. */
+export interface ReadString {
+	readonly note: number;
+	readonly takenAt: Date;
+	readonly pitch: number;
+	readonly pitchError: number | null;
+	readonly inharmonicity: number;
+	readonly inharmonicityError: number | null;
+	readonly partials: readonly StoredPartial[];
+}
+
+/** The newest reading with inharmonicity of every note of an instrument, one string at a time, by note. */
+export async function readStrings(workshopId: string, instrumentId: string): Promise<ReadString[]> {
+	const rows = await database().sequelize.query<Omit<ReadString, 'partials'> & { partials: string }>(
+		`SELECT note, taken_at AS takenAt, pitch, pitch_error AS pitchError, inharmonicity,
+			inharmonicity_error AS inharmonicityError, partials
+		FROM (
+			SELECT r.*, ROW_NUMBER() OVER (PARTITION BY r.note ORDER BY r.taken_at DESC) AS place
+			FROM readings r JOIN visits v ON v.id = r.visit_id
+			WHERE v.workshop_id = :workshopId AND v.instrument_id = :instrumentId
+				AND r.inharmonicity IS NOT NULL AND r.pitch IS NOT NULL AND r.string <> 'open'
+				AND (r.inharmonicity_error IS NULL OR r.inharmonicity_error < 0.2 * r.inharmonicity)
+		) newest WHERE place = 1 ORDER BY note`,
 		{ type: QueryTypes.SELECT, replacements: { workshopId, instrumentId } }
 	);
-	return new Map(rows.map(({ note, inharmonicity }) => [note, inharmonicity]));
+	return rows.map(({ partials, ...row }) => ({ ...row, partials: JSON.parse(partials) as StoredPartial[] }));
 }

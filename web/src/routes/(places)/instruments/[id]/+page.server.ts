@@ -1,6 +1,6 @@
 import { error, redirect } from '@sveltejs/kit';
 import { signedInOf, workshopOf } from '$lib/server/auth/guard';
-import { getInstrument, measuredInharmonicity } from '$lib/server/db/stores/instruments';
+import { getInstrument, readStrings } from '$lib/server/db/stores/instruments';
 import { visitHistory } from '$lib/server/visits/history';
 import { startVisit } from '$lib/server/visits/start';
 import type { Actions, PageServerLoad } from './$types';
@@ -10,14 +10,14 @@ const NOT_HERE = { message: 'There is no such instrument in your workshop.' };
 export const load = (async ({ locals, params }) => {
 	const workshopId = workshopOf(locals);
 	const instrument = (await getInstrument(workshopId, params.id)) ?? error(404, NOT_HERE);
-	const [visits, measured] = await Promise.all([
+	const [visits, read] = await Promise.all([
 		visitHistory(workshopId, instrument),
-		measuredInharmonicity(workshopId, instrument.id)
+		readStrings(workshopId, instrument.id)
 	]);
 	const { id, name, kind, place, maker, madeIn, lowest, highest, usualA4, notes } = instrument;
 	return {
 		instrument: { id, name, kind, place, maker, madeIn, lowest, highest, usualA4, notes },
-		notesRead: measured.size,
+		notesRead: read.length,
 		visits
 	};
 }) satisfies PageServerLoad;

@@ -75,6 +75,7 @@
 				highest: choice.highest,
 				a4: choice.a4,
 				stretch: choice.stretch,
+				curve: choice.curve,
 				temperament: { tuning: $state.snapshot(choice.temperament.tuning) },
 				measured: choice.measured
 			},

@@ -19,7 +19,14 @@
 	const instrument = $derived(data.instrument);
 	const temperament = $derived(data.temperaments.find(({ id }) => id === visit.temperamentId)!);
 	const plan = $derived(
-		planFor({ ...instrument, a4: visit.a4, temperament, stretch: visit.stretch, measured: data.measured })
+		planFor({
+			...instrument,
+			a4: visit.a4,
+			temperament,
+			stretch: visit.stretch,
+			curve: data.curve,
+			measured: data.measured
+		})
 	);
 	const summary = $derived(summariseVisit(deviationsNow(data.readings, plan), instrument.lowest, instrument.highest));
 	const records = $derived(

@@ -19,9 +19,19 @@
 	let temperamentId = $state(untrack(() => data.visit.temperamentId));
 	let tolerance = $state(untrack(() => data.visit.tolerance));
 	let stretch = $state(untrack(() => data.visit.stretch));
+	let curve = $state.raw(untrack(() => data.curve));
 
 	const chosen = $derived(data.temperaments.find(({ id }) => id === temperamentId)!);
-	const plan = $derived(planFor({ ...data.instrument, a4, temperament: chosen, stretch, measured: data.measured }));
+	const plan = $derived(
+		planFor({
+			...data.instrument,
+			a4,
+			temperament: chosen,
+			stretch,
+			curve: stretch === curve?.id ? curve : undefined,
+			measured: data.measured
+		})
+	);
 	const thirds = $derived(
 		plan.targets
 			.filter(({ note, majorThird }) => note >= 53 && note <= 65 && majorThird !== undefined)
@@ -52,7 +62,8 @@
 			bind:temperamentId
 			bind:tolerance
 			bind:stretch
-			stretched={stretchWords(plan, data.instrument)}
+			bind:curve
+			stretched={stretchWords(plan, { ...data.instrument, measured: data.measured }, a4)}
 			onsaved={invalidateAll}
 		/>
 		<section class="pictures">

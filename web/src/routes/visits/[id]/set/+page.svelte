@@ -19,10 +19,10 @@
 
 	let { data } = $props();
 	// The work below belongs to this visit for as long as the page is open.
-	const { visit, instrument, temperaments, measured, readings } = untrack(() => data);
+	const { visit, instrument, temperaments, measured, curve, readings } = untrack(() => data);
 	const temperament = temperaments.find(({ id }) => id === visit.temperamentId)!;
 	const { lowest, highest } = instrument;
-	const plan = planFor({ ...instrument, a4: visit.a4, temperament, stretch: visit.stretch, measured });
+	const plan = planFor({ ...instrument, a4: visit.a4, temperament, stretch: visit.stretch, curve, measured });
 	const work = new Work({ visit, instrument, plan, readings });
 	const { setting, listening, sync } = work;
 	onMount(() => work.open());

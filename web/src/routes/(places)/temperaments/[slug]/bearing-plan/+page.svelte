@@ -41,6 +41,7 @@
 			a4: choice.a4,
 			temperament: { tuning: choice.temperament.tuning },
 			stretch: choice.stretch,
+			curve: choice.curve,
 			fork: start,
 			measured: choice.measured
 		},

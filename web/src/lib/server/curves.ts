@@ -1,0 +1,38 @@
+import { drawCurve, type CurveChoice, type KeptCurve } from '$lib/tuning/curve';
+import { notesReadOf } from '$lib/tuning/strings';
+import type { VisitRow } from './db/models';
+import { getCurve, keepCurve } from './db/stores/curves';
+import type { Instrument } from './db/stores/instruments';
+import { visitsOf } from './db/stores/visits';
+import { knownStrings } from './strings';
+
+/** Draws a curve for an instrument as it is known now, and keeps it. */
+export async function drawAndKeep(
+	workshopId: string,
+	instrument: Instrument,
+	visitId: string | null,
+	wish: CurveChoice
+): Promise<KeptCurve> {
+	const measured = await knownStrings(workshopId, instrument);
+	return keepCurve(workshopId, {
+		instrumentId: instrument.id,
+		visitId,
+		wish,
+		lowest: instrument.lowest,
+		deviations: drawCurve({ ...instrument, measured }, wish),
+		notesRead: notesReadOf(measured)
+	});
+}
+
+/** The kept curve that a visit's word for its stretch means; undefined when it means none. */
+export async function curveMeant(
+	workshopId: string,
+	{ instrumentId, stretch }: Pick<VisitRow, 'instrumentId' | 'stretch'>
+): Promise<KeptCurve | undefined> {
+	return /^[0-9a-f-]{36}$/.test(stretch) ? getCurve(workshopId, instrumentId, stretch) : undefined;
+}
+
+/** The stretch that an instrument's newest visit has: what its targets are until somebody plans anew. */
+export async function presentStretch(workshopId: string, instrumentId: string): Promise<string | undefined> {
+	return (await visitsOf(workshopId, instrumentId))[0]?.stretch;
+}
