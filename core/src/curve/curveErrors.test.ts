@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { createRandom } from '../numeric/random';
 import { typicalInharmonicity } from '../strings/inharmonicity';
 import { instrumentStrings } from '../strings/instrumentStrings';
+import { partialSharpness } from '../strings/stiffString';
 import { cents } from '../units/quantity';
 import { curveErrors } from './curveErrors';
 import { priorityById } from './priorities';
@@ -36,18 +37,37 @@ describe('uncertainty of the curve', () => {
 			const values = runs.map((deviations) => deviations[note - 21]);
 			const mean = values.reduce((sum, value) => sum + value, 0) / values.length;
 			const sd = Math.sqrt(values.reduce((sum, value) => sum + (value - mean) ** 2, 0) / values.length);
-			// The claim counts the irregularity of unread strings as well, which these runs do not have.
+			// The claim counts the irregularity of unread strings and the formula's own misfit, which these runs do not have.
 			expect(claimed[note - 21]).toBeGreaterThan(0.8 * sd);
-			expect(claimed[note - 21]).toBeLessThan(4 * sd + 0.05);
+			expect(claimed[note - 21]).toBeLessThan(4 * sd + 0.3);
 		}
 	});
 
 	it('grows where nothing was read: three notes, or one end alone', () => {
 		const of = (notes: readonly number[]) => curveErrors(solverOf(strings(notes)), wish, strings(notes));
 		const whole = of(every);
-		expect(of([57, 60, 64])[0]).toBeGreaterThan(5 * whole[0]);
-		expect(of([90, 93, 96, 99])[0]).toBeGreaterThan(5 * whole[0]);
+		expect(of([57, 60, 64])[0]).toBeGreaterThan(3 * whole[0]);
+		expect(of([90, 93, 96, 99])[0]).toBeGreaterThan(3 * whole[0]);
 		expect(of([90, 93, 96, 99])[80]).toBeLessThan(of([22, 25, 28, 31])[80]);
+	});
+
+	it('falls where the partials themselves were measured, to what their measurement leaves', () => {
+		const measured = every.map((note) => {
+			const b = typicalInharmonicity('upright', note);
+			const partials = Array.from({ length: 12 }, (_, i) => ({
+				partial: i + 1,
+				sharpness: partialSharpness(b, i + 1),
+				error: cents(0.05)
+			}));
+			return { note, b, error: RELATIVE * b, partials };
+		});
+		const sure = instrumentStrings('upright', measured);
+		const errors = curveErrors(solverOf(sure), wish, sure);
+		const without = curveErrors(solverOf(strings(every)), wish, strings(every));
+		for (const note of [22, 25, 31]) {
+			expect(errors[note - 21]).toBeLessThan(0.8 * without[note - 21]);
+			expect(errors[note - 21]).toBeGreaterThan(0.02);
+		}
 	});
 
 	it('is nought at the anchor and where a note is kept by ear', () => {

@@ -23,6 +23,8 @@ export interface InstrumentStrings {
 	readonly sharpnessAt: (note: number, partial: number) => Cents;
 	/** What a small change of log B does to it, in cents: nothing where the partial was measured well. */
 	readonly sensitivityAt: (note: number, partial: number) => number;
+	/** Standard error in cents that the partial has besides: of its measurement, and of the formula. */
+	readonly partialErrorAt: (note: number, partial: number) => number;
 }
 
 /** Share of a partial's sharpness by which real strings, wound ones above all, leave the formula; and at least so many cents. */
@@ -55,17 +57,24 @@ export function instrumentStrings(
 		const formula = partialSharpness(b, partial);
 		const own = offsets.get(note)?.get(partial);
 		const slope = sharpnessSlope(b, partial);
-		if (!own || !(own.error > 0)) return { sharpness: formula, slope };
-		if (!(Math.abs(own.sharpness - formula) < Math.max(STRANGE.least, STRANGE.share * formula)))
-			return { sharpness: formula, slope };
-		const doubt = Math.hypot(slope * error, MISFIT.share * formula, MISFIT.least);
+		// The first partial is what the others are counted from.
+		const misfit = partial === 1 ? 0 : Math.hypot(MISFIT.share * formula, MISFIT.least);
+		const asFormula = { sharpness: formula, slope, error: misfit };
+		if (!own || !(own.error > 0)) return asFormula;
+		if (!(Math.abs(own.sharpness - formula) < Math.max(STRANGE.least, STRANGE.share * formula))) return asFormula;
+		const doubt = Math.hypot(slope * error, misfit);
 		const share = own.error ** 2 / (own.error ** 2 + doubt ** 2);
-		return { sharpness: cents(share * formula + (1 - share) * own.sharpness), slope: share * slope };
+		return {
+			sharpness: cents(share * formula + (1 - share) * own.sharpness),
+			slope: share * slope,
+			error: Math.hypot(share * misfit, (1 - share) * own.error)
+		};
 	};
 	return {
 		inharmonicity,
 		sharpnessAt: (note, partial) => blend(note, partial).sharpness,
-		sensitivityAt: (note, partial) => blend(note, partial).slope
+		sensitivityAt: (note, partial) => blend(note, partial).slope,
+		partialErrorAt: (note, partial) => blend(note, partial).error
 	};
 }
 

@@ -1,5 +1,5 @@
 import { cents, centsBetween, equalHz, hz, tableInharmonicity, tableLoad } from '@fendrel/core';
-import { tableRowOf } from '$lib/scale/schema';
+import { tableRowOf } from '$lib/instruments/scale/schema';
 import type { KnownString } from '$lib/tuning/strings';
 import { readStrings, type Instrument, type ReadString } from './db/stores/instruments';
 import { stringTablesOf } from './db/stores/stringTables';

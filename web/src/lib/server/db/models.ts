@@ -1,6 +1,6 @@
 import { DataTypes, type Model, type ModelAttributes, type ModelStatic, type Sequelize } from 'sequelize';
 import type { CountedOctave } from '$lib/counts/schema';
-import type { StringLine } from '$lib/scale/schema';
+import type { StringLine } from '$lib/instruments/scale/schema';
 import type { KeptCurve } from '$lib/tuning/curve';
 import type { InstrumentTwin, StringKind, Temperament, Tuning } from '@fendrel/core';
 

@@ -1,0 +1,121 @@
+<script lang="ts">
+	import { onDestroy } from 'svelte';
+	import { noteName, type NoteTarget } from '@fendrel/core';
+	import Play from '@lucide/svelte/icons/play';
+	import Square from '@lucide/svelte/icons/square';
+	import { Passages } from '$lib/audio/passages.svelte';
+	import { CURVE_PASSAGES, soundedFrom, type CurvePassage } from './passages';
+
+	interface Props {
+		note: number;
+		/** Targets of each version, the sheet's own first; worked out when something is played. */
+		versions: readonly { readonly name: string; readonly targetOf: () => (note: number) => NoteTarget | undefined }[];
+	}
+	let { note, versions }: Props = $props();
+	let heard = $state(0);
+	const player = new Passages();
+	onDestroy(() => player.close());
+	let passage = $state.raw<CurvePassage>(CURVE_PASSAGES[0]);
+	let tooHigh = $state(false);
+
+	function play() {
+		if (player.playing) return player.stop();
+		const sounded = versions.map(({ targetOf }) => soundedFrom(passage, note, targetOf()));
+		tooHigh = sounded.some((chords) => !chords);
+		if (!tooHigh)
+			void player.play(
+				passage.id,
+				sounded.map((chords) => chords!)
+			);
+	}
+	function hear(version: number) {
+		heard = version;
+		player.hear(version);
+	}
+	$effect(() => {
+		if (heard >= versions.length) hear(0);
+	});
+</script>
+
+<section aria-label="Hear it">
+	<div class="row">
+		<select
+			class="select"
+			aria-label="What is played"
+			value={passage.id}
+			onchange={(event) => {
+				player.stop();
+				passage = CURVE_PASSAGES.find(({ id }) => id === event.currentTarget.value)!;
+			}}
+		>
+			{#each CURVE_PASSAGES as { id, name } (id)}<option value={id}>{name}</option>{/each}
+		</select>
+		<button
+			type="button"
+			class="play"
+			aria-label={player.playing ? 'Stop' : `Play from ${noteName(note)}`}
+			disabled={!!player.preparing}
+			onclick={play}
+		>
+			{#if player.playing}<Square size={16} /> Stop{:else}<Play size={16} /> {noteName(note)}{/if}
+		</button>
+	</div>
+	{#if versions.length > 1}
+		<div class="versions" role="group" aria-label="Which curve is heard">
+			{#each versions as { name }, i (i)}
+				<button type="button" aria-pressed={heard === i} onclick={() => hear(i)}>{name}</button>
+			{/each}
+		</div>
+	{/if}
+	<p class="soft" aria-live="polite">
+		{#if player.problem}<span class="problem">{player.problem}</span>
+		{:else if tooHigh}The keyboard ends below this from {noteName(note)}: choose a lower note.
+		{:else if player.preparing}Preparing the sound …
+		{:else if versions.length > 1}Switch over while it sounds.{/if}
+	</p>
+</section>
+
+<style>
+	section {
+		display: grid;
+		gap: 0.4rem;
+	}
+	.row {
+		display: grid;
+		grid-template-columns: minmax(0, 1fr) auto;
+		gap: 0.4rem;
+	}
+	.play {
+		display: inline-flex;
+		gap: 0.4rem;
+		align-items: center;
+		min-height: 44px;
+		padding: 0 0.7rem;
+		border: 1px solid var(--line);
+		border-radius: var(--radius-base);
+		background: var(--sheet);
+		cursor: pointer;
+	}
+	.versions {
+		display: grid;
+		grid-auto-flow: column;
+		grid-auto-columns: 1fr;
+		border: 1px solid var(--line);
+		border-radius: var(--radius-base);
+		overflow: hidden;
+	}
+	.versions button {
+		min-height: 40px;
+		padding: 0 0.4rem;
+		cursor: pointer;
+		line-height: 1.15;
+	}
+	.versions button[aria-pressed='true'] {
+		background: var(--felt);
+		color: var(--on-felt);
+		font-weight: 700;
+	}
+	p {
+		font-size: 0.85rem;
+	}
+</style>
