@@ -17,6 +17,8 @@ export interface InstrumentTwin {
 	readonly breakNote: number;
 	/** Factor on the kind's typical inharmonicity: below 1 for long scales. */
 	readonly stiffness: number;
+	/** Further factors for strings that do not belong, by note. */
+	readonly oddStrings?: Readonly<Record<number, number>>;
 	/** Curve that it was once tuned by: cents from equal temperament, from the lowest note upwards; none unless given. */
 	readonly standing?: readonly number[];
 	/** Mean deviation from that at A4 = 440 Hz, in cents, by section. */
@@ -38,9 +40,13 @@ export function stringsOf(twin: Pick<InstrumentTwin, 'kind' | 'lowest' | 'breakN
 }
 
 /** Inharmonicity of the twin's strings, with the small irregularities of a real scale. */
-export function twinInharmonicity(twin: Pick<InstrumentTwin, 'seed' | 'kind' | 'stiffness'>, note: number): number {
+export function twinInharmonicity(
+	twin: Pick<InstrumentTwin, 'seed' | 'kind' | 'stiffness' | 'oddStrings'>,
+	note: number
+): number {
 	const irregular = 0.02 * createRandom(twin.seed * 131 + note).normal();
-	return twin.stiffness * typicalInharmonicity(twin.kind, note) * Math.exp(irregular);
+	const odd = twin.oddStrings?.[note] ?? 1;
+	return odd * twin.stiffness * typicalInharmonicity(twin.kind, note) * Math.exp(irregular);
 }
 
 /** A smooth path through the sections' means: bass, tenor, middle, treble at a quarter of the compass each. */

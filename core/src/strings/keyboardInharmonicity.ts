@@ -190,7 +190,8 @@ function fitAt(
 ): Fit {
 	const prior = priorOf(kind);
 	let parameters = near ? near.parameters : prior;
-	let scatter = near?.scatter ?? 0.1;
+	// Wide at first: a whole section that lies off must be seen before it can be taken for outliers.
+	let scatter = near ? Math.hypot(near.scatter, PRIOR[4]) : 0.1;
 	let spread = Matrix.diag(PRIOR.map((sd) => sd ** 2));
 	const noise = median(points, ({ sigma }) => sigma) ?? 0;
 	const residuals = new Float64Array(points.length);
@@ -237,8 +238,8 @@ function findBreak(kind: StringKind, points: readonly Point[]): { breakNote: num
 	for (let breakNote = BREAKS.lowest; breakNote <= BREAKS.highest; breakNote++) {
 		const below = points.filter(({ note }) => note < breakNote).length;
 		if (below < 4 || points.length - below < 4) continue;
-		// Two steps tell the places apart; only the likeliest is fitted to the end.
-		const cost = costOf(fitAt(kind, points, breakNote, without, 2), breakNote);
+		// Three steps tell the places apart; only the likeliest is fitted to the end.
+		const cost = costOf(fitAt(kind, points, breakNote, without, 3), breakNote);
 		if (cost < least) [likeliest, least] = [breakNote, cost];
 	}
 	if (likeliest === undefined) return none;

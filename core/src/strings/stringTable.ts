@@ -1,6 +1,6 @@
 import type { Hz } from '../units/quantity';
 import type { MeasuredInharmonicity } from './keyboardInharmonicity';
-import { stringLoad, tensionRatio, WIRE, type StringData, type StringLoad } from './tension';
+import { stringLoad, tensionRatio, WIRE, type StringData, type StringLoad, type WireMaterial } from './tension';
 
 /** The strings of a note: all alike. */
 export interface StringTableRow {
@@ -15,6 +15,7 @@ export interface NoteLoad extends StringLoad {
 	readonly note: number;
 	readonly strings: number;
 	readonly isWound: boolean;
+	readonly material: WireMaterial;
 	/** N that the raise adds to one string. */
 	readonly added: number | undefined;
 	readonly shareAfter: number | undefined;
@@ -64,6 +65,7 @@ export function tableLoad(
 				note,
 				strings,
 				isWound: data.outer !== undefined,
+				material: WIRE[data.material],
 				added: load.tension === undefined ? undefined : load.tension * (ratio - 1),
 				shareAfter: load.breakingShare === undefined ? undefined : load.breakingShare * ratio
 			};
@@ -72,9 +74,8 @@ export function tableLoad(
 	const sum = (of: (each: NoteLoad) => number) => loaded.reduce((all, each) => all + each.strings * of(each), 0);
 	const counts = new Map([...stringsAt, ...rows.map(({ note, strings }) => [note, strings] as const)]);
 	const known = sum(() => 1);
-	const warnAt = new Map(rows.map(({ note, data }) => [note, WIRE[data.material].warnAt]));
-	const near = notes.flatMap(({ note, breakingShare, shareAfter }): LoadWarning[] => {
-		const level = warnAt.get(note)!;
+	const near = notes.flatMap(({ note, material, breakingShare, shareAfter }): LoadWarning[] => {
+		const level = material.warnAt;
 		if (breakingShare !== undefined && breakingShare > level)
 			return [{ kind: 'near breaking', note, share: breakingShare, after: false }];
 		return shareAfter !== undefined && shareAfter > level

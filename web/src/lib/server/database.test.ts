@@ -1,4 +1,4 @@
-import { defaultTwin, hz, centsBetween, temperamentById, TEMPERAMENTS } from '@fendrel/core';
+import { defaultTwin, equalHz, hz, centsBetween, temperamentById, TEMPERAMENTS } from '@fendrel/core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { v7 as uuid } from 'uuid';
 import { hashPassword, signIn } from './auth/signIn';
@@ -21,7 +21,12 @@ import { getVisit, updateVisit } from './db/stores/visits';
 import { loadDemo } from './demo/load';
 import { DEMO_ACCOUNT, DEMO_INSTRUMENTS } from './demo/scenario';
 import { visitHistory } from './visits/history';
-import { changeVisit, loadVisit, visitOr404 } from './visits/open';
+import { BALANCED } from '$lib/tuning/curve';
+import { curvesOf } from './db/stores/curves';
+import { stringTablesOf } from './db/stores/stringTables';
+import { keepStringsOf, knownStrings } from './strings';
+import { loadCurveSheet } from './visits/curveSheet';
+import { changeVisit, loadVisit, takeCurve, visitOr404 } from './visits/open';
 import { startVisit } from './visits/start';
 import type { SignedIn } from './auth/session';
 
@@ -92,6 +97,104 @@ describe('tables', () => {
 			expect(own).toBe(false);
 			expect({ name, tuning }).toEqual({ name: temperamentById(slug).name, tuning: temperamentById(slug).tuning });
 		}
+	});
+});
+
+describe('curves', () => {
+	it('are kept version by version, and the plan takes one or the other', async () => {
+		const me = await newWorkshop();
+		const instrumentId = await createInstrument(me.workshopId, details('Curved'));
+		const visitId = (await startVisit(me, instrumentId))!;
+		// A piano's first visit starts with a balanced curve of its own.
+		const first = (await loadVisit(me.workshopId, visitId)).curve!;
+		expect(first).toMatchObject({ wish: BALANCED, lowest: 21, notesRead: 0, visitId });
+		expect(first.deviations).toHaveLength(88);
+		const taken = await takeCurve(me.workshopId, visitId, { ...BALANCED, lead: 'twelfths', held: { 60: -1 } });
+		const second = taken.kind === 'taken' ? taken.curve : undefined;
+		expect((await loadVisit(me.workshopId, visitId)).curve).toEqual(second);
+		expect(second!.deviations[60 - 21]).toBe(-1);
+		expect((await curvesOf(me.workshopId, instrumentId)).map(({ id }) => id)).toEqual([second!.id, first.id]);
+		expect(await changeVisit(me.workshopId, visitId, { stretch: first.id })).toEqual({ kind: 'saved' });
+		expect((await loadVisit(me.workshopId, visitId)).curve).toEqual(first);
+	});
+
+	it('stay with their instrument, their workshop and an open visit', async () => {
+		const [me, other] = [await newWorkshop(), await newWorkshop()];
+		const visitOf = async (who: SignedIn, name: string) =>
+			(await startVisit(who, await createInstrument(who.workshopId, details(name))))!;
+		const [mine, second, theirs] = [await visitOf(me, 'A'), await visitOf(me, 'B'), await visitOf(other, 'C')];
+		const { curve } = await loadVisit(me.workshopId, second);
+		expect(await changeVisit(me.workshopId, mine, { stretch: curve!.id })).toMatchObject({ kind: 'refused' });
+		await expect(takeCurve(me.workshopId, theirs, BALANCED)).rejects.toMatchObject({ status: 404 });
+		expect(await takeCurve(me.workshopId, mine, { ...BALANCED, held: { 120: 1 } })).toMatchObject({
+			kind: 'refused',
+			why: expect.stringContaining('C9')
+		});
+		await updateVisit(me.workshopId, mine, { finishedAt: new Date() });
+		expect(await takeCurve(me.workshopId, mine, BALANCED)).toMatchObject({ kind: 'refused' });
+		// The next visit goes on with the curve of the last one.
+		const before = (await getVisit(me.workshopId, mine))!;
+		const next = (await startVisit(me, before.instrumentId))!;
+		expect((await getVisit(me.workshopId, next))!.stretch).toBe(before.stretch);
+	});
+
+	it('follow the table of strings where nothing was read, and the readings where something was', async () => {
+		const me = await newWorkshop();
+		const instrumentId = await createInstrument(me.workshopId, details('Strung'));
+		const visitId = (await startVisit(me, instrumentId))!;
+		const a4 = { note: 69, strings: 3, material: 'steel' as const, core: 1, length: 400, outer: null, strength: null };
+		expect(await keepStringsOf(me.workshopId, instrumentId, [a4])).toMatchObject({ kind: 'kept' });
+		const byTable = await knownStrings(me.workshopId, { id: instrumentId, usualA4: 440 });
+		expect(byTable).toMatchObject([{ note: 69, by: 'table', partials: [] }]);
+		await saveReadings(me.workshopId, visitId, [reading(69, { inharmonicity: 5e-4, inharmonicityError: 1e-6 })]);
+		const [read] = await knownStrings(me.workshopId, { id: instrumentId, usualA4: 440 });
+		expect(read).toMatchObject({ note: 69, by: 'strike', b: 5e-4 });
+		// 440.012 against a first partial of 440 is 0.05 cents sharp of it.
+		expect(read.partials[0].sharpness).toBeCloseTo(0.048, 2);
+		for (const [line, why] of [
+			[{ ...a4, length: 2000 }, 'another unit'],
+			[{ ...a4, note: 120 }, 'not on this keyboard']
+		] as const)
+			expect(await keepStringsOf(me.workshopId, instrumentId, [line])).toMatchObject({
+				kind: 'refused',
+				why: expect.stringContaining(why)
+			});
+		await expect(keepStringsOf((await newWorkshop()).workshopId, instrumentId, [a4])).rejects.toMatchObject({
+			status: 404
+		});
+		expect(await stringTablesOf(me.workshopId, instrumentId)).toHaveLength(1);
+	});
+
+	it('say how the instrument stands: as found in this visit, or as the last one left it', async () => {
+		const me = await newWorkshop();
+		const instrumentId = await createInstrument(me.workshopId, details('Standing'));
+		const first = (await startVisit(me, instrumentId))!;
+		const at = (note: number, cents: number) => equalHz(note, hz(440)) * 2 ** (cents / 1200);
+		const notes = Array.from({ length: 20 }, (_, i) => 40 + i);
+		await saveReadings(
+			me.workshopId,
+			first,
+			notes.flatMap((note) => [
+				reading(note, { pitch: at(note, -9), accepted: false, takenAt: new Date(1000) }),
+				reading(note, { pitch: at(note, 1.5), takenAt: new Date(2000) })
+			])
+		);
+		await updateVisit(me.workshopId, first, { finishedAt: new Date(3000) });
+		const second = (await startVisit(me, instrumentId))!;
+		const left = (await loadCurveSheet(me.workshopId, second)).standing;
+		expect(left.by).toBe('left');
+		expect([...left.notes].sort((a, b) => a.note - b.note)).toEqual(notes.map((note) => ({ note, cents: 1.5 })));
+		await saveReadings(
+			me.workshopId,
+			second,
+			notes.slice(0, 12).map((note) => reading(note, { pitch: at(note, -4), accepted: false }))
+		);
+		const found = (await loadCurveSheet(me.workshopId, second)).standing;
+		expect([found.by, found.notes.length, ...new Set(found.notes.map(({ cents }) => cents))]).toEqual([
+			'found',
+			12,
+			-4
+		]);
 	});
 });
 

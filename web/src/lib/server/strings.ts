@@ -1,8 +1,10 @@
-import { cents, centsBetween, equalHz, hz, tableInharmonicity, tableLoad } from '@fendrel/core';
-import { tableRowOf } from '$lib/instruments/scale/schema';
+import { cents, centsBetween, equalHz, hz, noteName, stringsOf, tableInharmonicity, tableLoad } from '@fendrel/core';
+import { error } from '@sveltejs/kit';
+import { lineProblem, tableRowOf, type StringLine } from '$lib/instruments/scale/schema';
 import type { KnownString } from '$lib/tuning/strings';
-import { readStrings, type Instrument, type ReadString } from './db/stores/instruments';
-import { stringTablesOf } from './db/stores/stringTables';
+import { getInstrument, readStrings, type Instrument, type ReadString } from './db/stores/instruments';
+import { keepStringTable, stringTablesOf, type StringTable } from './db/stores/stringTables';
+import { visitHistory } from './visits/history';
 
 /** Readings from before errors were stored: as sure as the listener usually is. */
 const USUAL = { b: 0.05, pitch: 0.1 } as const;
@@ -51,5 +53,53 @@ function fromReading({
 			error: cents(short(Math.hypot((CENTS * error) / frequency, ownError)))
 		})),
 		by: 'strike'
+	};
+}
+
+/** The instrument, or "not found": also when it belongs to another workshop. */
+export async function instrumentOr404(workshopId: string, id: string): Promise<Instrument> {
+	const isId = /^[0-9a-f-]{36}$/i.test(id);
+	return (
+		(isId ? await getInstrument(workshopId, id) : undefined) ??
+		error(404, { message: 'There is no such instrument in your workshop.' })
+	);
+}
+
+export type KeepStringsResult =
+	{ readonly kind: 'kept'; readonly table: StringTable } | { readonly kind: 'refused'; readonly why: string };
+
+/** Keeps a table of strings, all lines or none. */
+export async function keepStringsOf(
+	workshopId: string,
+	instrumentId: string,
+	strings: StringLine[]
+): Promise<KeepStringsResult> {
+	const { id, lowest, highest, usualA4 } = await instrumentOr404(workshopId, instrumentId);
+	for (const line of strings) {
+		if (line.note < lowest || line.note > highest)
+			return { kind: 'refused', why: `${noteName(line.note)} is not on this keyboard.` };
+		const problem = lineProblem(line, equalHz(line.note, hz(usualA4)));
+		if (problem) return { kind: 'refused', why: `${noteName(line.note)}: ${problem}` };
+	}
+	return { kind: 'kept', table: await keepStringTable(workshopId, id, strings) };
+}
+
+/** What the Scale page shows: strings as known, tables as kept, and how low the instrument was last found. */
+export async function loadScale(workshopId: string, instrumentId: string) {
+	const instrument = await instrumentOr404(workshopId, instrumentId);
+	const [known, tables, history] = await Promise.all([
+		knownStrings(workshopId, instrument),
+		stringTablesOf(workshopId, instrument.id),
+		visitHistory(workshopId, instrument)
+	]);
+	const { id, name, kind, lowest, highest, usualA4, twin } = instrument;
+	const found = history[0]?.finishedAt ? undefined : history[0]?.found;
+	return {
+		instrument: { id, name, kind, lowest, highest, usualA4 },
+		known,
+		tables,
+		stringsAt: Array.from({ length: highest - lowest + 1 }, (_, i) => stringsOf(twin, lowest + i)),
+		/** Cents that the open visit has found it to lie below its usual pitch; 0 when there is none. */
+		low: found === undefined ? 0 : Math.max(0, Math.round(-found))
 	};
 }

@@ -26,10 +26,12 @@ import type { ReadingRow, VisitRow } from '../db/models';
 import { createAccount } from '../db/stores/accounts';
 import { keepCurve } from '../db/stores/curves';
 import { createInstrument, listInstruments } from '../db/stores/instruments';
+import { keepStringTable } from '../db/stores/stringTables';
 import { listTemperaments } from '../db/stores/temperaments';
 import { BALANCED, curveAt, drawCurve, type KeptCurve } from '$lib/tuning/curve';
 import { NO_STRETCH } from '$lib/tuning/plan';
 import type { KnownString } from '$lib/tuning/strings';
+import { demoStrings } from './strings';
 import { loadTempering } from './tempering';
 import { CLOSING_NOTES, DEMO_ACCOUNT, DEMO_INSTRUMENTS, HALF_DONE, type DemoInstrument } from './scenario';
 
@@ -82,6 +84,13 @@ async function loadInstrument(context: Context, instrument: DemoInstrument, inde
 		usualA4: a4,
 		twin
 	});
+	if (instrument.strung)
+		await keepStringTable(
+			context.workshopId,
+			instrumentId,
+			demoStrings(twin, instrument.strung),
+			subMonths(context.today, 2)
+		);
 	const curve = await loadCurve(context, instrument, instrumentId, twin);
 	for (let back = instrument.visits - 1; back >= 0; back--) {
 		const at = subMonths(lastVisit, back * instrument.every);
@@ -106,6 +115,7 @@ function twinNow({ today }: Context, instrument: DemoInstrument, lastVisit: Date
 	const level = centsBetween(TWIN_A4, hz(a4)) + (neglected ? -neglected : driftOn(today, instrument, months));
 	return {
 		...defaultTwin(kind, lowest, highest, seed, a4),
+		oddStrings: { ...instrument.strung?.wrong, ...instrument.strung?.dead },
 		found: {
 			bass: level + (neglected ? 7 : 1.5),
 			tenor: level - instrument.swing * 0.4,

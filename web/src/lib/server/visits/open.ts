@@ -5,7 +5,7 @@ import { NO_STRETCH } from '$lib/tuning/plan';
 import type { VisitChangesForm } from '$lib/visit/schema';
 import type { VisitRow } from '../db/models';
 import { curveMeant, drawAndKeep } from '../curves';
-import { curvesOf, getCurve } from '../db/stores/curves';
+import { getCurve } from '../db/stores/curves';
 import { getInstrument } from '../db/stores/instruments';
 import { figuresOf } from '../db/stores/readings';
 import { getTemperament, listTemperaments } from '../db/stores/temperaments';
@@ -79,9 +79,4 @@ export async function takeCurve(workshopId: string, id: string, wish: CurveChoic
 	const curve = await drawAndKeep(workshopId, instrument, id, wish);
 	await updateVisit(workshopId, id, { stretch: curve.id });
 	return { kind: 'taken', curve };
-}
-
-/** Every curve that the visit's instrument has had, the newest first, each with the day of its visit. */
-export async function curvesOfVisit(workshopId: string, id: string): Promise<KeptCurve[]> {
-	return curvesOf(workshopId, (await visitOr404(workshopId, id)).instrumentId);
 }

@@ -49,6 +49,7 @@
 		<form method="POST" action="?/visit">
 			<button class="btn preset-filled-brand">{open ? 'Go on with the visit' : 'Start a visit'}</button>
 		</form>
+		<a class="btn preset-outlined-surface-300-700" href="/instruments/{instrument.id}/scale">Scale</a>
 		<a class="btn preset-outlined-surface-300-700" href="/instruments/{instrument.id}/edit">Edit</a>
 	</div>
 </div>

@@ -1,0 +1,283 @@
+<script lang="ts">
+	import { noteName, WIRE, type NoteLoad } from '@fendrel/core';
+	import {
+		EMPTY_LINE,
+		readLine,
+		readTable,
+		tableCsv,
+		typedLine,
+		withLines,
+		type LineContext,
+		type TypedLine
+	} from './table';
+	import type { StringLine } from './schema';
+
+	interface Props {
+		lines: readonly StringLine[];
+		loads: readonly NoteLoad[];
+		context: LineContext;
+		fileName: string;
+		disabled: boolean;
+		onchange: (lines: readonly StringLine[]) => void;
+	}
+	let { lines, loads, context, fileName, disabled, onchange }: Props = $props();
+	const EXAMPLE = 'note,strings,wire,core,length,winding,strength\nA4,3,steel,0.975,404\nA0,1,steel,1.5,1910,5.4';
+	let typed = $state<TypedLine>({ ...EMPTY_LINE });
+	let problems = $state.raw<readonly string[]>([]);
+	let said = $state('');
+	let pasted = $state('');
+	let firstField = $state<HTMLInputElement>();
+	const loadOf = $derived(new Map(loads.map((load) => [load.note, load])));
+
+	function put() {
+		const read = readLine(typed, context);
+		said = '';
+		problems = 'problem' in read ? [read.problem] : [];
+		if ('problem' in read) return;
+		onchange(withLines(lines, [read.line]));
+		// The next note up is what one measures next, on the same kind of wire.
+		const next =
+			read.line.note < context.highest
+				? noteName(read.line.note + 1)
+						.replace('♯', '#')
+						.replace('♭', 'b')
+				: '';
+		typed = { ...EMPTY_LINE, wire: typed.wire, note: next };
+		firstField?.focus();
+	}
+	function take(text: string) {
+		const read = readTable(text, context);
+		problems = 'problems' in read ? read.problems : [];
+		if ('problems' in read) return;
+		onchange(withLines(lines, read.lines));
+		said = read.said;
+		pasted = '';
+	}
+	async function open(file: File | undefined) {
+		if (file) take(await file.text());
+	}
+	const csv = $derived(`data:text/csv;charset=utf-8,${encodeURIComponent(tableCsv(lines))}`);
+	const percent = (share: number | undefined) => (share === undefined ? '' : (100 * share).toFixed(0));
+</script>
+
+<form
+	class="line"
+	onsubmit={(event) => {
+		event.preventDefault();
+		put();
+	}}
+>
+	<label><span>Note</span><input class="input" bind:this={firstField} bind:value={typed.note} placeholder="A4" /></label
+	>
+	<label
+		><span>Strings</span><input class="input" inputmode="numeric" bind:value={typed.strings} placeholder="3" /></label
+	>
+	<label
+		><span>Wire</span><select class="select" bind:value={typed.wire}>
+			{#each Object.entries(WIRE) as [name, wire] (name)}<option value={name}>{wire.name}</option>{/each}
+		</select></label
+	>
+	<label
+		><span>Wire or core, mm</span><input
+			class="input"
+			inputmode="decimal"
+			bind:value={typed.core}
+			placeholder="0.975"
+		/></label
+	>
+	<label
+		><span>Speaking length, mm</span><input
+			class="input"
+			inputmode="decimal"
+			bind:value={typed.length}
+			placeholder="404"
+		/></label
+	>
+	<label
+		><span>Over winding, mm</span><input
+			class="input"
+			inputmode="decimal"
+			bind:value={typed.winding}
+			placeholder="plain"
+		/></label
+	>
+	<label
+		><span>Strength, MPa</span><input
+			class="input"
+			inputmode="decimal"
+			bind:value={typed.strength}
+			placeholder={typed.wire === 'steel' ? 'by size' : 'unknown'}
+		/></label
+	>
+	<button class="btn preset-outlined-surface-300-700" {disabled}>Put in</button>
+</form>
+<details>
+	<summary>Paste a table, or open a CSV file</summary>
+	<div class="paste">
+		<textarea
+			class="textarea mono"
+			rows="5"
+			aria-label="Table of strings as text"
+			spellcheck="false"
+			bind:value={pasted}
+			placeholder={EXAMPLE}></textarea>
+		<div class="row">
+			<button
+				type="button"
+				class="btn preset-outlined-surface-300-700"
+				disabled={disabled || pasted.trim() === ''}
+				onclick={() => take(pasted)}>Read the text</button
+			>
+			<label
+				>or a file <input
+					type="file"
+					accept=".csv,.txt,text/csv,text/plain"
+					{disabled}
+					onchange={(event) => open(event.currentTarget.files?.[0])}
+				/></label
+			>
+		</div>
+		<p class="soft">Lines for notes that are in the table already take their place. Sizes in millimetres.</p>
+	</div>
+</details>
+{#if problems.length}
+	<div class="notice" role="alert">
+		<p>Nothing was changed.</p>
+		<ul>
+			{#each problems.slice(0, 8) as problem (problem)}<li>{problem}</li>{/each}
+			{#if problems.length > 8}<li>and {problems.length - 8} more</li>{/if}
+		</ul>
+	</div>
+{:else if said}<p class="soft" role="status">{said} Keep the table below.</p>{/if}
+
+{#if lines.length}
+	<!-- svelte-ignore a11y_no_noninteractive_tabindex (a scrolling table must be reachable by keyboard) -->
+	<div class="scroll" tabindex="0" role="region" aria-label="Table of strings">
+		<table class="figure-table">
+			<thead>
+				<tr>
+					<th>Note</th>
+					<th>Wire</th>
+					<th class="figure">Strings</th>
+					<th class="figure">Core, mm</th>
+					<th class="figure">Length, mm</th>
+					<th class="figure">Winding, mm</th>
+					<th class="figure">Tension, N</th>
+					<th class="figure">of breaking, %</th>
+					<th></th>
+				</tr>
+			</thead>
+			<tbody>
+				{#each lines as line (line.note)}
+					{@const load = loadOf.get(line.note)}
+					<tr>
+						<th scope="row">{noteName(line.note)}</th>
+						<td class="words">{WIRE[line.material].name}</td>
+						<td>{line.strings}</td>
+						<td>{line.core ?? '–'}</td>
+						<td>{line.length ?? '–'}</td>
+						<td>{line.outer ?? ''}</td>
+						<td>{load?.tension?.toFixed(0) ?? 'unknown'}</td>
+						<td class:problem={load?.isNearBreaking}>{percent(load?.breakingShare) || 'unknown'}</td>
+						<td class="does">
+							<button
+								type="button"
+								aria-label="Change {noteName(line.note)}"
+								onclick={() => {
+									typed = { ...typedLine(line) };
+									firstField?.focus();
+								}}>Change</button
+							>
+							<button
+								type="button"
+								aria-label="Take out {noteName(line.note)}"
+								{disabled}
+								onclick={() => onchange(lines.filter(({ note }) => note !== line.note))}>Take out</button
+							>
+						</td>
+					</tr>
+				{/each}
+			</tbody>
+		</table>
+	</div>
+	<a class="csv" href={csv} download="{fileName}.csv">Download as CSV</a>
+{/if}
+
+<style>
+	.line {
+		display: grid;
+		grid-template-columns: 4.5rem 4.5rem minmax(7rem, 1fr) repeat(4, minmax(6.5rem, 1fr)) auto;
+		gap: 0.5rem;
+		align-items: end;
+	}
+	label {
+		display: grid;
+		gap: 0.2rem;
+		font-size: 0.85rem;
+	}
+	.line label span {
+		color: var(--soft);
+		line-height: 1.2;
+	}
+	summary {
+		cursor: pointer;
+		min-height: 44px;
+		display: list-item;
+		padding-top: 0.6rem;
+	}
+	.paste {
+		display: grid;
+		gap: 0.5rem;
+		font-size: 0.9rem;
+	}
+	.row {
+		display: flex;
+		flex-wrap: wrap;
+		gap: 0.5rem 1rem;
+		align-items: center;
+	}
+	.row label {
+		display: inline-flex;
+		gap: 0.5rem;
+		align-items: center;
+	}
+	.scroll {
+		max-height: 22rem;
+		overflow: auto;
+		margin-top: 0.5rem;
+	}
+	thead {
+		position: sticky;
+		top: 0;
+		background: var(--ground);
+	}
+	.words {
+		text-align: left;
+		font-family: inherit;
+	}
+	.line .input {
+		min-height: 44px;
+		background: var(--sheet);
+	}
+	.figure-table .does {
+		font-family: inherit;
+	}
+	.does button {
+		min-height: 32px;
+		padding: 0 0.4rem;
+		cursor: pointer;
+		font-family: inherit;
+		text-decoration: underline;
+		text-decoration-color: var(--faint);
+	}
+	.csv {
+		color: var(--felt);
+		text-decoration: underline;
+		font-size: 0.9rem;
+	}
+	@media (max-width: 900px) {
+		.line {
+			grid-template-columns: repeat(2, minmax(0, 1fr));
+		}
+	}
+</style>

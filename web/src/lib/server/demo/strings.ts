@@ -1,0 +1,58 @@
+import { equalHz, hz, stringsOf, type InstrumentTwin } from '@fendrel/core';
+import type { StringLine } from '$lib/instruments/scale/schema';
+import type { Strung } from './scenario';
+
+/** Speaking length of the top string, and how much longer strings get from octave to octave on the way down. */
+const TOP = { note: 108, length: 52 } as const;
+/** Gauges in mm: the top string's, what an octave down adds, and how far off a wrong one is. */
+const THINNEST = 0.775;
+const THICKER = 0.055;
+const HEAVIER = 0.15;
+const COPPER = 8940;
+const STEEL = 7850;
+/** A round winding fills pi / 4 of the tube that it lies in. */
+const FILL = Math.PI / 4;
+
+/**
+ * Wire and lengths of a usual scale: plain strings grow from the top downwards, wound ones are made so heavy that they
+ * bear the tension of their register. Every so many notes only, as somebody with a gauge and a rule would measure.
+ */
+export function demoStrings(twin: InstrumentTwin, { growth, longest, stretched, every, wrong }: Strung): StringLine[] {
+	const lines: StringLine[] = [];
+	const breakOctaves = (TOP.note - twin.breakNote) / 12;
+	const atBreak = TOP.length * stretched * 2 ** (breakOctaves * growth);
+	const atBreakTension =
+		((2 * atBreak * equalHz(twin.breakNote, hz(440))) / 1000) ** 2 * wireMass(THINNEST + THICKER * breakOctaves);
+	for (let note = twin.lowest; note <= twin.highest; note++) {
+		if (note % every !== 0 && note !== twin.lowest && note !== twin.highest) continue;
+		const octaves = (TOP.note - note) / 12;
+		const isWound = note < twin.breakNote;
+		const round = (value: number, step: number) => Number((Math.round(value / step) * step).toFixed(3));
+		const plain = TOP.length * stretched * 2 ** (octaves * growth);
+		const down = (twin.breakNote - note) / (twin.breakNote - twin.lowest);
+		const length = round(isWound ? atBreak + (longest - atBreak) * down : plain, 0.5);
+		const gauge = isWound ? 0.95 + 0.5 * down : THINNEST + THICKER * octaves;
+		const core = round(note in wrong ? gauge + HEAVIER : gauge, 0.025);
+		lines.push({
+			note,
+			strings: stringsOf(twin, note),
+			material: 'steel',
+			core,
+			length,
+			outer: isWound ? round(windingFor(note, core, length, atBreakTension * (1.1 + 0.4 * down)), 0.05) : null,
+			strength: null
+		});
+	}
+	return lines;
+}
+
+/** Diameter over the winding, in mm, that gives a string that tension in N. */
+function windingFor(note: number, core: number, length: number, tension: number): number {
+	const mass = tension / ((2 * length * equalHz(note, hz(440))) / 1000) ** 2;
+	return 1000 * Math.sqrt((core / 1000) ** 2 + (mass - wireMass(core)) / (FILL * COPPER * (Math.PI / 4)));
+}
+
+/** kg/m of plain wire of that diameter in mm. */
+function wireMass(diameter: number): number {
+	return (STEEL * Math.PI * (diameter / 1000) ** 2) / 4;
+}
