@@ -103,7 +103,7 @@ async function measurePages() {
 		await weigh('Intervals', go('/intervals')),
 		await weigh('From counted beats, with its worker', go('/intervals/counts'))
 	];
-	const busy = await longestTasks(finder);
+	const busy = await longestTasks(finder, halfDone ?? '');
 	await browser.close();
 	const status = readFileSync(`/proc/${application.pid}/status`, 'utf8');
 	return { pages, busy, server: Number(/VmRSS:\s+(\d+)/.exec(status)?.[1]) / 1024 };
@@ -112,8 +112,9 @@ async function measurePages() {
 /**
  * Longest stretch in which the page could not answer, once it stood: in ms, 0 when none reached 50.
  * @param {import('@playwright/test').Page} page
+ * @param {string} halfDone address of a visit
  */
-async function longestTasks(page) {
+async function longestTasks(page, halfDone) {
 	const longest = async () => {
 		await page.waitForTimeout(1500);
 		return page.evaluate(() => Math.max(0, .../** @type {any} */ (window).longTasks));
@@ -143,7 +144,14 @@ async function longestTasks(page) {
 	await reset();
 	for (const field of (await page.locator('fieldset input[id^=rate]').all()).slice(0, 30))
 		await field.fill((await field.getAttribute('placeholder')) ?? '');
-	return { plan, counts: await longest() };
+	const counts = await longest();
+	await page.goto(`${application.address}${halfDone}/plan/curve?lead=balanced&with=fifths&share=0.2`);
+	await longest();
+	await reset();
+	const share = page.getByLabel(/its share/);
+	await share.focus();
+	for (let step = 0; step < 60; step++) await share.press('ArrowRight');
+	return { plan, counts, curve: await longest() };
 }
 
 /** @param {number} note */
@@ -212,7 +220,8 @@ ${tempering.plans
 
 - ${curve.speed.banded.toFixed(2)} ms a solve (aim: 1), ${(curve.speed.dense / curve.speed.banded).toFixed(0)} times faster than the same least squares as a dense system, from which it
   differs by at most ${curve.speed.furthest.toExponential(0)} cent (aim: 1e-6). With the beats of all thirteen types along the keyboard: ${curve.speed.shown.toFixed(1)} ms
-  (aim: 16); the band of uncertainty, drawn once the curve rests: ${curve.speed.band.toFixed(0)} ms.
+  (aim: 16); the band of uncertainty, drawn once the curve rests: ${curve.speed.band.toFixed(0)} ms. Longest stretch in which the page
+  could not answer while a blend is moved through sixty steps: ${tasks(busy.curve)} (aim: 50 ms).
 - Branches of inharmonicity recovered from ${curve.recovery.runs} invented pianos with 5 % of scatter and 3 % of measurement error: within one
   stated standard error in ${(100 * curve.recovery.one).toFixed(0)} % of cases, within two in ${(100 * curve.recovery.two).toFixed(0)} % (68 and 95 would be perfect).
 

@@ -45,6 +45,15 @@ try {
 	await page.getByRole('link', { name: 'Chapel concert grand' }).click();
 	await page.getByRole('heading', { name: 'Chapel concert grand' }).waitFor();
 	await shoot('instrument');
+	await page.goto('/instruments');
+	await page.getByRole('link', { name: 'Sail loft upright' }).click();
+	await page.getByRole('link', { name: 'Scale' }).click();
+	await page.getByRole('button', { name: 'Put in' }).and(page.locator(':enabled')).waitFor();
+	const low = page.getByLabel('Cents below its usual pitch');
+	await low.fill('31');
+	await low.blur();
+	await page.evaluate(() => scrollTo(0, 0));
+	await shoot('scale');
 	await page.goto('/instruments/new');
 	await shoot('add-instrument');
 	await page.goto('/visits');
@@ -54,6 +63,10 @@ try {
 	const visit = new URL(page.url()).pathname.replace('/set', '');
 	await page.goto(`${visit}/plan`);
 	await shoot('plan');
+	await page.goto(`${visit}/plan/curve?lead=balanced&with=twelfths&share=0.35&top=3&held=84_8`);
+	await page.getByLabel('What leads').and(page.locator(':enabled')).waitFor();
+	await page.getByLabel('Compare with').selectOption('the plan’s curve');
+	await shoot('curve-sheet');
 	for (const [name, value] of [
 		['set-day', 'day'],
 		['set-lamp', 'lamp']

@@ -62,8 +62,8 @@ const rising = (note: number, at: number, softness: number) => 1 / (1 + Math.exp
 
 /**
  * Octave type rho by the octave's lower note: partial 2 rho of it is to meet partial rho of the upper note. Falls from
- * 10:5 in the low bass to 2:1 at the top as 1 + (kappa / 2) (1 - tanh((m - m0) / alpha)), with the typical constants
- * of pianos tuned by ear (Rigaud, David & Daudet 2013, section on tuning).
+ * 10:5 in the low bass to 2:1 at the top as 1 + (kappa / 2) (1 - tanh((m - m0) / alpha)) (Rigaud, David & Daudet 2013,
+ * section on tuning; the constants are ours, for what pianos tuned by ear show there).
  */
 export const OCTAVE_TYPE = { kappa: 4.5, middle: 64, width: 24 } as const;
 

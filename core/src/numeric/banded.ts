@@ -41,8 +41,8 @@ export function factorBanded(matrix: Banded): void {
 	}
 }
 
-/** Solves A x = b with the factor; b becomes x. */
-export function solveFactored({ size, width, entries }: Banded, b: Float64Array): void {
+/** Solves L y = b; b becomes y. The squares of y add up to b A⁻¹ b, the variance of b when A is a normal matrix. */
+export function solveLower({ size, width, entries }: Banded, b: Float64Array): void {
 	const stride = width + 1;
 	for (let i = 0; i < size; i++) {
 		const row = i * stride + width - i;
@@ -50,6 +50,13 @@ export function solveFactored({ size, width, entries }: Banded, b: Float64Array)
 		for (let k = Math.max(0, i - width); k < i; k++) sum -= entries[row + k] * b[k];
 		b[i] = sum / entries[row + i];
 	}
+}
+
+/** Solves A x = b with the factor; b becomes x. */
+export function solveFactored(matrix: Banded, b: Float64Array): void {
+	const { size, width, entries } = matrix;
+	const stride = width + 1;
+	solveLower(matrix, b);
 	for (let i = size - 1; i >= 0; i--) {
 		let sum = b[i];
 		for (let k = i + 1; k <= Math.min(size - 1, i + width); k++) sum -= entries[k * stride + width - k + i] * b[k];

@@ -1,5 +1,5 @@
 import { median } from 'd3-array';
-import { CholeskyDecomposition, inverse, Matrix } from 'ml-matrix';
+import { addToBanded, bandedMatrix, factorBanded, solveFactored, solveLower, type Banded } from '../numeric/banded';
 import { TYPICAL_BRANCHES, type StringKind } from './inharmonicity';
 
 /** B of one note as it was measured. */
@@ -70,7 +70,8 @@ const JUMP = Math.log(1.25);
 
 interface Fit {
 	readonly parameters: number[];
-	readonly spread: Matrix;
+	/** Factor of the normal matrix. */
+	readonly factor: Banded;
 	readonly scatter: number;
 }
 
@@ -91,10 +92,13 @@ export function keyboardInharmonicity(
 	const found = breakNote === undefined ? findBreak(kind, points) : { breakNote, fit: fitAt(kind, points, breakNote) };
 	const { fit } = found;
 	const model = (note: number) => modelLog(fit.parameters, note, found.breakNote);
-	const modelVariance = (note: number) => {
-		const row = Matrix.rowVector(slopes(fit.parameters, note, found.breakNote));
-		return row.mmul(fit.spread).mmul(row.transpose()).get(0, 0);
+	/** The model's errors at a note: independent, and the same ones at every note. */
+	const modelErrors = (note: number) => {
+		const errors = Float64Array.from(slopes(fit.parameters, note, found.breakNote));
+		solveLower(fit.factor, errors);
+		return errors;
 	};
+	const modelVariance = (note: number) => modelErrors(note).reduce((sum, each) => sum + each * each, 0);
 	const byNote = new Map(points.map((point) => [point.note, point]));
 	const blend = (note: number) => {
 		const own = byNote.get(note);
@@ -115,24 +119,17 @@ export function keyboardInharmonicity(
 		if (!found) blends.set(note, (found = blend(note)));
 		return found;
 	};
-	// Rounding leaves the inverse a hair from symmetric.
-	const even = Matrix.add(fit.spread, fit.spread.transpose()).mul(0.5);
-	const factor = new CholeskyDecomposition(even).lowerTriangularMatrix;
 	return {
 		at: (note) => Math.exp(blended(note).y),
 		errorAt: (note) => blended(note).error,
 		ownErrorAt: (note) => blended(note).ownError,
 		sharedErrorsAt: (note) => {
 			const { modelShare } = blended(note);
-			const row = Matrix.rowVector(slopes(fit.parameters, note, found.breakNote));
-			return row
-				.mmul(factor)
-				.to1DArray()
-				.map((each) => modelShare * each);
+			return Array.from(modelErrors(note), (each) => modelShare * each);
 		},
 		modelAt: (note) => Math.exp(model(note)),
 		parameters: fit.parameters,
-		errors: fit.parameters.map((_, i) => Math.sqrt(fit.spread.get(i, i))),
+		errors: fit.parameters.map((_, i) => parameterError(fit.factor, i)),
 		breakNote: found.breakNote,
 		scatter: fit.scatter,
 		outliers: points.flatMap(({ note, y, sigma }) => {
@@ -192,12 +189,14 @@ function fitAt(
 	let parameters = near ? near.parameters : prior;
 	// Wide at first: a whole section that lies off must be seen before it can be taken for outliers.
 	let scatter = near ? Math.hypot(near.scatter, PRIOR[4]) : 0.1;
-	let spread = Matrix.diag(PRIOR.map((sd) => sd ** 2));
+	let factor = bandedMatrix(0, 0);
 	const noise = median(points, ({ sigma }) => sigma) ?? 0;
 	const residuals = new Float64Array(points.length);
 	for (let round = 0; round < rounds; round++) {
-		const normal = PRIOR.map((sd, i) => PRIOR.map((_, j) => (i === j ? 1 / sd ** 2 : 0)));
-		const pull = parameters.map((value, i) => (prior[i] - value) / PRIOR[i] ** 2);
+		// Five unknowns: a band of four is the whole matrix.
+		const normal = bandedMatrix(5, 4);
+		PRIOR.forEach((sd, i) => addToBanded(normal, i, i, 1 / sd ** 2));
+		const pull = Float64Array.from(parameters, (value, i) => (prior[i] - value) / PRIOR[i] ** 2);
 		points.forEach(({ note, y, sigma }, i) => {
 			const off = y - modelLog(parameters, note, breakNote);
 			residuals[i] = Math.abs(off);
@@ -207,20 +206,28 @@ function fitAt(
 			const row = slopes(parameters, note, breakNote);
 			for (let a = 0; a < 5; a++) {
 				pull[a] += weight * row[a] * off;
-				for (let b = 0; b < 5; b++) normal[a][b] += weight * row[a] * row[b];
+				for (let b = 0; b <= a; b++) addToBanded(normal, a, b, weight * row[a] * row[b]);
 			}
 		});
-		spread = inverse(new Matrix(normal));
-		const step = spread.mmul(Matrix.columnVector(pull)).to1DArray();
+		factorBanded(normal);
+		factor = normal;
+		solveFactored(factor, pull);
 		// Half steps at first: the branches' sum bends, and a far start must not overshoot.
 		const part = !near && round < 5 ? 0.5 : 1;
-		parameters = parameters.map((value, i) => value + part * step[i]);
+		parameters = parameters.map((value, i) => value + part * pull[i]);
 		// With few points nothing is known of the scatter; the median of three residuals is not a measure.
 		if (points.length >= 8)
 			scatter = Math.max(LEAST_SCATTER, Math.sqrt(Math.max(0, (1.4826 * median(residuals)!) ** 2 - noise ** 2)));
-		if (round > (near ? 1 : 8) && step.every((each) => Math.abs(each) < CLOSE)) break;
+		if (round > (near ? 1 : 8) && pull.every((each) => Math.abs(each) < CLOSE)) break;
 	}
-	return { parameters, spread, scatter };
+	return { parameters, factor, scatter };
+}
+
+function parameterError(factor: Banded, which: number): number {
+	const unit = new Float64Array(5);
+	unit[which] = 1;
+	solveLower(factor, unit);
+	return Math.hypot(...unit);
 }
 
 function findBreak(kind: StringKind, points: readonly Point[]): { breakNote: number | undefined; fit: Fit } {

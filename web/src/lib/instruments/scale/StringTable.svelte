@@ -10,6 +10,7 @@
 		type LineContext,
 		type TypedLine
 	} from './table';
+	import { signed } from '$lib/ui/format';
 	import type { StringLine } from './schema';
 
 	interface Props {
@@ -27,6 +28,7 @@
 	let said = $state('');
 	let pasted = $state('');
 	let firstField = $state<HTMLInputElement>();
+	const raised = $derived(loads.some(({ added = 0 }) => added !== 0));
 	const loadOf = $derived(new Map(loads.map((load) => [load.note, load])));
 
 	function put() {
@@ -163,6 +165,7 @@
 					<th class="figure">Length, mm</th>
 					<th class="figure">Winding, mm</th>
 					<th class="figure">Tension, N</th>
+					{#if raised}<th class="figure">raise adds, N</th>{/if}
 					<th class="figure">of breaking, %</th>
 					<th></th>
 				</tr>
@@ -178,6 +181,7 @@
 						<td>{line.length ?? '–'}</td>
 						<td>{line.outer ?? ''}</td>
 						<td>{load?.tension?.toFixed(0) ?? 'unknown'}</td>
+						{#if raised}<td>{load?.added === undefined ? '' : signed(load.added, 0)}</td>{/if}
 						<td class:problem={load?.isNearBreaking}>{percent(load?.breakingShare) || 'unknown'}</td>
 						<td class="does">
 							<button
@@ -251,7 +255,8 @@
 		top: 0;
 		background: var(--ground);
 	}
-	.words {
+	.figure-table .words {
+		padding-left: 0;
 		text-align: left;
 		font-family: inherit;
 	}

@@ -1,5 +1,6 @@
 <script lang="ts">
 	import { onMount, untrack } from 'svelte';
+	import { innerHeight } from 'svelte/reactivity/window';
 	import { curveErrors, likestWish, PRIORITIES, summariseVisit } from '@fendrel/core';
 	import { afterNavigate, goto, invalidateAll, replaceState } from '$app/navigation';
 	import { page } from '$app/state';
@@ -84,6 +85,8 @@
 	const shown = $derived(runs.filter(({ kind: { name } }) => group.kinds.includes(name)));
 
 	let selected = $state(untrack(() => Math.min(Math.max(60, data.instrument.lowest), data.instrument.highest)));
+	/** Both pictures are to stand on a tablet's screen. */
+	const low = $derived((innerHeight.current ?? 800) < 790);
 	const held = $derived(Object.keys(wish.held).map(Number));
 	const at = $derived(drawn[selected - lowest]);
 	function hold(value: number | undefined) {
@@ -256,6 +259,7 @@
 				}}
 				besideName={beside.name}
 				{selected}
+				height={low ? 185 : 225}
 				onselect={(note) => (selected = note)}
 				onnudge={(by) => hold(at + by)}
 			/>
@@ -271,7 +275,7 @@
 					{/each}
 				</div>
 			</div>
-			<IntervalLines runs={shown} {lowest} {highest} {selected} />
+			<IntervalLines runs={shown} {lowest} {highest} {selected} height={low ? 160 : 190} />
 		</section>
 		<aside>
 			<NoteNudge
