@@ -9,6 +9,7 @@ test('a visit on the simulated instrument, from sign-in to the record', async ({
 	await page.getByRole('button', { name: '442', exact: true }).click();
 	await page.getByLabel('Temperament').selectOption('Vallotti');
 	await expect(page.getByText('Vallotti at 442.0 Hz.')).toBeVisible();
+	await page.getByLabel('Stretch').selectOption('none');
 	// C4 in Vallotti lies 5.87 cents above equal: 442 * 2^(-9/12) * 2^(5.865/1200) = 263.71 Hz.
 	const row = page.getByRole('row', { name: /^C4 / });
 	await expect(row).toContainText('263.71');

@@ -182,7 +182,7 @@ describe('what gives way', () => {
 });
 
 describe('the octave type', () => {
-	it('falls from 10:5 in the low bass to 2:1 at the top, by the transition's formula', () => {
+	it('falls from 10:5 in the low bass to 2:1 at the top, by the formula of the transition', () => {
 		// 1 + (4.5 / 2)(1 - tanh((m - 64) / 24)) by hand: at the middle 3.25, far below 5.5, far above 1.
 		expect(octaveType(64)).toBeCloseTo(3.25, 9);
 		expect(octaveType(21)).toBeCloseTo(5.378, 3);
