@@ -2,6 +2,7 @@
 	import { noteName } from '@fendrel/core';
 	import { signed } from '$lib/ui/format';
 	import { curveChart, type CurveData } from './curveChart';
+	import NoteAxis from './NoteAxis.svelte';
 	import ValueAxis from './ValueAxis.svelte';
 
 	interface Props {
@@ -60,7 +61,7 @@
 			label={(value) => signed(value, 0)}
 			zero
 		/>
-		{#each chart.labels as { note, x, name } (note)}<text {x} y={height - 6} text-anchor="middle">{name}</text>{/each}
+		<NoteAxis labels={chart.labels} y={height - 6} />
 		<line x1={chart.x(selected)} x2={chart.x(selected)} y1={margin.top} y2={height - margin.bottom} class="cursor" />
 		{#if chart.band}<path d={chart.band} class="band" />{/if}
 		{#each chart.dots as { note, x, y } (note)}<circle cx={x} cy={y} r="2.5" class="standing" />{/each}

@@ -1,6 +1,7 @@
 <script lang="ts">
 	import { noteName } from '@fendrel/core';
 	import { inharmonicityChart, inharmonicityName, type InharmonicityData } from './inharmonicityChart';
+	import NoteAxis from './NoteAxis.svelte';
 	import ValueAxis from './ValueAxis.svelte';
 
 	let { data }: { data: InharmonicityData } = $props();
@@ -22,7 +23,7 @@
 			: ''}"
 	>
 		<ValueAxis ticks={chart.ticks} from={margin.left} to={width - margin.right} label={inharmonicityName} />
-		{#each chart.labels as { note, x, name } (note)}<text {x} y={height - 8} text-anchor="middle">{name}</text>{/each}
+		<NoteAxis labels={chart.labels} y={height - 8} />
 		{#if chart.breakX !== undefined}
 			<line x1={chart.breakX} x2={chart.breakX} y1={margin.top} y2={height - margin.bottom} class="break" />
 			<text x={chart.breakX + 6} y={margin.top + 12}>break</text>

@@ -3,6 +3,7 @@
 	import { noteName } from '@fendrel/core';
 	import { signed } from '$lib/ui/format';
 	import { intervalLines } from './intervalLines';
+	import NoteAxis from './NoteAxis.svelte';
 	import ValueAxis from './ValueAxis.svelte';
 
 	interface Props {
@@ -43,7 +44,7 @@
 			label={(value) => signed(value, Number.isInteger(value) ? 0 : 1)}
 			zero
 		/>
-		{#each chart.labels as { note, x, name } (note)}<text {x} y={height - 6} text-anchor="middle">{name}</text>{/each}
+		<NoteAxis labels={chart.labels} y={height - 6} />
 		<line x1={chart.x(selected)} x2={chart.x(selected)} y1={margin.top} y2={height - margin.bottom} class="cursor" />
 		<g clip-path="url(#{clip})">
 			{#each chart.lines as { name, faint, strong, here }, i (name)}

@@ -1,6 +1,7 @@
 <script lang="ts">
 	import type { TableLoad } from '@fendrel/core';
 	import { stringLoads } from './stringLoads';
+	import NoteAxis from './NoteAxis.svelte';
 	import ValueAxis from './ValueAxis.svelte';
 
 	let { load, lowest, highest }: { load: TableLoad; lowest: number; highest: number } = $props();
@@ -47,7 +48,7 @@
 			y2={chart.shareTicks[3].y}
 			class="limit"
 		/>
-		{#each chart.labels as { note, x, name } (note)}<text {x} y={height - 8} text-anchor="middle">{name}</text>{/each}
+		<NoteAxis labels={chart.labels} y={height - 8} />
 	</svg>
 </div>
 

@@ -37,6 +37,7 @@ import { CLOSING_NOTES, DEMO_ACCOUNT, DEMO_INSTRUMENTS, HALF_DONE, type DemoInst
 
 const SEED = 1907;
 const SECONDS_PER_NOTE = 70;
+const SECONDS_TO_SET = 50;
 
 interface Context {
 	readonly workshopId: string;
@@ -144,28 +145,12 @@ async function loadVisit(
 	const visit = visitRow(context, instrument, instrumentId, at, curve);
 	const order = settingOrder(twin.lowest, twin.highest).map(({ note }) => note);
 	const drift = driftOn(at, instrument, first ? 18 : instrument.every);
+	const foundAndLeft = readingsOf(context, visit, twin, random);
 	const readings = order.flatMap((note, i) => {
 		const target = targetOf(instrument, note, curve);
 		const found = target + drift + twin.scatter * random.normal() + 0.02 * (note - 69) * Math.sign(drift);
 		const left = target + 0.35 * random.normal();
-		return [
-			readingRow(context, visit, twin, {
-				note,
-				target,
-				pitch: found,
-				accepted: false,
-				second: i * SECONDS_PER_NOTE,
-				random
-			}),
-			readingRow(context, visit, twin, {
-				note,
-				target,
-				pitch: left,
-				accepted: true,
-				second: i * SECONDS_PER_NOTE + 50,
-				random
-			})
-		];
+		return foundAndLeft({ note, target, found, left, second: i * SECONDS_PER_NOTE });
 	});
 	const finishedAt = new Date(at.getTime() + (order.length * SECONDS_PER_NOTE + 600) * 1000);
 	const note = CLOSING_NOTES[Math.floor(CLOSING_NOTES.length * random.uniform())];
@@ -183,29 +168,13 @@ async function loadHalfDone(
 	const visit = visitRow(context, instrument, instrumentId, context.today, curve);
 	const order = settingOrder(twin.lowest, twin.highest).map(({ note }) => note);
 	const moved: VisitRow['moved'] = {};
+	const foundAndLeft = readingsOf(context, visit, twin, random);
 	const readings = order.slice(0, HALF_DONE.notes).flatMap((note, i) => {
 		const [found, ...others] = foundStrings(twin, note);
 		const target = targetOf(instrument, note, curve);
 		const left = target + 0.3 * random.normal();
 		moved[note] = [left, ...others].map((pitch) => ({ pin: pitch, speaking: pitch }));
-		return [
-			readingRow(context, visit, twin, {
-				note,
-				target,
-				pitch: found,
-				accepted: false,
-				second: i * SECONDS_PER_NOTE,
-				random
-			}),
-			readingRow(context, visit, twin, {
-				note,
-				target,
-				pitch: left,
-				accepted: true,
-				second: i * SECONDS_PER_NOTE + 50,
-				random
-			})
-		];
+		return foundAndLeft({ note, target, found, left, second: i * SECONDS_PER_NOTE });
 	});
 	await save({ ...visit, stage: 'set', currentNote: order[HALF_DONE.notes], moved }, readings);
 }
@@ -265,6 +234,19 @@ function visitRow(
 		finishedAt: null,
 		startedBy: context.userId
 	};
+}
+
+/** The two readings of a note: as it was found, and as it was left. */
+function readingsOf(context: Context, visit: VisitRow, twin: InstrumentTwin, random: Random) {
+	return ({
+		found,
+		left,
+		second,
+		...of
+	}: Pick<DemoReading, 'note' | 'target' | 'second'> & { readonly found: number; readonly left: number }) => [
+		readingRow(context, visit, twin, { ...of, pitch: found, accepted: false, second, random }),
+		readingRow(context, visit, twin, { ...of, pitch: left, accepted: true, second: second + SECONDS_TO_SET, random })
+	];
 }
 
 interface DemoReading {

@@ -1,0 +1,217 @@
+import {
+	cents,
+	curveErrors,
+	likestWish,
+	PRIORITIES,
+	summariseVisit,
+	type NoteTarget,
+	type StringKind
+} from '@fendrel/core';
+import {
+	BALANCED,
+	curveAt,
+	drawCurve,
+	solverFor,
+	TOP_RANGE,
+	wishOf,
+	type CurveChoice,
+	type KeptCurve
+} from '$lib/tuning/curve';
+import { planFor, type PlanBasis } from '$lib/tuning/plan';
+import { stringsOfInstrument, type KnownString } from '$lib/tuning/strings';
+import { runsOf } from '$lib/tuning/stretchWords';
+import { onShortDay } from '$lib/ui/format';
+import { deviationsNow } from '../deviations';
+import { isSameWish } from './draft';
+import { likenessWords } from './words';
+
+/** What the sheet is drawn from, as the page has it. */
+export interface SheetData {
+	readonly visit: { readonly a4: number; readonly stretch: string };
+	readonly instrument: { readonly kind: StringKind; readonly lowest: number; readonly highest: number };
+	readonly temperament: PlanBasis['temperament'];
+	readonly measured: readonly KnownString[];
+	readonly readings: Parameters<typeof deviationsNow>[0];
+	/** The plan's curve, where it has one that was kept. */
+	readonly curve: KeptCurve | undefined;
+	/** Every kept curve of the instrument, the newest first. */
+	readonly curves: readonly KeptCurve[];
+	readonly lastCurveId: string | undefined;
+	readonly standing: {
+		readonly by: 'found' | 'left';
+		readonly at: Date;
+		readonly notes: readonly { readonly note: number; readonly cents: number }[];
+	};
+}
+
+/** A curve to compare with. */
+export interface Beside {
+	readonly id: string;
+	readonly name: string;
+	readonly deviations: readonly number[] | undefined;
+}
+
+/** Interval types that are looked at together. */
+export const GROUPS = [
+	{ name: 'Octaves', kinds: ['2:1', '4:2', '6:3', '8:4', '10:5'] },
+	{ name: 'Wider', kinds: ['4:1', '8:1', '3:1', '6:2'] },
+	{ name: 'Fifths, fourths', kinds: ['3:2', '6:4', '4:3'] },
+	{ name: 'Thirds', kinds: ['5:4'] }
+] as const;
+
+/** Less than this, in cents, no string would be turned for. */
+const SETTLED = 0.3;
+const MOST_BESIDE = 12;
+/** Milliseconds in which the curve must rest before its band is drawn: that takes several times as long. */
+const BAND_WAITS = 120;
+const FIRST_SELECTED = 60;
+
+/** The state of the curve sheet: the curve wished for, what it does, and what it is compared with. */
+export class Sheet {
+	wish = $state.raw<CurveChoice>(BALANCED);
+	selected = $state(FIRST_SELECTED);
+	besideId = $state('none');
+	group = $state.raw<(typeof GROUPS)[number]>(GROUPS[0]);
+	errors = $state.raw<readonly number[]>([]);
+	/** What the last search for how the instrument was tuned said. */
+	likeness = $state<string | undefined>();
+
+	readonly basis = $derived.by(() => ({ ...this.data.instrument, measured: this.data.measured }));
+	readonly strings = $derived(stringsOfInstrument(this.basis));
+	readonly solver = $derived(solverFor(this.basis));
+	readonly drawn: readonly number[] = $derived(drawCurve(this.basis, this.wish));
+	/** How far strings read since it was taken would move the plan's curve; undefined for another wish. */
+	readonly shift = $derived.by(() => {
+		const { curve } = this.data;
+		if (!curve || !isSameWish(curve.wish, this.wish)) return undefined;
+		return Math.max(...this.drawn.map((each, i) => Math.abs(each - curveAt(curve, this.basis.lowest + i))));
+	});
+	readonly isTaken = $derived(this.shift !== undefined && this.shift < SETTLED);
+	readonly held = $derived(Object.keys(this.wish.held).map(Number));
+	/** Cents of the note that is selected. */
+	readonly at = $derived(this.centsAt(this.selected));
+	readonly runs = $derived(runsOf((note) => this.centsAt(note), this.basis, this.strings, this.data.visit.a4));
+	readonly shown = $derived(
+		this.runs.filter(({ kind: { name } }) => (this.group.kinds as readonly string[]).includes(name))
+	);
+	readonly besides: readonly Beside[] = $derived.by(() => this.listBesides());
+	readonly beside = $derived(this.besides.find(({ id }) => id === this.besideId) ?? this.besides[0]);
+	readonly plan = $derived(this.planOf(this.drawn));
+	readonly summary = $derived(
+		summariseVisit(deviationsNow(this.data.readings, this.plan), this.basis.lowest, this.basis.highest)
+	);
+	readonly stands = $derived.by(() => {
+		const { by, at } = this.data.standing;
+		return by === 'found' ? 'as it was found' : `as it was left ${onShortDay(at)}`;
+	});
+	/** Notes are read at any pitch: the picture shows them at the curve's own level, so many cents higher. */
+	readonly standingShift = $derived.by(() => {
+		const off = this.standing.map(({ note, cents: value }) => this.centsAt(note) - value).sort((a, b) => a - b);
+		return off[Math.floor(off.length / 2)] ?? 0;
+	});
+
+	constructor(
+		private readonly read: () => SheetData,
+		draft: CurveChoice | undefined
+	) {
+		this.wish = draft ?? this.asPlanned();
+		this.besideId = this.data.curve ? 'taken' : 'none';
+		const { lowest, highest } = this.data.instrument;
+		this.selected = Math.min(Math.max(FIRST_SELECTED, lowest), highest);
+	}
+
+	private get data(): SheetData {
+		return this.read();
+	}
+
+	private centsAt(note: number): number {
+		return curveAt({ lowest: this.basis.lowest, deviations: this.drawn }, note);
+	}
+
+	get standing() {
+		const { lowest, highest } = this.data.instrument;
+		return this.data.standing.notes.filter(({ note }) => note >= lowest && note <= highest);
+	}
+
+	/** The wish that the plan stands on now. */
+	asPlanned(): CurveChoice {
+		const { curve, visit } = this.data;
+		if (curve) return curve.wish;
+		const lead = PRIORITIES.find(({ id }) => id === visit.stretch)?.id;
+		return lead ? { ...BALANCED, lead } : BALANCED;
+	}
+
+	/** Keeps the selected note at so many cents, or lets it follow the others again. */
+	hold(value: number | undefined): void {
+		const { [this.selected]: _, ...others } = this.wish.held;
+		const held = value === undefined ? others : { ...others, [this.selected]: Number(value.toFixed(2)) };
+		this.wish = { ...this.wish, held };
+	}
+
+	releaseAll(): void {
+		this.wish = { ...this.wish, held: {} };
+	}
+
+	/** Takes up the priority, blend and top that best explain how the instrument stands. */
+	likeItWas(): void {
+		const found = likestWish(
+			this.solver,
+			this.standing.map(({ note, cents: value }) => ({ note, deviation: cents(value) }))
+		);
+		this.likeness = likenessWords(found, this.stands);
+		if (!found) return;
+		const { priority, blend, topStretch } = found.wish;
+		const top = Math.round(2 * topStretch) / 2;
+		this.wish = {
+			lead: priority.id,
+			with: blend?.with.id ?? null,
+			share: Math.round(100 * (blend?.share ?? 0)) / 100,
+			top: Math.min(Math.max(top, TOP_RANGE.lowest), TOP_RANGE.highest),
+			held: {}
+		};
+	}
+
+	/** Draws the band once the curve rests. To be called within an effect; gives what ends it. */
+	drawBand(): () => void {
+		const { solver, strings } = this;
+		const wish = wishOf(this.wish);
+		const timer = setTimeout(
+			() => (this.errors = curveErrors(solver, wish, strings)),
+			this.errors.length ? BAND_WAITS : 0
+		);
+		return () => clearTimeout(timer);
+	}
+
+	/** Targets of the keyboard under some deviations, for the ear. */
+	targetsOf(deviations: readonly number[]): (note: number) => NoteTarget | undefined {
+		return this.planOf(deviations).targetOf;
+	}
+
+	private planOf(deviations: readonly number[]) {
+		const { visit, temperament } = this.data;
+		return planFor({ ...this.basis, a4: visit.a4, temperament, curve: { lowest: this.basis.lowest, deviations } });
+	}
+
+	private listBesides(): Beside[] {
+		const { curve: taken, curves, lastCurveId } = this.data;
+		const notes = this.drawn.map((_, i) => this.basis.lowest + i);
+		return [
+			{ id: 'none', name: 'nothing', deviations: undefined },
+			...(taken ? [{ id: 'taken', name: 'the plan’s curve', deviations: taken.deviations }] : []),
+			...curves
+				.filter(({ id }) => id !== taken?.id)
+				.slice(0, MOST_BESIDE)
+				.map((curve) => ({
+					id: curve.id,
+					name: `${curve.id === lastCurveId ? 'last visit’s' : 'curve of'} ${onShortDay(curve.madeAt)}`,
+					deviations: notes.map((note) => curveAt(curve, note))
+				})),
+			{ id: 'flat', name: 'no stretch', deviations: notes.map(() => 0) },
+			...PRIORITIES.map(({ id, name }) => ({
+				id,
+				name,
+				deviations: drawCurve(this.basis, { ...BALANCED, lead: id })
+			}))
+		];
+	}
+}
