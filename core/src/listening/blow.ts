@@ -1,7 +1,7 @@
 import { hz, type Cents, type Hz } from '../units/quantity';
 import type { FramePartial } from './partials';
 import type { MeasuredPartial, StringReading } from './reading';
-import { fitHoldingB, fitString, type KnownB, type PartialFrequency } from './stringFit';
+import { fitHoldingB, fitString, plausiblePartials, type KnownB, type PartialFrequency } from './stringFit';
 
 /** How far a typical inharmonicity may be from a string's own. */
 const UNREAD_DOUBT = 0.5;
@@ -25,7 +25,9 @@ export class Blow {
 		readonly note: number,
 		readonly struckAt: number,
 		firstPartial: number,
-		inharmonicity: number
+		inharmonicity: number,
+		/** B that strings of this note usually have. */
+		private readonly usualB: number
 	) {
 		this.inharmonicity = inharmonicity;
 		this.fundamental = firstPartial / Math.sqrt(1 + inharmonicity);
@@ -37,7 +39,7 @@ export class Blow {
 		const byPhase = partials.filter((partial) => partial.byPhase);
 		if (byPhase.length > 2) {
 			// B does not change within a blow: the mean over its frames settles faster than any one of them.
-			const whole = fitString(this.mean(-Infinity, Infinity), this.knownB);
+			const whole = fitString(plausiblePartials(this.mean(-Infinity, Infinity), this.usualB), this.knownB);
 			if (whole?.inharmonicity !== undefined && whole.inharmonicityError !== undefined) {
 				this.inharmonicity = whole.inharmonicity;
 				this.doubt = whole.inharmonicityError / whole.inharmonicity;
@@ -68,7 +70,7 @@ export class Blow {
 	 */
 	reading(moment: number, half: number, levelOf: (magnitude: number) => number): StringReading | undefined {
 		const at = Math.min(moment, this.frames[this.frames.length - 1].since);
-		const partials = this.mean(at - half, at + half);
+		const partials = plausiblePartials(this.mean(at - half, at + half), this.usualB);
 		const fit = fitHoldingB(partials, this.knownB);
 		if (!fit) return undefined;
 		const told = this.doubt < UNREAD_DOUBT;

@@ -3,7 +3,7 @@ import { Blow } from './blow';
 import { OnsetFollower, SLICE_SECONDS } from './onset';
 import { measurePartials } from './partials';
 import type { ListenerEvent } from './reading';
-import { LEAST_IN_BASS, noteOfPitch, recogniseNote, type ExpectedStrings } from './recognise';
+import { isSecondNote, LEAST_IN_BASS, noteOfPitch, recogniseNote, type ExpectedStrings } from './recognise';
 import { findPeaks, Spectrum } from './spectrum';
 
 export interface ListenerOptions {
@@ -33,8 +33,6 @@ const FRAMES_PER_SIZE = 4;
 const SKIP_SECONDS = 0.02;
 /** A blow whose note is not clear by then is refused. */
 const PATIENCE_SECONDS = 0.5;
-/** Share of the sound outside the string's own series from which a second note is sounding; one string alone leaves under 0.1. */
-const SECOND_NOTE = 0.17;
 /** No string wanders by so much within four frames; a voice does. */
 const WANDER_CENTS = 14;
 const LEVEL_EVERY_SECONDS = 0.1;
@@ -202,7 +200,7 @@ class StreamListener implements Listener {
 			if (late) this.refuse(events, 'no note');
 			return;
 		}
-		if (found.foreign > SECOND_NOTE) {
+		if (isSecondNote(found)) {
 			if (late) this.refuse(events, 'two notes');
 			return;
 		}
@@ -213,7 +211,7 @@ class StreamListener implements Listener {
 			this.refuse(events, 'no note');
 			return;
 		}
-		this.blow = new Blow(note, struck, found.firstPartial, found.inharmonicity);
+		this.blow = new Blow(note, struck, found.firstPartial, found.inharmonicity, this.strings.inharmonicityAt(note));
 		this.framesOfSize = 0;
 	}
 

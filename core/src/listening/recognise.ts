@@ -36,6 +36,13 @@ const UNISON_BINS = 2.5;
 /** Pitch below which a struck key's knock rings. */
 const KNOCK_BELOW_HZ = 150;
 const KNOCK_WEIGHT = 0.6;
+/** From there on the knock outlasts the string and may be louder; it reaches up to this share of the string's pitch. */
+const SHORT_STRING_HZ = 1000;
+const LOUD_KNOCK_SHARE = 0.12;
+/** Share of the sound outside the string's own series from which a second note is sounding; one string alone leaves under 0.1. */
+const SECOND_NOTE = 0.17;
+/** The top strings have no dampers and ring along with each other: there a second note shows by more. */
+const UNDAMPED = { fromHz: 1400, toHz: 3000, secondNote: 0.36 } as const;
 /** A low string shows at least so many partials; fewer are a knock. */
 export const LEAST_IN_BASS = 4;
 /** Weak partials must count, or a bass string would be its strongest partial; the weakest must not decide. */
@@ -47,6 +54,8 @@ const B_DOUBT = 0.6;
 /** Sharpness in cents from which a partial says enough of B to correct it. */
 const TELLING_SHARPNESS = 12;
 const PRIOR = 0.06;
+/** Semitones beyond the keyboard's ends at which its last strings may still stand. */
+const BEYOND = 1.2;
 
 interface Match {
 	readonly score: number;
@@ -117,8 +126,8 @@ function bestSeries(
 	resolution: number,
 	expected?: Hz
 ): Match | undefined {
-	const low = equalHz(strings.lowest - 1.2, strings.a4);
-	const high = equalHz(strings.highest + 1.2, strings.a4);
+	const low = equalHz(strings.lowest - BEYOND, strings.a4);
+	const high = equalHz(strings.highest + BEYOND, strings.a4);
 	const strongest = weights
 		.map((weight, i) => ({ weight, i }))
 		.sort((a, b) => b.weight - a.weight)
@@ -127,10 +136,12 @@ function bestSeries(
 	const tried: number[] = [];
 	const total = weights.reduce((sum, weight) => sum + weight, 0);
 	// The knock of key and hammer rings low; it counts only against notes that lie so low themselves.
-	const knock = weights.reduce(
-		(sum, weight, i) => (frequencies[i] < KNOCK_BELOW_HZ && weight < KNOCK_WEIGHT ? sum + weight : sum),
-		0
-	);
+	const knockFor = (first: number) => {
+		const isShort = first > SHORT_STRING_HZ;
+		const below = isShort ? Math.max(KNOCK_BELOW_HZ, LOUD_KNOCK_SHARE * first) : KNOCK_BELOW_HZ;
+		const most = isShort ? Infinity : KNOCK_WEIGHT;
+		return weights.reduce((sum, weight, i) => (frequencies[i] < below && weight < most ? sum + weight : sum), 0);
+	};
 	for (const { i } of strongest) {
 		for (let partial = 1; partial <= 10; partial++) {
 			const rough = frequencies[i] / partial;
@@ -139,7 +150,7 @@ function bestSeries(
 			const first = rough * Math.sqrt((1 + inharmonicity) / (1 + inharmonicity * partial * partial));
 			if (first < low || first > high || tried.some((other) => Math.abs(other / first - 1) < 0.001)) continue;
 			tried.push(first);
-			const sound = first > 2 * KNOCK_BELOW_HZ ? total - knock : total;
+			const sound = first > 2 * KNOCK_BELOW_HZ ? total - knockFor(first) : total;
 			const match = matchSeries(frequencies, weights, sound, first, inharmonicity, resolution);
 			const near = expected && Math.abs(1200 * Math.log2(first / expected)) < 80 ? PRIOR : 0;
 			if (!best || match.score + near > best.score) best = { ...match, score: match.score + near };
@@ -165,6 +176,8 @@ function matchSeries(
 	const byPartial = new Array<number>(HIGHEST_PARTIAL).fill(0);
 	let b = typicalB;
 	let fundamental = first / Math.sqrt(1 + b);
+	/** The partial that fixed the fundamental, which holds whatever B turns out to be. */
+	let anchor = { partial: 1, frequency: first };
 	let explained = 0;
 	let matched = 0;
 	let missing = 0;
@@ -199,12 +212,13 @@ function matchSeries(
 		matched++;
 		missing += pending;
 		pending = 0;
-		if (matched === 1) fundamental = measured / (n * Math.sqrt(1 + b * n * n));
+		if (matched === 1) anchor = { partial: n, frequency: measured };
 		else if (sharpness > TELLING_SHARPNESS) {
 			const fitting = ((measured / (n * fundamental)) ** 2 - 1) / (n * n);
 			b = Math.min(Math.max(b + (corrected ? 0.5 : 0.9) * (fitting - b), 0.2 * typicalB), 5 * typicalB);
 			corrected = true;
 		}
+		fundamental = anchor.frequency / (anchor.partial * Math.sqrt(1 + b * anchor.partial ** 2));
 	}
 	const share = explained / total;
 	return {
@@ -217,12 +231,24 @@ function matchSeries(
 	};
 }
 
-/** The note a pitch belongs to; one within 80 cents of what is expected counts as the expected one. */
+/** Whether so much of the sound lies outside a string's series that another note must be sounding. */
+export function isSecondNote({ firstPartial, foreign }: Pick<RecognisedNote, 'firstPartial' | 'foreign'>): boolean {
+	const { fromHz, toHz, secondNote } = UNDAMPED;
+	const up = Math.min(Math.max((firstPartial - fromHz) / (toHz - fromHz), 0), 1);
+	return foreign > SECOND_NOTE + up * (secondNote - SECOND_NOTE);
+}
+
+/**
+ * The note a pitch belongs to: one within 80 cents of what is expected counts as the expected one, and one
+ * little beyond the ends of the keyboard as its last one, out of tune as it may be.
+ */
 export function noteOfPitch(
 	pitch: number,
 	strings: ExpectedStrings,
 	expected?: { readonly note: number; readonly pitch: Hz }
 ): number {
 	if (expected && Math.abs(1200 * Math.log2(pitch / expected.pitch)) < 80) return expected.note;
-	return Math.round(A4 + 12 * Math.log2(hz(pitch) / strings.a4));
+	const place = A4 + 12 * Math.log2(hz(pitch) / strings.a4);
+	const within = Math.min(Math.max(place, strings.lowest), strings.highest);
+	return Math.abs(place - within) < BEYOND ? Math.round(within) : Math.round(place);
 }

@@ -31,6 +31,32 @@ export interface KnownB {
 	readonly doubt: number;
 }
 
+/** With so few partials one that belongs to something else cannot be told by its misfit alone. */
+const FEW_PARTIALS = 6;
+/** No string of that note is more than so many times as stiff, or as limp, as such strings usually are. */
+const PLAUSIBLE = 2.5;
+
+/**
+ * The partials that make a string such as this note has: with few of them, and a B that no such string has, the one
+ * without which B comes nearest to the usual is left out.
+ */
+export function plausiblePartials<T extends PartialFrequency>(partials: readonly T[], usualB: number): readonly T[] {
+	if (partials.length < 3 || partials.length >= FEW_PARTIALS || !(usualB > 0)) return partials;
+	const strangeness = (some: readonly T[]) => {
+		const { x, y, sigma } = squares(some);
+		const line = fitRobustLine(x, y, sigma);
+		return line && line.slope > 0 && line.intercept > 0
+			? Math.abs(Math.log(line.slope / line.intercept / usualB))
+			: Infinity;
+	};
+	if (strangeness(partials) < Math.log(PLAUSIBLE)) return partials;
+	const [best] = partials
+		.map((without) => partials.filter((each) => each !== without))
+		.map((some) => ({ some, strange: strangeness(some) }))
+		.sort((a, b) => a.strange - b.strange);
+	return best.strange < Math.log(PLAUSIBLE) ? best.some : partials;
+}
+
 /**
  * F and B from partial frequencies: (f_n / n)^2 = F^2 + F^2 B n^2 is a straight line in n^2
  * (Fletcher 1964, eq. 9 squared), fitted robustly.
