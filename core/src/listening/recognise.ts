@@ -91,8 +91,25 @@ export function recogniseNote(
 		firstPartial: best.firstPartial,
 		inharmonicity: best.inharmonicity,
 		score: best.score,
-		foreign: isPair(best) ? 1 : 1 - best.explained
+		foreign: isPair(best) ? 1 : 1 - best.explained + loners(best)
 	};
+}
+
+/** From this partial on a string's partials die away together: one that stands far above those about it is another note's. */
+const LONER_FROM = 10;
+const LONER_NEIGHBOURS = 4;
+const LONER_RATIO = 3;
+
+/** Share of the sound in high partials that stand alone. */
+function loners({ byPartial, explained }: Match): number {
+	const total = byPartial.reduce((sum, weight) => sum + weight, 0);
+	const alone = byPartial.reduce((sum, weight, i) => {
+		if (i + 1 < LONER_FROM) return sum;
+		const about = byPartial.slice(i - LONER_NEIGHBOURS, i + LONER_NEIGHBOURS + 1);
+		const next = Math.max(...about.filter((_, k) => k !== LONER_NEIGHBOURS));
+		return weight > LONER_RATIO * next ? sum + weight : sum;
+	}, 0);
+	return total > 0 ? (explained * alone) / total : 0;
 }
 
 /**
