@@ -1,5 +1,6 @@
 /* Figures of the estimator, as one JSON object on standard output: run by scripts/bench.mjs. */
 import FFT from 'fft.js';
+import { fitDampedPartial, leastFrequencyError, partialEnvelope } from '../src/listening/envelope';
 import {
 	addRoomNoise,
 	cents,
@@ -7,14 +8,18 @@ import {
 	createListener,
 	createRandom,
 	equalHz,
+	instrumentStrings,
 	hz,
 	hzAbove,
 	noteName,
+	partialHz,
 	renderStrike,
 	stringFromFirstPartial,
 	typicalInharmonicity,
 	type ListenerEvent
 } from '../src/index';
+import { adversarialFigures } from './adversarial';
+import { recordings } from './recordings';
 
 const RATE = 48_000;
 const A4 = hz(440);
@@ -27,7 +32,7 @@ const strings = {
 	inharmonicityAt: (note: number) => typicalInharmonicity('upright', note)
 };
 
-function scene(note: number, off: number, stiffness: number, seed: number) {
+function scene(note: number, off: number, stiffness: number, seed: number, glide?: { cents: number; seconds: number }) {
 	const pitch = hzAbove(equalHz(note, A4), cents(off));
 	const b = stiffness * typicalInharmonicity('upright', note);
 	const sound = new Float32Array(2 * RATE);
@@ -37,7 +42,8 @@ function scene(note: number, off: number, stiffness: number, seed: number) {
 		sampleRate: RATE,
 		seconds: 1.7,
 		strength: 0.7,
-		seed
+		seed,
+		glide
 	};
 	sound.set(renderStrike(strike), START * RATE);
 	addRoomNoise(sound, RATE, 20, seed + 1);
@@ -131,6 +137,111 @@ function memory(minutes: number) {
 	return { megabytes: heap(), growth: heap() - before, minutes };
 }
 
-console.log(
-	JSON.stringify({ errors: errors(), latency: [33, 45, 57, 69, 81].map(latency), speed: speed(), memory: memory(10) })
-);
+/** One sinusoid in white noise against the Cramer-Rao bound; 2,000 runs a point, at a rate that such pitches need. */
+function sinusoids() {
+	const rate = 8000;
+	const RUNS = 2000;
+	return [0.1, 0.3, 1].map((seconds) => ({
+		seconds,
+		ratios: [0, 20, 40, 60].map((snrDb) => {
+			const random = createRandom(snrDb + 1);
+			const snr = 10 ** (snrDb / 10);
+			const count = Math.round(seconds * rate);
+			const sound = new Float32Array(count);
+			let squares = 0;
+			for (let run = 0; run < RUNS; run++) {
+				const frequency = 200 + 1800 * random.uniform();
+				const phase = 2 * Math.PI * random.uniform();
+				const noise = Math.sqrt(1 / (2 * snr));
+				for (let i = 0; i < count; i++)
+					sound[i] = Math.cos((2 * Math.PI * frequency * i) / rate + phase) + noise * random.normal();
+				const found = fitDampedPartial(partialEnvelope(sound, rate, frequency + random.normal(), frequency)!)!;
+				squares += (found.frequency - frequency) ** 2;
+			}
+			return Math.sqrt(squares / RUNS) / leastFrequencyError(snr, count, rate);
+		})
+	}));
+}
+
+/** Errors against the pitch at the fixed moment while the pitch still falls after the blow. */
+function gliding() {
+	const random = createRandom(8);
+	const off: number[] = [];
+	const b: number[] = [];
+	for (let note = 21; note <= 96; note++)
+		for (let run = 0; run < 2; run++) {
+			const glide = { cents: 1 + 4 * random.uniform(), seconds: 0.08 + 0.12 * random.uniform() };
+			const made = scene(note, 30 * (random.uniform() - 0.5), Math.exp(0.2 * random.normal()), 77 * note + run, glide);
+			const event = listen(made.sound).find(({ kind }) => kind === 'reading');
+			if (event?.kind !== 'reading' || event.reading.note !== note) continue;
+			const { pitch, moment, inharmonicity } = event.reading;
+			off.push(Math.abs(centsBetween(made.pitch, pitch) - glide.cents * Math.exp(-moment / glide.seconds)));
+			if (inharmonicity !== undefined && note <= 84) b.push(Math.abs(inharmonicity / made.b - 1));
+		}
+	return { median: quantile(off, 0.5), high: quantile(off, 0.95), b: quantile(b, 0.5) };
+}
+
+/** Two windows of one strike, half a second each: the same string must say the same twice. */
+async function recorded() {
+	const registers = { 'A0 to F♯2': [21, 42], 'A2 to F♯4': [45, 66], 'A4 to F♯6': [69, 90], 'A6 to C8': [93, 108] };
+	const measured: { note: number; b: number; error: number }[] = [];
+	const off = Object.keys(registers).map(() => ({ apart: [] as number[], within: [] as number[] }));
+	let [recognised, all] = [0, 0];
+	for (const { note, samples, sampleRate } of await recordings()) {
+		const listener = createListener({
+			sampleRate,
+			strings: { ...strings, inharmonicityAt: (each) => typicalInharmonicity('grand', each) }
+		});
+		const random = createRandom(note);
+		const room = new Float32Array(sampleRate).map(() => 1e-5 * random.normal());
+		const events = [...listener.push(room), ...listener.push(samples), ...listener.push(room)];
+		const event = events.find(({ kind }) => kind === 'reading');
+		all++;
+		if (event?.kind !== 'reading' || event.reading.note !== note) continue;
+		recognised++;
+		const { fundamental, inharmonicity: b, inharmonicityError: error, struckAt } = event.reading;
+		if (b === undefined || error === undefined) continue;
+		measured.push({ note, b, error });
+		const string = { fundamental, inharmonicity: b };
+		const start = Math.round((struckAt - 1 + 0.15) * sampleRate);
+		const half = Math.round(0.5 * sampleRate);
+		const register = Object.values(registers).findIndex(([from, to]) => note >= from && note <= to);
+		for (let partial = 1; partial <= 8; partial++) {
+			const about = partialHz(string, partial);
+			const [first, second] = [0, 1].map((k) => {
+				const from = start + k * half;
+				const envelope = partialEnvelope(samples.subarray(from, from + half), sampleRate, about, fundamental);
+				return envelope && fitDampedPartial(envelope);
+			});
+			// A partial that has died is the room's.
+			if (!first || !second || first.left > 0.1 || second.left > 0.1) continue;
+			const apart = Math.abs(1200 * Math.log2(second.frequency / first.frequency));
+			off[register].apart.push(apart);
+			off[register].within.push(Math.abs(second.frequency - first.frequency) / Math.hypot(first.error, second.error));
+		}
+	}
+	return {
+		recognised,
+		all,
+		scatter: instrumentStrings('grand', measured).inharmonicity.scatter,
+		registers: Object.keys(registers).map((name, i) => ({
+			name,
+			partials: off[i].apart.length,
+			median: quantile(off[i].apart, 0.5),
+			high: quantile(off[i].apart, 0.9),
+			within: off[i].within.filter((each) => each < 2).length / off[i].within.length
+		}))
+	};
+}
+
+const figures = {
+	errors: errors(),
+	latency: [33, 45, 57, 69, 81].map(latency),
+	speed: speed(),
+	memory: memory(10),
+	sinusoids: sinusoids(),
+	gliding: gliding(),
+	recorded: await recorded(),
+	misleading: adversarialFigures()
+};
+console.log(JSON.stringify(figures));
