@@ -50,3 +50,6 @@ export * from './strings/instrumentStrings';
 export * from './curve/curveErrors';
 export * from './curve/likestWish';
 export * from './strings/stringTable';
+export * from './listening/unison';
+export * from './listening/strikeKeeper';
+export type { Component } from './listening/components';

@@ -1,4 +1,4 @@
-import type { Due, ListenerEvent } from '@fendrel/core';
+import type { Due, KeptStrike, ListenerEvent } from '@fendrel/core';
 import { proxy, transfer, wrap, type Remote } from 'comlink';
 import type { ListeningSetup, ListeningWorker } from '$lib/workers/listening';
 import Worker from '$lib/workers/listening.worker?worker';
@@ -15,7 +15,8 @@ export class Ear {
 
 	static async open(
 		setup: Omit<ListeningSetup, 'sampleRate'>,
-		onEvents: (events: ListenerEvent[]) => void
+		onEvents: (events: ListenerEvent[]) => void,
+		onStrike: (strike: KeptStrike) => void
 	): Promise<Ear> {
 		const context = new AudioContext({ latencyHint: 'interactive' });
 		await context.audioWorklet.addModule(captureUrl);
@@ -33,7 +34,8 @@ export class Ear {
 		await remote.open(
 			{ ...setup, sampleRate: context.sampleRate },
 			transfer(channel.port2, [channel.port2]),
-			proxy(onEvents)
+			proxy(onEvents),
+			proxy(onStrike)
 		);
 		return new Ear(context, input, worker, remote);
 	}

@@ -1,4 +1,4 @@
-import type { Due, InstrumentTwin, ListenerEvent } from '@fendrel/core';
+import type { Due, InstrumentTwin, KeptStrike, ListenerEvent } from '@fendrel/core';
 import type { ListeningSetup } from '$lib/workers/listening';
 import { Ear } from './ear';
 import { MicrophoneFault, openMicrophone, type Microphone } from './microphone';
@@ -18,6 +18,8 @@ export interface ListeningOptions {
 	readonly moved: MovedPins;
 	readonly onMoved: (moved: MovedPins) => void;
 	readonly onEvents: (events: ListenerEvent[]) => void;
+	/** The sound of a blow that was read, once it has sounded. */
+	readonly onStrike: (strike: KeptStrike) => void;
 }
 
 /** The source of sound: chosen, opened, watched, closed. */
@@ -65,8 +67,8 @@ export class Listening {
 		this.fault = undefined;
 		this.silentSince = undefined;
 		try {
-			const { setup, twin, moved, onMoved } = this.options;
-			this.ear = await Ear.open(setup, (events) => this.hear(events));
+			const { setup, twin, moved, onMoved, onStrike } = this.options;
+			this.ear = await Ear.open(setup, (events) => this.hear(events), onStrike);
 			this.ear.expect(this.due);
 			const { context, input } = this.ear;
 			if (this.source === 'simulated') this.simulated = new SimulatedInstrument(twin, moved, onMoved, context, input);

@@ -1,4 +1,4 @@
-import type { Due, ListenerEvent } from '@fendrel/core';
+import type { Due, KeptStrike, ListenerEvent } from '@fendrel/core';
 
 /** What the listening worker is told of the instrument; functions cannot cross, so B comes as a table. */
 export interface ListeningSetup {
@@ -12,8 +12,16 @@ export interface ListeningSetup {
 
 /** The listening worker as the page sees it. */
 export interface ListeningWorker {
-	/** Listens to the blocks of samples that come in through `port` until `close`. */
-	open(setup: ListeningSetup, port: MessagePort, onEvents: (events: ListenerEvent[]) => void): void;
+	/**
+	 * Listens to the blocks of samples that come in through `port` until `close`; tells what it hears, and hands over the
+	 * sound of each blow that was read once it has sounded.
+	 */
+	open(
+		setup: ListeningSetup,
+		port: MessagePort,
+		onEvents: (events: ListenerEvent[]) => void,
+		onStrike: (strike: KeptStrike) => void
+	): void;
 	expect(due: Due | undefined): void;
 	close(): void;
 }

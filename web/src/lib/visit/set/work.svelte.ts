@@ -6,6 +6,7 @@ import { saveChanges } from '../requests';
 import { Setting, type Kept } from '../setting.svelte';
 import { Sync } from '../sync.svelte';
 import type { SetAction } from './keys';
+import { Unison } from './unison.svelte';
 
 export interface WorkOptions {
 	readonly visit: {
@@ -28,6 +29,7 @@ export class Work {
 	readonly sync: Sync;
 	readonly listening: Listening;
 	readonly setting: Setting;
+	readonly unison = new Unison();
 	private moved: MovedPins;
 	private ready = false;
 	/** Work begun before this device's own store has answered is newer than what the store remembers. */
@@ -51,7 +53,8 @@ export class Work {
 				this.moved = moved;
 				this.keepPlace();
 			},
-			onEvents: (events) => this.setting.hear(events)
+			onEvents: (events) => this.setting.hear(events),
+			onStrike: (strike) => void this.unison.hear(strike, this.setting.strings.indexes.length)
 		});
 		this.setting = new Setting({
 			twin,
@@ -83,6 +86,7 @@ export class Work {
 		return () => {
 			this.setting.stop();
 			this.sync.stop();
+			this.unison.close();
 			void this.listening.stop();
 		};
 	}

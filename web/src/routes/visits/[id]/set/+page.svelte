@@ -13,6 +13,8 @@
 	import SourceChoice from '$lib/visit/set/SourceChoice.svelte';
 	import { SET_KEYS, setKeyAction } from '$lib/visit/set/keys';
 	import Messages from '$lib/visit/set/Messages.svelte';
+	import UnisonPanel from '$lib/visit/set/UnisonPanel.svelte';
+	import { AUDIBLE } from '$lib/visit/set/unisonWords';
 	import { Work } from '$lib/visit/set/work.svelte';
 	import { roomState } from '$lib/visit/set/room';
 	import { planFor } from '$lib/tuning/plan';
@@ -38,6 +40,13 @@
 		if (detail > 0) (target as Element).closest<HTMLElement>('button')?.blur();
 	}
 	const room = $derived(roomState(listening));
+	/** With several strings open the unison is the work; with one, only a false beat is worth the place. */
+	const closer = $derived.by(() => {
+		const heard = work.unison.heard;
+		if (!heard || heard.note !== setting.step.note || heard.strings !== setting.strings.indexes.length)
+			return undefined;
+		return heard.strings > 1 || heard.analysis.partials.some(({ depth }) => depth >= AUDIBLE) ? heard : undefined;
+	});
 </script>
 
 <svelte:window {onkeydown} {onclick} />
@@ -93,7 +102,7 @@
 			</div>
 		</section>
 		<aside class="ear">
-			<EarPanel step={setting.step} {plan} />
+			{#if closer}<UnisonPanel heard={closer} a4={visit.a4} />{:else}<EarPanel step={setting.step} {plan} />{/if}
 			{#if listening.simulated}<Lever onturn={(by) => work.turn(by)} onstrike={() => work.strike()} />{/if}
 		</aside>
 	</div>

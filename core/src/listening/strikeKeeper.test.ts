@@ -1,0 +1,80 @@
+import { describe, expect, it } from 'vitest';
+import { createRandom } from '../numeric/random';
+import { renderStrike } from '../sounding/strike';
+import { typicalInharmonicity } from '../strings/inharmonicity';
+import { stringFromFirstPartial } from '../strings/stiffString';
+import { equalHz, hzAbove } from '../units/pitch';
+import { cents, hz } from '../units/quantity';
+import { createListener } from './listener';
+import { StrikeKeeper, type KeptStrike } from './strikeKeeper';
+import { analyseUnison } from './unison';
+
+const RATE = 24_000;
+const stringAt = (note: number, off: number) =>
+	stringFromFirstPartial(hzAbove(equalHz(note, hz(440)), cents(off)), typicalInharmonicity('upright', note));
+
+/** Blows at given seconds into a quiet room, heard block by block as from a device. */
+function hear(
+	blows: readonly {
+		readonly at: number;
+		readonly note: number;
+		readonly offs: readonly number[];
+		readonly rings?: number;
+	}[],
+	seconds: number
+) {
+	const random = createRandom(2);
+	const sound = new Float32Array(seconds * RATE).map(() => 1e-4 * random.normal());
+	for (const { at, note, offs, rings = 2.4 } of blows)
+		renderStrike({
+			note,
+			strings: offs.map((off) => stringAt(note, off)),
+			sampleRate: RATE,
+			seconds: rings,
+			strength: 0.8,
+			seed: note
+		}).forEach((value, i) => {
+			const place = Math.round(at * RATE) + i;
+			if (place < sound.length) sound[place] += value;
+		});
+	const listener = createListener({
+		sampleRate: RATE,
+		strings: { lowest: 21, highest: 108, a4: hz(440), inharmonicityAt: (note) => typicalInharmonicity('upright', note) }
+	});
+	const keeper = new StrikeKeeper(RATE);
+	const kept: KeptStrike[] = [];
+	for (let from = 0; from < sound.length; from += 700) {
+		const block = sound.subarray(from, from + 700);
+		kept.push(...keeper.push(block, listener.push(block)));
+	}
+	return { kept, sound };
+}
+
+describe('a kept strike', () => {
+	it('is the sound from its settling on, sample by sample, and shows the unison', () => {
+		const { kept, sound } = hear([{ at: 0.5, note: 60, offs: [0, 2.5] }], 3.5);
+		expect(kept.map(({ note }) => note)).toEqual([60]);
+		const [{ struckAt, samples, string }] = kept;
+		expect(struckAt).toBeCloseTo(0.5, 1);
+		const from = Math.round((struckAt + 0.25) * RATE);
+		expect([...samples.subarray(0, 50)]).toEqual([...sound.subarray(from, from + 50)]);
+		expect(samples.length / RATE).toBeCloseTo(1.8, 3);
+		const { told, spread } = analyseUnison({ samples, sampleRate: RATE, string, strings: 2 });
+		expect(told).toBe(2);
+		expect(spread!.cents).toBeCloseTo(2.5, 1);
+	});
+
+	it('ends where the next blow falls, and is none when too little was heard', () => {
+		const { kept } = hear(
+			[
+				{ at: 0.4, note: 60, offs: [0], rings: 1.19 },
+				{ at: 1.6, note: 64, offs: [0], rings: 0.35 },
+				{ at: 2.1, note: 67, offs: [0] }
+			],
+			4.8
+		);
+		expect(kept.map(({ note }) => note)).toEqual([60, 67]);
+		expect(kept[0].samples.length / RATE).toBeCloseTo(1.6 - 0.4 - 0.25, 1);
+		expect(hear([], 2).kept).toEqual([]);
+	});
+});
