@@ -47,6 +47,9 @@
 		font-family: var(--mono);
 		padding: 0.1rem 0;
 	}
+	td.soft {
+		font-family: inherit;
+	}
 	.figure {
 		text-align: right;
 		padding-right: 0.8rem;

@@ -49,7 +49,10 @@ export function unisonWords({ note, strings, analysis }: HeardUnison, a4: number
 		title,
 		figure: spread.cents.toFixed(1),
 		unit: `cents from end to end${told < strings ? `, ${told} of ${strings} strings told apart` : ''}`,
-		how: `Known to ±${Math.max(0.05, 2 * spread.error).toFixed(spread.error < 0.025 ? 2 : 1)}. One string’s false beat looks the same: mute all but one to see.`,
+		how: `Known to ±${Math.max(0.05, 2 * spread.error).toFixed(spread.error < 0.025 ? 2 : 1)}. ${told < strings ? limit : ''} One string’s false beat looks the same: mute all but one to see.`.replace(
+			'  ',
+			' '
+		),
 		beats
 	};
 }
