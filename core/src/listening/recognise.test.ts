@@ -5,7 +5,7 @@ import { typicalInharmonicity } from '../strings/inharmonicity';
 import { noteName } from '../units/note';
 import { equalHz, hzAbove } from '../units/pitch';
 import { cents, hz } from '../units/quantity';
-import { noteOfPitch, recogniseNote } from './recognise';
+import { isSecondNote, noteOfPitch, recogniseNote } from './recognise';
 import type { Peak } from './spectrum';
 
 const A4 = hz(440);
@@ -103,5 +103,50 @@ describe('recognition from peaks', () => {
 		}));
 		const found = recogniseNote(scattered, strings, RESOLUTION);
 		expect(found === undefined || found.foreign > 0.17).toBe(true);
+	});
+});
+
+describe('the top strings of a real piano', () => {
+	/** A short string with its knock, louder than itself, and undamped neighbours ringing along. */
+	const treble = (note: number, neighbours: number): Peak[] => [
+		...peaksOf(note, (partial) => (partial === 1 ? 0 : partial <= 3 ? -25 : undefined)),
+		{ frequency: 44, magnitude: 1.2 },
+		{ frequency: 86, magnitude: 0.8 },
+		{ frequency: 320, magnitude: 0.4 },
+		...[-9, -5].map((step) => ({ frequency: equalHz(note + step, A4), magnitude: neighbours }))
+	];
+	const found = (peaks: Peak[]) =>
+		recogniseNote(
+			[...peaks].sort((a, b) => b.magnitude - a.magnitude),
+			strings,
+			RESOLUTION
+		);
+
+	it('are heard through a loud knock and neighbours that ring along, but not through a second note', () => {
+		for (const note of [102, 105, 107]) {
+			const alone = found(treble(note, 0.08))!;
+			expect(noteOfPitch(alone.firstPartial, strings)).toBe(note);
+			expect(isSecondNote(alone)).toBe(false);
+			const both = found(treble(note, 0.9));
+			expect(both === undefined || isSecondNote(both)).toBe(true);
+		}
+		// In the middle, where dampers lie on the strings, so much foreign sound is a second note.
+		expect(isSecondNote({ firstPartial: hz(440), foreign: 0.25 })).toBe(true);
+		expect(isSecondNote({ firstPartial: hz(3500), foreign: 0.25 })).toBe(false);
+	});
+
+	it('belong to the last key when they stand a semitone out', () => {
+		expect(noteOfPitch(hzAbove(equalHz(108, A4), cents(99)), strings)).toBe(108);
+		expect(noteOfPitch(hzAbove(equalHz(21, A4), cents(-105)), strings)).toBe(21);
+		expect(noteOfPitch(hzAbove(equalHz(108, A4), cents(250)), strings)).toBe(111);
+		expect(noteOfPitch(hzAbove(equalHz(22, A4), cents(10)), strings)).toBe(22);
+	});
+
+	it('are not taken for a high partial of a bass string that sounds with them', () => {
+		const bass = peaksOf(40, (partial) => -2 * partial);
+		const [top] = peaksOf(103, (partial) => (partial === 1 ? -3 : undefined));
+		const both = found([...bass, top])!;
+		expect(noteOfPitch(both.firstPartial, strings)).toBe(40);
+		expect(both.foreign).toBeGreaterThan(found(bass)!.foreign + 0.1);
 	});
 });

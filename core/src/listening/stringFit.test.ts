@@ -4,7 +4,7 @@ import { createRandom } from '../numeric/random';
 import { partialHz } from '../strings/stiffString';
 import { centsBetween } from '../units/pitch';
 import { hz } from '../units/quantity';
-import { fitHoldingB, fitString } from './stringFit';
+import { fitHoldingB, fitString, plausiblePartials } from './stringFit';
 
 const string = (fundamental: number, b: number) => ({ fundamental: hz(fundamental), inharmonicity: b });
 const partialsOf = (fundamental: number, b: number, count: number, error = 0.001) =>
@@ -78,5 +78,23 @@ describe('F with B held', () => {
 		partials[2] = { ...partials[2], frequency: partials[2].frequency * 2 ** (30 / 1200) };
 		const held = fitHoldingB(partials, { value: 2e-4, doubt: 0.01 })!;
 		expect(Math.abs(centsBetween(partialHz(string(110, 2e-4), 1), held.pitch))).toBeLessThan(0.05);
+	});
+});
+
+describe('partials of a short string', () => {
+	const B = 8e-3;
+	const partials = (strange?: number) =>
+		[1, 2, 3, 4].map((partial) => ({
+			partial,
+			frequency: partial * 2000 * Math.sqrt(1 + B * partial * partial) * (partial === strange ? 0.96 : 1),
+			error: 0.2
+		}));
+
+	it('lose the one that no such string has, when there are too few to outvote it', () => {
+		expect(plausiblePartials(partials(4), B).map(({ partial }) => partial)).toEqual([1, 2, 3]);
+		expect(plausiblePartials(partials(), B)).toHaveLength(4);
+		// A string that is merely stiffer than usual keeps them all.
+		expect(plausiblePartials(partials(), B / 2)).toHaveLength(4);
+		expect(plausiblePartials(partials().slice(0, 2), B / 9)).toHaveLength(2);
 	});
 });

@@ -1,0 +1,123 @@
+import { equalHz, hz, temperamentById } from '@fendrel/core';
+import { describe, expect, it } from 'vitest';
+import { BALANCED, drawCurve, type CurveChoice, type KeptCurve } from '$lib/tuning/curve';
+import type { KnownString } from '$lib/tuning/strings';
+import { Sheet, type SheetData } from './sheet.svelte';
+
+const INSTRUMENT = { kind: 'upright' as const, lowest: 21, highest: 108 };
+const kept = (id: string, wish: CurveChoice, day: number, deviations?: number[]): KeptCurve => ({
+	id,
+	visitId: null,
+	madeAt: new Date(2026, 5, day),
+	wish,
+	lowest: 21,
+	deviations: deviations ?? drawCurve({ ...INSTRUMENT, measured: [] }, wish),
+	notesRead: 0
+});
+const data = (change: Partial<SheetData> = {}): SheetData => ({
+	visit: { a4: 440, stretch: 'none' },
+	instrument: INSTRUMENT,
+	temperament: temperamentById('equal'),
+	measured: [],
+	readings: [],
+	curve: undefined,
+	curves: [],
+	lastCurveId: undefined,
+	standing: { by: 'found', at: new Date(2026, 5, 1), notes: [] },
+	...change
+});
+const sheetOf = (change: Partial<SheetData> = {}, draft?: CurveChoice) => {
+	const all = data(change);
+	return new Sheet(() => all, draft);
+};
+
+describe('the curve sheet', () => {
+	it('begins with the plan’s curve, with what leads an old plan, or with a draft', () => {
+		const planned = kept('a', { ...BALANCED, lead: 'fifths' }, 3);
+		expect(sheetOf({ curve: planned }).wish).toEqual(planned.wish);
+		expect(sheetOf({ visit: { a4: 440, stretch: 'twelfths' } }).wish.lead).toBe('twelfths');
+		expect(sheetOf().wish).toEqual(BALANCED);
+		const draft = { ...BALANCED, top: 5 };
+		expect(sheetOf({ curve: planned }, draft).wish).toEqual(draft);
+	});
+
+	it('knows when it shows the plan’s curve, and how far new readings would move it', () => {
+		const planned = kept('a', BALANCED, 3);
+		const sheet = sheetOf({ curve: planned });
+		expect([sheet.isTaken, sheet.shift! < 0.001]).toEqual([true, true]);
+		sheet.wish = { ...BALANCED, lead: 'octaves' };
+		expect([sheet.isTaken, sheet.shift]).toEqual([false, undefined]);
+		// A piano twice as stiff as its curve was drawn for.
+		const stiff: KnownString[] = [30, 45, 60, 75, 90].map((note) => ({
+			note,
+			b: 2 * 6e-4,
+			error: 1e-5,
+			partials: [],
+			by: 'strike'
+		}));
+		const read = sheetOf({ curve: planned, measured: stiff });
+		expect(read.isTaken).toBe(false);
+		expect(read.shift).toBeGreaterThan(1);
+	});
+
+	it('keeps the selected note where it is put, and lets it go again', () => {
+		const sheet = sheetOf();
+		sheet.selected = 72;
+		const before = sheet.at;
+		sheet.hold(before + 0.5);
+		expect(sheet.held).toEqual([72]);
+		expect(sheet.at).toBeCloseTo(before + 0.5, 2);
+		sheet.selected = 40;
+		sheet.hold(-3);
+		expect(sheet.held).toEqual([40, 72]);
+		sheet.hold(undefined);
+		expect(sheet.held).toEqual([72]);
+		sheet.releaseAll();
+		sheet.selected = 72;
+		expect(sheet.at).toBeCloseTo(before, 6);
+	});
+
+	it('offers the plan’s curve, last visit’s, earlier ones and every priority to compare with', () => {
+		const [now, last, old] = [kept('a', BALANCED, 20), kept('b', BALANCED, 10), kept('c', BALANCED, 1)];
+		const sheet = sheetOf({ curve: now, curves: [now, last, old], lastCurveId: 'b' });
+		expect(sheet.besides.slice(0, 5).map(({ name }) => name)).toEqual([
+			'nothing',
+			'the plan’s curve',
+			'last visit’s 10 Jun 2026',
+			'curve of 1 Jun 2026',
+			'no stretch'
+		]);
+		expect(sheet.besides).toHaveLength(5 + 6);
+		expect(sheet.beside.id).toBe('taken');
+		sheet.besideId = 'gone';
+		expect(sheet.beside.id).toBe('none');
+		// A curve from before the keyboard was corrected is shown for the keys that there are.
+		const short = sheetOf({ curves: [kept('d', BALANCED, 2, [-3, 0, 4])] });
+		expect(short.besides.find(({ id }) => id === 'd')!.deviations).toHaveLength(88);
+	});
+
+	it('takes up how the instrument was tuned, and says when too little was read', () => {
+		const wish = { ...BALANCED, lead: 'double-octaves' };
+		const deviations = drawCurve({ ...INSTRUMENT, measured: [] }, wish);
+		const notes = deviations.map((cents, i) => ({ note: 21 + i, cents: cents - 7 + 0.3 * Math.sin(9 * i) }));
+		const sheet = sheetOf({ standing: { by: 'left', at: new Date(2026, 5, 1), notes } });
+		sheet.likeItWas();
+		expect(sheet.wish.lead).toBe('double-octaves');
+		expect(sheet.likeness).toMatch(/^88 notes as it was left 1 Jun 2026: this explains it well/);
+		expect(sheet.standingShift).toBeCloseTo(7, 0);
+		const few = sheetOf({ standing: { by: 'found', at: new Date(), notes: notes.slice(0, 5) } });
+		few.likeItWas();
+		expect(few.wish).toEqual(BALANCED);
+		expect(few.likeness).toMatch(/^Too little is known/);
+	});
+
+	it('shows readings against the curve as it is drawn', () => {
+		const sheet = sheetOf({
+			readings: [{ note: 96, takenAt: new Date(), pitch: equalHz(96, hz(440)), accepted: true }]
+		});
+		const flat = sheet.summary.notes.get(96)!.left!;
+		expect(flat).toBeCloseTo(-drawCurve({ ...INSTRUMENT, measured: [] }, BALANCED)[75], 2);
+		sheet.wish = { ...BALANCED, top: 20 };
+		expect(sheet.summary.notes.get(96)!.left!).toBeLessThan(flat);
+	});
+});
