@@ -183,3 +183,20 @@ describe('what is not one string', () => {
 		expect(() => createListener({ sampleRate: 8000, strings })).toThrow(/8000/);
 	});
 });
+
+describe('the background', () => {
+	it('is told with the level: mains that hum between blows, and nothing of it while a note sounds', () => {
+		const rate = 24_000;
+		const listener = createListener({
+			sampleRate: rate,
+			strings: { lowest: 21, highest: 108, a4: hz(440), inharmonicityAt: () => 4e-4 }
+		});
+		const hum = Float32Array.from(
+			{ length: 1.5 * rate },
+			(_, i) => 2e-3 * (Math.sin((2 * Math.PI * 50 * i) / rate) + Math.sin((2 * Math.PI * 100 * i) / rate))
+		);
+		const told = listener.push(hum).flatMap((event) => (event.kind === 'level' ? [event.hum] : []));
+		expect(told[0]).toBeUndefined();
+		expect(told.at(-1)).toBe(50);
+	});
+});

@@ -1,5 +1,6 @@
 import type { Hz } from '../units/quantity';
 import { Blow } from './blow';
+import { HumWatch } from './hum';
 import { OnsetFollower, SLICE_SECONDS } from './onset';
 import { measurePartials } from './partials';
 import type { ListenerEvent } from './reading';
@@ -63,6 +64,7 @@ class StreamListener implements Listener {
 	private readonly hop: number;
 	private readonly slice: number;
 	private readonly onset = new OnsetFollower();
+	private readonly mains: HumWatch;
 	private due: Due | undefined;
 	private count = 0;
 	private sinceSlice = 0;
@@ -87,6 +89,7 @@ class StreamListener implements Listener {
 		this.hop = size / FRAMES_PER_SIZE;
 		this.ring = new Float32Array(4 * size);
 		this.slice = Math.round(SLICE_SECONDS * sampleRate);
+		this.mains = new HumWatch(sampleRate);
 	}
 
 	expect(due: Due | undefined): void {
@@ -118,11 +121,20 @@ class StreamListener implements Listener {
 	private endSlice(events: ListenerEvent[]): void {
 		const at = this.now;
 		const from = (this.count - this.slice) & (this.ring.length - 1);
-		const level = this.onset.slice(this.contiguous(from), 0, this.slice);
+		const last = this.contiguous(from);
+		const level = this.onset.slice(last, 0, this.slice);
+		this.mains.push(last, this.struck === undefined && !level.blow);
 		this.loudest = Math.max(this.loudest, level.db);
 		this.clipped ||= level.clipped;
 		if (at - this.sinceLevel >= LEVEL_EVERY_SECONDS) {
-			events.push({ kind: 'level', at, level: this.loudest, noise: level.noiseDb, clipped: this.clipped });
+			events.push({
+				kind: 'level',
+				at,
+				level: this.loudest,
+				noise: level.noiseDb,
+				clipped: this.clipped,
+				hum: this.mains.hum
+			});
 			this.sinceLevel = at;
 			this.loudest = -120;
 			this.clipped = false;

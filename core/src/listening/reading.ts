@@ -46,6 +46,8 @@ export type ListenerEvent =
 			readonly level: number;
 			readonly noise: number;
 			readonly clipped: boolean;
+			/** Mains frequency that hums in the background; undefined while none does. */
+			readonly hum: Hz | undefined;
 	  }
 	| { readonly kind: 'blow'; readonly at: number }
 	/** Where the pitch stands now, every few hundredths of a second while a note sounds. */

@@ -32,6 +32,8 @@ export class Listening {
 	level = $state(-120);
 	noise = $state(-120);
 	clipped = $state(false);
+	/** Mains frequency that hums, in Hz. */
+	hum = $state<number | undefined>();
 	simulated = $state.raw<SimulatedInstrument | undefined>();
 
 	private ear: Ear | undefined;
@@ -107,6 +109,7 @@ export class Listening {
 			this.level = event.level;
 			this.noise = event.noise;
 			this.clipped = event.clipped;
+			this.hum = event.hum;
 			this.watchSilence(event.at, event.level);
 		}
 		this.options.onEvents(events);

@@ -43,11 +43,12 @@ describe('keys in Set', () => {
 });
 
 describe('the room in words', () => {
-	const quiet = { state: 'on', source: 'microphone', noise: -70, clipped: false } as const;
+	const quiet = { state: 'on', source: 'microphone', noise: -70, clipped: false, hum: undefined } as const;
 	it('says what to change, and nothing when nothing is to be changed', () => {
 		expect(roomState(quiet).advice).toBeUndefined();
 		expect(roomState({ ...quiet, noise: -30 }).advice).toMatch(/move the microphone closer/);
 		expect(roomState({ ...quiet, clipped: true }).advice).toMatch(/move the microphone away/);
+		expect(roomState({ ...quiet, hum: 50 }).advice).toMatch(/hum at 50 Hz: unplug the lamp/);
 		expect(roomState({ ...quiet, state: 'off' }).title).toBe('Not listening');
 	});
 });

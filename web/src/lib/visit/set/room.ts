@@ -15,8 +15,9 @@ export function roomState({
 	state,
 	source,
 	noise,
-	clipped
-}: Pick<Listening, 'state' | 'source' | 'noise' | 'clipped'>): RoomState {
+	clipped,
+	hum
+}: Pick<Listening, 'state' | 'source' | 'noise' | 'clipped' | 'hum'>): RoomState {
 	if (state === 'off') return { title: 'Not listening', detail: undefined, advice: undefined };
 	if (state === 'opening') return { title: 'Opening the sound', detail: undefined, advice: undefined };
 	const simulated = source === 'simulated';
@@ -25,6 +26,12 @@ export function roomState({
 			title: 'Too loud',
 			detail: undefined,
 			advice: 'The sound is clipped: move the microphone away, or turn its level down.'
+		};
+	if (hum !== undefined)
+		return {
+			title: 'Listening',
+			detail: `hum at ${hum} Hz`,
+			advice: `The mains hum at ${hum} Hz: unplug the lamp or the charger nearby, or move the microphone away from it.`
 		};
 	if (noise > LOUD_ROOM_DB)
 		return {

@@ -1,0 +1,74 @@
+import type { Hz } from '../units/quantity';
+import { hz } from '../units/quantity';
+
+/** Mains frequencies of the world. */
+const MAINS = [50, 60] as const;
+/** Lamps and transformers hum at these multiples; two of them must stand out. */
+const HARMONICS = [1, 2, 3, 4, 6] as const;
+const LEAST_HARMONICS = 2;
+/** A harmonic stands this far above the sound on either side of it, and above digital silence. */
+const STANDS_DB = 14;
+const BESIDE_HZ = 7;
+const LEAST_LEVEL_DB = -80;
+const SECONDS = 1;
+
+/** Listens between blows for the mains: a lamp's dimmer or a loose plug sings into low notes. */
+export class HumWatch {
+	/** The mains frequency that hums; undefined while none does. */
+	hum: Hz | undefined;
+	private readonly samples: Float32Array;
+	private readonly window: Float32Array;
+	private count = 0;
+
+	constructor(private readonly sampleRate: number) {
+		const length = Math.round(SECONDS * sampleRate);
+		this.samples = new Float32Array(length);
+		this.window = Float32Array.from({ length }, (_, i) => 0.5 - 0.5 * Math.cos((2 * Math.PI * (i + 0.5)) / length));
+	}
+
+	/** Takes samples of a quiet stretch; a blow in between begins the second anew. */
+	push(samples: Float32Array, quiet: boolean): void {
+		if (!quiet) {
+			this.count = 0;
+			return;
+		}
+		for (let i = 0; i < samples.length; i++) {
+			this.samples[this.count++] = samples[i];
+			if (this.count < this.samples.length) continue;
+			this.count = 0;
+			this.hum = this.judge();
+		}
+	}
+
+	private judge(): Hz | undefined {
+		const found = MAINS.map((mains) => {
+			const standing = HARMONICS.filter((harmonic) => {
+				const at = harmonic * mains;
+				const beside = Math.max(this.levelAt(at - BESIDE_HZ), this.levelAt(at + BESIDE_HZ));
+				const level = this.levelAt(at);
+				return level > LEAST_LEVEL_DB && level > beside + STANDS_DB;
+			});
+			return { mains, standing: standing.length };
+		}).sort((a, b) => b.standing - a.standing);
+		// 300 Hz belongs to both: the one with more of its own decides.
+		return found[0].standing >= LEAST_HARMONICS && found[0].standing > found[1].standing
+			? hz(found[0].mains)
+			: undefined;
+	}
+
+	/** Level of one frequency over the second, in decibels of full scale. */
+	private levelAt(frequency: number): number {
+		const turn = (2 * Math.PI * frequency) / this.sampleRate;
+		const [dc, ds] = [Math.cos(turn), Math.sin(turn)];
+		let [c, s, re, im] = [1, 0, 0, 0];
+		for (let i = 0; i < this.samples.length; i++) {
+			const value = this.samples[i] * this.window[i];
+			re += value * c;
+			im += value * s;
+			const next = c * dc - s * ds;
+			s = s * dc + c * ds;
+			c = next;
+		}
+		return 20 * Math.log10((4 * Math.hypot(re, im)) / this.samples.length + 1e-9);
+	}
+}
