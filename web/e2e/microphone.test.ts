@@ -96,9 +96,9 @@ test('a string heard through the microphone is stored within half a cent', async
 	expect(rows.filter(({ accepted }) => accepted)).toHaveLength(1);
 
 	await page.getByRole('link', { name: 'Close' }).click();
-	await expect(page.getByText(/^438\.1\d Hz$/)).toBeVisible();
+	await expect(page.getByText(/^438\.[12]\d Hz$/)).toBeVisible();
 	await page.getByRole('button', { name: 'Finish the visit' }).click();
-	await expect(page.getByText(/Left at A4 = 438\.1 Hz, equal/)).toBeVisible();
+	await expect(page.getByText(/Left at A4 = 438\.[12] Hz, equal/)).toBeVisible();
 });
 
 test('the microphone goes away in mid-note: said, nothing lost, and it goes on', async ({ page }) => {
