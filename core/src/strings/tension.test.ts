@@ -71,6 +71,8 @@ describe('tension and strength', () => {
 		expect(stringProblem({ ...A4_STRING, length: 2 }, hz(440))).toContain('another unit');
 		expect(stringProblem({ material: 'steel', length: 2 }, hz(440))).toContain('another unit');
 		expect(stringProblem(A4_STRING, hz(440))).toBeUndefined();
+		// What was right at one pitch is worked out at any other, however strained.
+		expect(stringLoad({ ...A4_STRING, length: 2 }, hz(440)).breakingShare).toBeGreaterThan(5);
 		expect(() => stringLoad({ material: 'steel', core: Number.NaN }, hz(440))).toThrow('NaN');
 	});
 });

@@ -144,10 +144,11 @@ function massOf({ material, core, outer, windingDensity = COPPER }: StringData):
 /**
  * Tension, breaking share and inharmonicity of a string at a pitch: T = (2 L F)^2 mu, B = pi^3 E d^4 / (64 T L^2)
  * (Fletcher 1964) with d the core's diameter. Partial data give a partial answer.
- * @throws RangeError when a figure is no string's (see stringProblem)
+ * @throws RangeError when a figure is no string's at any pitch (see stringProblem): a keyboard that is put to
+ * another pitch may strain its strings beyond reason, and must show it rather than fail
  */
 export function stringLoad(data: StringData, pitch: Hz): StringLoad {
-	const problem = stringProblem(data, pitch);
+	const problem = stringProblem(data);
 	if (problem) throw new RangeError(`stringLoad: ${problem}`);
 	const { core, length } = data;
 	const { stiffness, strength: ofMaterial, warnAt }: WireMaterial = WIRE[data.material];

@@ -53,7 +53,7 @@
 	{onpointerdown}
 	{onkeydown}
 >
-	<svg {width} {height} aria-hidden="true">
+	<svg class="drawing" {width} {height} aria-hidden="true">
 		<ValueAxis
 			ticks={chart.ticks}
 			from={margin.left}
@@ -85,15 +85,6 @@
 		cursor: crosshair;
 		min-width: 0;
 		touch-action: manipulation;
-	}
-	svg {
-		display: block;
-		max-width: 100%;
-	}
-	text {
-		font-family: var(--mono);
-		font-size: 13px;
-		fill: var(--soft);
 	}
 	.said {
 		fill: var(--ink);

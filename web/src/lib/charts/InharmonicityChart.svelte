@@ -15,6 +15,7 @@
 
 <div bind:clientWidth={width}>
 	<svg
+		class="drawing"
 		{width}
 		{height}
 		role="img"
@@ -42,15 +43,6 @@
 </div>
 
 <style>
-	svg {
-		display: block;
-		max-width: 100%;
-	}
-	text {
-		font-family: var(--mono);
-		font-size: 13px;
-		fill: var(--soft);
-	}
 	.name {
 		fill: var(--warn);
 		font-weight: 700;

@@ -28,7 +28,7 @@
 </script>
 
 <div bind:clientWidth={width}>
-	<svg {width} {height} role="img" aria-label="Beats per second by the lower note. {said}">
+	<svg class="drawing" {width} {height} role="img" aria-label="Beats per second by the lower note. {said}">
 		<clipPath id={clip}>
 			<rect
 				x={margin.left}
@@ -67,15 +67,6 @@
 <style>
 	div {
 		min-width: 0;
-	}
-	svg {
-		display: block;
-		max-width: 100%;
-	}
-	text {
-		font-family: var(--mono);
-		font-size: 13px;
-		fill: var(--soft);
 	}
 	.name {
 		fill: var(--ink);

@@ -25,7 +25,7 @@
 		<b>How does it keep its pitch?</b>
 		<span class="soft">cents from {zero}; ring: found, dot: left</span>
 	</figcaption>
-	<svg {width} {height} role="img" aria-label="Pitch record. {said}">
+	<svg class="drawing" {width} {height} role="img" aria-label="Pitch record. {said}">
 		<ValueAxis
 			ticks={chart.yTicks}
 			from={margin.left}
@@ -46,17 +46,8 @@
 </figure>
 
 <style>
-	svg {
-		display: block;
-		max-width: 100%;
-	}
 	figcaption {
 		margin-bottom: 0.4rem;
-	}
-	text {
-		font-family: var(--mono);
-		font-size: 13px;
-		fill: var(--soft);
 	}
 	.stretch {
 		stroke: var(--faint);

@@ -14,6 +14,7 @@
 
 <div bind:clientWidth={width}>
 	<svg
+		class="drawing"
 		{width}
 		{height}
 		role="img"
@@ -53,15 +54,6 @@
 </div>
 
 <style>
-	svg {
-		display: block;
-		max-width: 100%;
-	}
-	text {
-		font-family: var(--mono);
-		font-size: 13px;
-		fill: var(--soft);
-	}
 	.now {
 		fill: var(--felt);
 	}

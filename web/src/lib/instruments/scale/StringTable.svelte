@@ -10,7 +10,7 @@
 		type LineContext,
 		type TypedLine
 	} from './table';
-	import { signed } from '$lib/ui/format';
+	import { signed, typedNoteName } from '$lib/ui/format';
 	import type { StringLine } from './schema';
 
 	interface Props {
@@ -38,12 +38,7 @@
 		if ('problem' in read) return;
 		onchange(withLines(lines, [read.line]));
 		// The next note up is what one measures next, on the same kind of wire.
-		const next =
-			read.line.note < context.highest
-				? noteName(read.line.note + 1)
-						.replace('♯', '#')
-						.replace('♭', 'b')
-				: '';
+		const next = read.line.note < context.highest ? typedNoteName(read.line.note + 1) : '';
 		typed = { ...EMPTY_LINE, wire: typed.wire, note: next };
 		firstField?.focus();
 	}

@@ -1,4 +1,4 @@
-import { hz, stringProblem, WIRE, type Hz, type StringData, type StringTableRow, type WireName } from '@fendrel/core';
+import { stringProblem, WIRE, type Hz, type StringData, type StringTableRow, type WireName } from '@fendrel/core';
 import { z } from 'zod';
 
 const WIRES = Object.keys(WIRE) as [WireName, ...WireName[]];
@@ -42,7 +42,7 @@ export function tableRowOf(line: StringLine): StringTableRow {
 	return { note: line.note, strings: line.strings, data: stringDataOf(line) };
 }
 
-/** Why a line cannot be, as a sentence; undefined when it can. */
-export function lineProblem(line: StringLine, pitch: Hz = hz(440)): string | undefined {
+/** Why a line cannot be where its note is to sound, as a sentence; undefined when it can. */
+export function lineProblem(line: StringLine, pitch: Hz): string | undefined {
 	return stringProblem(stringDataOf(line), pitch);
 }

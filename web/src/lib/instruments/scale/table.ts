@@ -1,6 +1,6 @@
 import { equalHz, hz, noteName, parseNote, WIRE, type WireName } from '@fendrel/core';
 import Papa from 'papaparse';
-import { counted } from '$lib/ui/format';
+import { counted, typedNoteName } from '$lib/ui/format';
 import { lineProblem, type StringLine } from './schema';
 
 /** A line as it is typed. */
@@ -68,7 +68,7 @@ const text = (value: number | null) => (value === null ? '' : String(value));
 
 export function typedLine({ note, strings, material, core, length, outer, strength }: StringLine): TypedLine {
 	return {
-		note: noteName(note).replace('♯', '#').replace('♭', 'b'),
+		note: typedNoteName(note),
 		strings: String(strings),
 		wire: material,
 		core: text(core),

@@ -76,7 +76,7 @@
 
 <div class="stiff">
 	<section>
-		<h2><b>How stiff are its strings?</b> <span>B by note, log scale</span></h2>
+		<h2><b>How stiff are its strings?</b> <span>inharmonicity B by note; equal steps up are equal ratios</span></h2>
 		<InharmonicityChart
 			data={{
 				lowest,
