@@ -1,3 +1,4 @@
+import { mean, sum } from 'd3-array';
 import { hz, type Cents, type Hz } from '../units/quantity';
 import type { FramePartial } from './partials';
 import type { MeasuredPartial, StringReading } from './reading';
@@ -6,11 +7,18 @@ import { fitHoldingB, fitString, plausiblePartials, type KnownB, type PartialFre
 /** How far a typical inharmonicity may be from a string's own. */
 const UNREAD_DOUBT = 0.5;
 
+const WANDER_FRAMES = 4;
+
 /** One frame of a blow: where its middle lies after the blow, and its partials. */
 interface Frame {
 	readonly since: number;
 	readonly partials: readonly FramePartial[];
+	/** What its frequencies are multiplied by to stand where the pitch was at the fixed moment. */
+	bend: number;
 }
+
+/** B and the fall of the pitch after the blow are told apart in so many rounds. */
+const LEVEL_ROUNDS = 2;
 
 /** Collects the frames of one blow and turns them into figures. */
 export class Blow {
@@ -19,7 +27,7 @@ export class Blow {
 	inharmonicity: number;
 	/** Relative uncertainty of `inharmonicity`: large until the blow's own frames have told it. */
 	private doubt = UNREAD_DOUBT;
-	private pitches: number[] = [];
+	private readonly pitches: number[] = [];
 
 	constructor(
 		readonly note: number,
@@ -33,24 +41,52 @@ export class Blow {
 		this.fundamental = firstPartial / Math.sqrt(1 + inharmonicity);
 	}
 
-	/** Takes a frame; tells the pitch now, or undefined while nothing has been measured by phase. */
+	/** Takes a frame towards the reading; tells the pitch now, or undefined while nothing has been measured by phase. */
 	add(since: number, partials: readonly FramePartial[]): { pitch: Hz; error: Cents } | undefined {
-		this.frames.push({ since, partials });
+		this.frames.push({ since, partials, bend: 1 });
 		const byPhase = partials.filter((partial) => partial.byPhase);
-		if (byPhase.length > 2) {
-			// B does not change within a blow: the mean over its frames settles faster than any one of them.
-			const whole = fitString(plausiblePartials(this.mean(-Infinity, Infinity), this.usualB), this.knownB);
-			if (whole?.inharmonicity !== undefined && whole.inharmonicityError !== undefined) {
-				this.inharmonicity = whole.inharmonicity;
-				this.doubt = whole.inharmonicityError / whole.inharmonicity;
-			}
-		}
+		if (byPhase.length > 2) this.learnB();
+		return this.follow(partials);
+	}
+
+	/** Tells the pitch of a frame, and keeps nothing of it. */
+	follow(partials: readonly FramePartial[]): { pitch: Hz; error: Cents } | undefined {
+		const byPhase = partials.filter((partial) => partial.byPhase);
 		const held = fitHoldingB(byPhase.length ? byPhase : partials, this.knownB);
 		if (!held) return undefined;
 		this.fundamental = held.fundamental;
 		if (byPhase.length === 0) return undefined;
 		this.pitches.push(held.pitch);
+		if (this.pitches.length > WANDER_FRAMES) this.pitches.shift();
 		return { pitch: held.pitch, error: held.pitchError };
+	}
+
+	/** B does not change within a blow: the mean over its frames settles faster than any one of them. */
+	private learnB(): void {
+		const whole = fitString(plausiblePartials(this.mean(-Infinity, Infinity), this.usualB), this.knownB);
+		if (whole?.inharmonicity === undefined || whole.inharmonicityError === undefined) return;
+		this.inharmonicity = whole.inharmonicity;
+		this.doubt = whole.inharmonicityError / whole.inharmonicity;
+	}
+
+	/**
+	 * Brings all frames to the pitch of the fixed moment. High partials die first, so that without this they would say
+	 * what the string was just after the blow, low ones what it became, and B would take up the difference.
+	 */
+	private level(at: number, half: number): void {
+		const pitches = this.frames.map(({ partials }) =>
+			fitHoldingB(
+				partials.filter(({ byPhase }) => byPhase),
+				this.knownB
+			)
+		);
+		const near = this.frames.flatMap(({ since }, i) => {
+			const pitch = pitches[i]?.pitch;
+			return pitch !== undefined && Math.abs(since - at) <= half ? [{ x: since - at, y: pitch as number }] : [];
+		});
+		if (near.length === 0) return;
+		const reference = lineAtZero(near);
+		this.frames.forEach((frame, i) => (frame.bend = reference / (pitches[i]?.pitch ?? reference)));
 	}
 
 	private get knownB(): KnownB {
@@ -59,17 +95,20 @@ export class Blow {
 
 	/** How far the last pitches wander, in cents from lowest to highest; 0 with fewer than three. */
 	wander(): number {
-		const last = this.pitches.slice(-4);
-		return last.length < 3 ? 0 : 1200 * Math.log2(Math.max(...last) / Math.min(...last));
+		return this.pitches.length < 3 ? 0 : 1200 * Math.log2(Math.max(...this.pitches) / Math.min(...this.pitches));
 	}
 
 	/**
 	 * The figure of the blow: pitch from the frames within `half` seconds of the moment, B from all of them.
-	 * A note that died before its moment is read from its last frames.
+	 * A note that died before its moment is read from its last frames, an early moment from the first.
 	 * @returns undefined when no partial has been measured by phase
 	 */
 	reading(moment: number, half: number, levelOf: (magnitude: number) => number): StringReading | undefined {
-		const at = Math.min(moment, this.frames[this.frames.length - 1].since);
+		const at = Math.min(Math.max(moment, this.frames[0].since), this.frames[this.frames.length - 1].since);
+		for (let round = 0; round < LEVEL_ROUNDS; round++) {
+			this.level(at, half);
+			if (this.doubt < UNREAD_DOUBT) this.learnB();
+		}
 		const partials = plausiblePartials(this.mean(at - half, at + half), this.usualB);
 		const fit = fitHoldingB(partials, this.knownB);
 		if (!fit) return undefined;
@@ -87,22 +126,35 @@ export class Blow {
 				partial,
 				frequency: hz(frequency),
 				error,
-				level: levelOf(magnitude)
+				level: levelOf(magnitude),
+				decay: this.decayOf(partial)
 			}))
 		};
+	}
+
+	/** From the slope of its level over the frames (least squares). */
+	private decayOf(partial: number): number | undefined {
+		const points = this.frames.flatMap(({ since, partials }) => {
+			const found = partials.find((each) => each.partial === partial);
+			return found ? [{ since, level: Math.log(found.magnitude) }] : [];
+		});
+		const middle = mean(points, ({ since }) => since) ?? 0;
+		const spread = sum(points, ({ since }) => (since - middle) ** 2);
+		const slope = sum(points, ({ since, level }) => (since - middle) * level) / spread;
+		return slope < 0 ? -1 / slope : undefined;
 	}
 
 	/** Mean frequency of each partial over frames: steps of phase add up, so this is the slope from end to end. */
 	private mean(from: number, to: number): (PartialFrequency & { magnitude: number })[] {
 		const sums = new Map<number, { weight: number; sum: number; count: number; magnitude: number }>();
-		for (const { since, partials } of this.frames) {
+		for (const { since, partials, bend } of this.frames) {
 			if (since < from || since > to) continue;
 			for (const { partial, frequency, error, byPhase, magnitude } of partials) {
 				if (!byPhase) continue;
 				const entry = sums.get(partial) ?? { weight: 0, sum: 0, count: 0, magnitude: 0 };
 				const weight = 1 / (error * error);
 				entry.weight += weight;
-				entry.sum += weight * frequency;
+				entry.sum += weight * bend * frequency;
 				entry.count++;
 				entry.magnitude = Math.max(entry.magnitude, magnitude);
 				sums.set(partial, entry);
@@ -119,4 +171,11 @@ export class Blow {
 			}))
 			.sort((a, b) => a.partial - b.partial);
 	}
+}
+
+/** Height at zero of the line through points (least squares); of a single one, or of points at one place, their mean. */
+function lineAtZero(points: readonly { readonly x: number; readonly y: number }[]): number {
+	const [x, y] = [mean(points, (point) => point.x) ?? 0, mean(points, (point) => point.y) ?? 0];
+	const spread = sum(points, (point) => (point.x - x) ** 2);
+	return spread > 0 ? y - (x * sum(points, (point) => (point.x - x) * (point.y - y))) / spread : y;
 }

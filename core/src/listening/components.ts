@@ -30,6 +30,10 @@ const LEAST_TURNS = 0.5;
 /** A partial is heard for so many of its own decay times. */
 const HEARD_DECAYS = 3;
 const ROUNDS = 60;
+/** Enough to see which of several starts leads on. */
+const FIRST_ROUNDS = 8;
+/** Refined until a round betters what is left by less than this share: far below what the errors state. */
+const SETTLED = 1e-8;
 /** Steps to either side at which a further tone is looked for, in parts of the resolution, and how far. */
 const SEARCH = { step: 0.35, reach: 24 } as const;
 
@@ -51,9 +55,9 @@ interface Fit {
  * @param most how many can be meant: three for a unison, two for a false beat
  */
 export function resolveComponents(envelope: PartialEnvelope, most: number): ResolvedPartial | undefined {
-	const { re, im, rate, about } = envelope;
-	const count = re.length;
-	const power = re.reduce((sum, value, k) => sum + value * value + im[k] * im[k], 0);
+	const { rate, about } = envelope;
+	const count = envelope.re.length;
+	const power = powerOf(envelope);
 	if (!(power > 0)) return undefined;
 	let best = refine(envelope, [startOf(envelope)]);
 	const slowest = Math.max(1e-3 / count, Math.min(...best.tones.map(({ loss }) => loss)));
@@ -121,87 +125,154 @@ function withOneMore(envelope: PartialEnvelope, { tones }: Fit, apart: number): 
 		}
 	}
 	tried.sort((a, b) => a.left - b.left);
-	return tried
+	const best = tried
 		.slice(0, 3)
-		.map(({ tones: start }) => refine(envelope, start))
+		.map(({ tones: start }) => refine(envelope, start, FIRST_ROUNDS))
 		.reduce((best, each) => (each.left < best.left ? each : best));
+	return refine(envelope, best.tones);
 }
 
-/** Amplitudes and phases of tones whose turns and losses are given, in place. @returns the power left over */
-function amplitudes({ re, im }: PartialEnvelope, tones: readonly Tone[]): number {
-	const unknowns = 2 * tones.length;
-	const normal = bandedMatrix(unknowns, unknowns - 1);
-	const right = new Float64Array(unknowns);
-	const columns = tones.map(() => ({ c: 0, s: 0 }));
-	let power = 0;
-	for (let k = 0; k < re.length; k++) {
-		power += re[k] ** 2 + im[k] ** 2;
-		tones.forEach(({ turn, loss }, i) => {
-			const fall = Math.exp(-loss * k);
-			columns[i].c = fall * Math.cos(turn * k);
-			columns[i].s = fall * Math.sin(turn * k);
+/**
+ * Amplitudes and phases of tones whose turns and losses are given, in place. What two tones have in common is a
+ * geometric series; only what the envelope has in common with each is summed.
+ * @returns the power left over
+ */
+function amplitudes(envelope: PartialEnvelope, tones: readonly Tone[]): number {
+	const { re, im } = envelope;
+	const count = re.length;
+	const n = tones.length;
+	const gram = new Float64Array(2 * n * n);
+	const right = new Float64Array(2 * n);
+	tones.forEach(({ turn, loss }, i) => {
+		const fall = Math.exp(-loss);
+		const [dc, ds] = [fall * Math.cos(turn), fall * Math.sin(turn)];
+		let [c, s, sumRe, sumIm] = [1, 0, 0, 0];
+		for (let k = 0; k < count; k++) {
+			sumRe += re[k] * c + im[k] * s;
+			sumIm += im[k] * c - re[k] * s;
+			const next = c * dc - s * ds;
+			s = s * dc + c * ds;
+			c = next;
+		}
+		right[2 * i] = sumRe;
+		right[2 * i + 1] = sumIm;
+		tones.forEach((other, j) => {
+			const [sumOfRe, sumOfIm] = geometric(loss + other.loss, other.turn - turn, count);
+			gram[2 * (n * i + j)] = sumOfRe + (i === j ? 1e-12 * count : 0);
+			gram[2 * (n * i + j) + 1] = sumOfIm;
 		});
-		columns.forEach(({ c, s }, i) => {
-			right[2 * i] += re[k] * c + im[k] * s;
-			right[2 * i + 1] += im[k] * c - re[k] * s;
-			for (let j = 0; j <= i; j++) {
-				const same = c * columns[j].c + s * columns[j].s;
-				const across = c * columns[j].s - s * columns[j].c;
-				addToBanded(normal, 2 * i, 2 * j, same);
-				addToBanded(normal, 2 * i + 1, 2 * j + 1, same);
-				if (i === j) continue;
-				addToBanded(normal, 2 * i + 1, 2 * j, across);
-				addToBanded(normal, 2 * i, 2 * j + 1, -across);
-			}
-		});
-	}
-	for (let i = 0; i < unknowns; i++) addToBanded(normal, i, i, 1e-12 * re.length);
+	});
+	const power = powerOf(envelope);
 	const explained = right.slice();
-	try {
-		factorBanded(normal);
-	} catch {
-		return power;
-	}
-	solveFactored(normal, right);
+	if (!solveComplex(gram, right, n)) return power;
+	let left = power;
 	tones.forEach((tone, i) => {
 		tone.re = right[2 * i];
 		tone.im = right[2 * i + 1];
+		left -= explained[2 * i] * tone.re + explained[2 * i + 1] * tone.im;
 	});
-	return power - explained.reduce((sum, value, i) => sum + value * right[i], 0);
+	return Math.max(left, 0);
+}
+
+/** Sum of exp((-loss + i turn) k) over k from 0 to count - 1. */
+function geometric(loss: number, turn: number, count: number): [number, number] {
+	const fall = Math.exp(-loss);
+	const [downRe, downIm] = [1 - fall * Math.cos(turn), -fall * Math.sin(turn)];
+	const size = downRe * downRe + downIm * downIm;
+	if (size < 1e-18) return [count, 0];
+	const last = Math.exp(-loss * count);
+	const [upRe, upIm] = [1 - last * Math.cos(turn * count), -last * Math.sin(turn * count)];
+	return [(upRe * downRe + upIm * downIm) / size, (upIm * downRe - upRe * downIm) / size];
+}
+
+const powers = new WeakMap<PartialEnvelope, number>();
+
+function powerOf(envelope: PartialEnvelope): number {
+	let power = powers.get(envelope);
+	if (power === undefined) {
+		power = envelope.re.reduce((sum, value, k) => sum + value * value + envelope.im[k] * envelope.im[k], 0);
+		powers.set(envelope, power);
+	}
+	return power;
+}
+
+/** Solves a small complex system in place (real and imaginary in turn) without pivoting: it is positive definite. */
+function solveComplex(matrix: Float64Array, right: Float64Array, n: number): boolean {
+	const at = (i: number, j: number) => 2 * (n * i + j);
+	for (let i = 0; i < n; i++) {
+		const [pr, pi] = [matrix[at(i, i)], matrix[at(i, i) + 1]];
+		const size = pr * pr + pi * pi;
+		if (!(size > 0)) return false;
+		for (let row = 0; row < n; row++) {
+			if (row === i) continue;
+			const [mr, mi] = [matrix[at(row, i)], matrix[at(row, i) + 1]];
+			const [fr, fi] = [(mr * pr + mi * pi) / size, (mi * pr - mr * pi) / size];
+			for (let j = i; j < n; j++) {
+				const [xr, xi] = [matrix[at(i, j)], matrix[at(i, j) + 1]];
+				matrix[at(row, j)] -= fr * xr - fi * xi;
+				matrix[at(row, j) + 1] -= fr * xi + fi * xr;
+			}
+			const [xr, xi] = [right[2 * i], right[2 * i + 1]];
+			right[2 * row] -= fr * xr - fi * xi;
+			right[2 * row + 1] -= fr * xi + fi * xr;
+		}
+	}
+	for (let i = 0; i < n; i++) {
+		const [pr, pi] = [matrix[at(i, i)], matrix[at(i, i) + 1]];
+		const size = pr * pr + pi * pi;
+		const [xr, xi] = [right[2 * i], right[2 * i + 1]];
+		right[2 * i] = (xr * pr + xi * pi) / size;
+		right[2 * i + 1] = (xi * pr - xr * pi) / size;
+	}
+	return true;
 }
 
 /** Normal equations of turns and losses, amplitudes and phases among the unknowns; four to a tone. */
 function normalEquations({ re, im }: PartialEnvelope, tones: readonly Tone[]) {
 	const unknowns = 4 * tones.length;
-	const normal = bandedMatrix(unknowns, unknowns - 1);
 	const pull = new Float64Array(unknowns);
+	const sums = new Float64Array(unknowns * unknowns);
 	const [jr, ji] = [new Float64Array(unknowns), new Float64Array(unknowns)];
+	// Rotor of each tone, and by what it turns and falls from one window to the next.
+	const rotors = tones.flatMap(() => [1, 0]);
+	const steps = tones.flatMap(({ turn, loss }) => [Math.exp(-loss) * Math.cos(turn), Math.exp(-loss) * Math.sin(turn)]);
 	for (let k = 0; k < re.length; k++) {
-		let [er, ei] = [re[k], im[k]];
-		tones.forEach(({ turn, loss, re: a, im: b }, i) => {
-			const fall = Math.exp(-loss * k);
-			const [c, s] = [fall * Math.cos(turn * k), fall * Math.sin(turn * k)];
-			const [mr, mi] = [a * c - b * s, a * s + b * c];
+		let er = re[k];
+		let ei = im[k];
+		for (let i = 0; i < tones.length; i++) {
+			const { re: a, im: b } = tones[i];
+			const c = rotors[2 * i];
+			const s = rotors[2 * i + 1];
+			const mr = a * c - b * s;
+			const mi = a * s + b * c;
 			er -= mr;
 			ei -= mi;
-			[jr[4 * i], ji[4 * i]] = [c, s];
-			[jr[4 * i + 1], ji[4 * i + 1]] = [-s, c];
-			[jr[4 * i + 2], ji[4 * i + 2]] = [-k * mi, k * mr];
-			[jr[4 * i + 3], ji[4 * i + 3]] = [-k * mr, -k * mi];
-		});
+			jr[4 * i] = c;
+			ji[4 * i] = s;
+			jr[4 * i + 1] = -s;
+			ji[4 * i + 1] = c;
+			jr[4 * i + 2] = -k * mi;
+			ji[4 * i + 2] = k * mr;
+			jr[4 * i + 3] = -k * mr;
+			ji[4 * i + 3] = -k * mi;
+			rotors[2 * i] = c * steps[2 * i] - s * steps[2 * i + 1];
+			rotors[2 * i + 1] = s * steps[2 * i] + c * steps[2 * i + 1];
+		}
 		for (let i = 0; i < unknowns; i++) {
 			pull[i] += jr[i] * er + ji[i] * ei;
-			for (let j = 0; j <= i; j++) addToBanded(normal, i, j, jr[i] * jr[j] + ji[i] * ji[j]);
+			for (let j = 0; j <= i; j++) sums[i * unknowns + j] += jr[i] * jr[j] + ji[i] * ji[j];
 		}
 	}
+	const normal = bandedMatrix(unknowns, unknowns - 1);
+	for (let i = 0; i < unknowns; i++) for (let j = 0; j <= i; j++) addToBanded(normal, i, j, sums[i * unknowns + j]);
 	return { normal, pull };
 }
 
-function refine(envelope: PartialEnvelope, start: readonly Tone[]): Fit {
+function refine(envelope: PartialEnvelope, start: readonly Tone[], rounds = ROUNDS): Fit {
 	let tones = start.map((tone) => ({ ...tone }));
 	let left = amplitudes(envelope, tones);
 	let damping = 1e-3;
-	for (let round = 0; round < ROUNDS; round++) {
+	for (let round = 0; round < rounds; round++) {
 		const { normal, pull } = normalEquations(envelope, tones);
 		const unknowns = pull.length;
 		for (let i = 0; i < unknowns; i++)
@@ -219,7 +290,7 @@ function refine(envelope: PartialEnvelope, start: readonly Tone[]): Fit {
 		}));
 		const after = amplitudes(envelope, moved);
 		if (after < left) {
-			const settled = left - after < 1e-10 * left;
+			const settled = left - after < SETTLED * left;
 			[tones, left] = [moved, after];
 			damping = Math.max(1e-9, damping / 4);
 			if (settled) break;

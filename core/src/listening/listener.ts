@@ -1,15 +1,18 @@
-import type { Hz } from '../units/quantity';
+import { hz, type Hz } from '../units/quantity';
 import { Blow } from './blow';
+import { habitAt, USUAL_HABITS, type ListeningHabits } from './habits';
 import { HumWatch } from './hum';
 import { OnsetFollower, SLICE_SECONDS } from './onset';
 import { measurePartials } from './partials';
-import type { ListenerEvent } from './reading';
+import type { ListenerEvent, Refusal } from './reading';
 import { isSecondNote, LEAST_IN_BASS, noteOfPitch, recogniseNote, type ExpectedStrings } from './recognise';
 import { findPeaks, Spectrum } from './spectrum';
 
 export interface ListenerOptions {
 	readonly sampleRate: number;
 	readonly strings: ExpectedStrings;
+	/** USUAL_HABITS unless given. */
+	readonly habits?: ListeningHabits;
 }
 
 /** The note that is due, as a hint: another one is still recognised. */
@@ -20,9 +23,15 @@ export interface Due {
 
 /** Turns a stream of samples into timed readings. */
 export interface Listener {
-	/** Takes the next samples (mono, -1 to 1, any number) and tells what they brought, in order. */
-	push(samples: Float32Array): ListenerEvent[];
+	/**
+	 * Takes the next samples (mono, -1 to 1, any number) and tells what they brought, in order.
+	 * @param sampleRate when it is not the one before: what sounds is refused, and listening begins anew at that rate
+	 * @throws RangeError when the rate lies outside 16 to 192 kHz
+	 */
+	push(samples: Float32Array, sampleRate?: number): ListenerEvent[];
 	expect(due: Due | undefined): void;
+	/** Other habits, from the next blow on. */
+	attend(habits: ListeningHabits): void;
 }
 
 /** Frames of about 0.17 s see notes from C3 up apart from their neighbours; lower ones need twice that. */
@@ -43,26 +52,69 @@ const END_ABOVE_NOISE_DB = 6;
 /** Frames this near to the fixed moment make the figure: enough to still the noise, too few to blur a glide. */
 const READING_HALF_SECONDS = 0.08;
 
-/** Seconds after the blow at which a string is read: bass strings settle late, treble strings die early. */
-export function readingMoment(note: number): number {
-	if (note < 40) return 0.8;
-	if (note < 72) return 0.6;
-	return note < 90 ? 0.4 : 0.3;
-}
+/** The first figure comes from two frames so far apart: the sooner for it, if somewhat less sure. */
+const FIRST_STEP_SECONDS = 0.015;
 
 /** @throws RangeError when the sample rate lies outside 16 to 192 kHz */
-export function createListener({ sampleRate, strings }: ListenerOptions): Listener {
-	if (!(sampleRate >= 16_000 && sampleRate <= 192_000))
-		throw new RangeError(`createListener: a sample rate of ${sampleRate} Hz is outside 16000 to 192000`);
-	return new StreamListener(sampleRate, strings);
+export function createListener(options: ListenerOptions): Listener {
+	return new AnyRateListener(options);
 }
 
-class StreamListener implements Listener {
+/** Goes on when the sound card changes its rate: the clock runs through, the sound begins anew. */
+class AnyRateListener implements Listener {
+	private current: StreamListener;
+	private due: Due | undefined;
+	private habits: ListeningHabits;
+	private pushed = 0;
+	private before = 0;
+
+	constructor(private readonly options: ListenerOptions) {
+		this.habits = options.habits ?? USUAL_HABITS;
+		this.current = this.open(options.sampleRate);
+	}
+
+	private open(sampleRate: number): StreamListener {
+		if (!(sampleRate >= 16_000 && sampleRate <= 192_000))
+			throw new RangeError(`createListener: a sample rate of ${sampleRate} Hz is outside 16000 to 192000`);
+		const opened = new StreamListener(sampleRate, this.options.strings, this.before);
+		opened.attend(this.habits);
+		opened.expect(this.due);
+		return opened;
+	}
+
+	push(samples: Float32Array, sampleRate = this.current.sampleRate): ListenerEvent[] {
+		const events: ListenerEvent[] = [];
+		if (sampleRate !== this.current.sampleRate) {
+			const left = this.current;
+			this.before += this.pushed / left.sampleRate;
+			this.pushed = 0;
+			this.current = this.open(sampleRate);
+			left.breakOff(events);
+		}
+		this.pushed += samples.length;
+		this.current.push(samples, events);
+		return events;
+	}
+
+	expect(due: Due | undefined): void {
+		this.due = due;
+		this.current.expect(due);
+	}
+
+	attend(habits: ListeningHabits): void {
+		this.habits = habits;
+		this.current.attend(habits);
+	}
+}
+
+class StreamListener {
 	private readonly ring: Float32Array;
 	private readonly short: Spectrum;
 	private readonly long: Spectrum;
 	private readonly hop: number;
 	private readonly slice: number;
+	private readonly wrapped: Float32Array;
+	private habits: ListeningHabits = USUAL_HABITS;
 	private readonly onset = new OnsetFollower();
 	private readonly mains: HumWatch;
 	private due: Due | undefined;
@@ -80,8 +132,10 @@ class StreamListener implements Listener {
 	private peakDb = -120;
 
 	constructor(
-		private readonly sampleRate: number,
-		private readonly strings: ExpectedStrings
+		readonly sampleRate: number,
+		private readonly strings: ExpectedStrings,
+		/** Seconds that had passed when this rate began. */
+		private readonly startedAt: number
 	) {
 		const size = 2 ** Math.round(Math.log2(FRAME_SECONDS * sampleRate) + 0.3);
 		this.short = new Spectrum(size);
@@ -89,6 +143,7 @@ class StreamListener implements Listener {
 		this.hop = size / FRAMES_PER_SIZE;
 		this.ring = new Float32Array(4 * size);
 		this.slice = Math.round(SLICE_SECONDS * sampleRate);
+		this.wrapped = new Float32Array(this.slice);
 		this.mains = new HumWatch(sampleRate);
 	}
 
@@ -96,13 +151,28 @@ class StreamListener implements Listener {
 		this.due = due;
 	}
 
-	push(samples: Float32Array): ListenerEvent[] {
-		const events: ListenerEvent[] = [];
+	attend(habits: ListeningHabits): void {
+		this.habits = habits;
+	}
+
+	/** Nothing more comes of what sounds now. */
+	breakOff(events: ListenerEvent[]): void {
+		if (this.struck === undefined) return;
+		if (!this.done) this.refuse(events, 'interrupted');
+		events.push({ kind: 'ended', at: this.now });
+		this.struck = undefined;
+	}
+
+	push(samples: Float32Array, events: ListenerEvent[]): void {
 		const mask = this.ring.length - 1;
 		let from = 0;
 		while (from < samples.length) {
 			const take = Math.min(this.slice - this.sinceSlice, samples.length - from);
-			for (let i = 0; i < take; i++) this.ring[(this.count + i) & mask] = samples[from + i];
+			for (let i = 0; i < take; i++) {
+				const sample = samples[from + i];
+				// What no sound card sends, a broken file may hold.
+				this.ring[(this.count + i) & mask] = sample >= -8 && sample <= 8 ? sample : 0;
+			}
 			this.count += take;
 			this.sinceSlice += take;
 			from += take;
@@ -111,11 +181,10 @@ class StreamListener implements Listener {
 				this.endSlice(events);
 			}
 		}
-		return events;
 	}
 
 	private get now(): number {
-		return this.count / this.sampleRate;
+		return this.startedAt + this.count / this.sampleRate;
 	}
 
 	private endSlice(events: ListenerEvent[]): void {
@@ -166,39 +235,48 @@ class StreamListener implements Listener {
 	/** The last slice as one run of samples, copied only where the ring wraps. */
 	private contiguous(from: number): Float32Array {
 		if (from + this.slice <= this.ring.length) return this.ring.subarray(from, from + this.slice);
-		const copy = new Float32Array(this.slice);
-		for (let i = 0; i < this.slice; i++) copy[i] = this.ring[(from + i) & (this.ring.length - 1)];
-		return copy;
+		const { wrapped, ring } = this;
+		for (let i = 0; i < wrapped.length; i++) wrapped[i] = ring[(from + i) & (ring.length - 1)];
+		return wrapped;
 	}
 
 	private frame(events: ListenerEvent[], struck: number): void {
 		this.nextFrame = this.count + this.hop;
 		if (this.done && !this.blow) return;
-		const longFits = this.count - struck * this.sampleRate >= this.long.size + SKIP_SECONDS * this.sampleRate;
+		const longFits = this.now - struck >= this.long.size / this.sampleRate + SKIP_SECONDS;
 		if (!this.blow) this.recognise(events, struck, longFits);
 		const blow = this.blow;
 		if (!blow) return;
 		const spectrum = blow.note < LONG_BELOW ? this.long : this.short;
 		if (spectrum === this.long && !longFits) return;
+		const isFirst = this.framesOfSize === 0;
+		const firstStep = Math.round(FIRST_STEP_SECONDS * this.sampleRate);
+		if (isFirst) spectrum.take(this.ring, this.count - firstStep);
 		spectrum.take(this.ring, this.count);
-		const advance = this.framesOfSize > 0 ? this.hop + this.drift : 0;
+		const advance = isFirst ? firstStep : this.count - this.lastFrameAt;
 		this.framesOfSize++;
 		this.lastFrameAt = this.count;
 		const partials = measurePartials(spectrum, this.sampleRate, blow.fundamental, blow.inharmonicity, advance);
 		const since = this.now - struck - (spectrum.size + advance) / 2 / this.sampleRate;
-		const pitch = partials.length ? blow.add(since, partials) : undefined;
+		if (partials.length === 0) return;
+		const pitch = this.done ? blow.follow(partials) : blow.add(since, partials);
 		if (!pitch) return;
 		if (blow.wander() > WANDER_CENTS) {
 			this.refuse(events, 'unsteady');
 			return;
 		}
-		events.push({ kind: 'settling', at: this.now, since, note: blow.note, pitch: pitch.pitch, error: pitch.error });
-		if (!this.done && since >= readingMoment(blow.note) + READING_HALF_SECONDS) this.read(events, blow);
-	}
-
-	/** Frames fall on whole slices, so two of them may lie a little more than a hop apart. */
-	private get drift(): number {
-		return this.count - this.lastFrameAt - this.hop;
+		const { partial, moment } = habitAt(this.habits, blow.note);
+		const listened = partials.find((each) => each.partial === partial);
+		events.push({
+			kind: 'settling',
+			at: this.now,
+			since,
+			note: blow.note,
+			pitch: pitch.pitch,
+			error: pitch.error,
+			listened: listened && { partial, frequency: hz(listened.frequency) }
+		});
+		if (!this.done && since >= moment + READING_HALF_SECONDS) this.read(events, blow);
 	}
 
 	private recognise(events: ListenerEvent[], struck: number, longFits: boolean): void {
@@ -227,7 +305,7 @@ class StreamListener implements Listener {
 		this.framesOfSize = 0;
 	}
 
-	private refuse(events: ListenerEvent[], why: 'no note' | 'two notes' | 'unsteady'): void {
+	private refuse(events: ListenerEvent[], why: Refusal): void {
 		events.push({ kind: 'refused', at: this.now, why });
 		this.blow = undefined;
 		this.done = true;
@@ -241,7 +319,7 @@ class StreamListener implements Listener {
 	}
 
 	private read(events: ListenerEvent[], blow: Blow): void {
-		const moment = readingMoment(blow.note);
+		const { moment } = habitAt(this.habits, blow.note);
 		const spectrum = blow.note < LONG_BELOW ? this.long : this.short;
 		const reading = blow.reading(
 			moment,

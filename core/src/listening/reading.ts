@@ -8,6 +8,8 @@ export interface MeasuredPartial {
 	readonly error: number;
 	/** Level in decibels relative to full scale. */
 	readonly level: number;
+	/** Seconds in which it falls by 1/e; undefined when it did not fall while it was followed. */
+	readonly decay: number | undefined;
 }
 
 /** A string as measured from one blow. */
@@ -35,7 +37,9 @@ export type Refusal =
 	/** Two notes at once. */
 	| 'two notes'
 	/** A pitch that wanders as a voice does. */
-	| 'unsteady';
+	| 'unsteady'
+	/** The sound broke off: the sound card changed its rate. */
+	| 'interrupted';
 
 /** What the listener tells, in the order of time; `at` is seconds since it began. */
 export type ListenerEvent =
@@ -58,6 +62,8 @@ export type ListenerEvent =
 			readonly note: number;
 			readonly pitch: Hz;
 			readonly error: Cents;
+			/** The register's listening partial; undefined when all are heard together, or when it is not to be heard. */
+			readonly listened: { readonly partial: number; readonly frequency: Hz } | undefined;
 	  }
 	/** The blow's figure at the fixed moment. One at most per blow. */
 	| { readonly kind: 'reading'; readonly at: number; readonly reading: StringReading }

@@ -41,7 +41,7 @@ function hear(
 		sampleRate: RATE,
 		strings: { lowest: 21, highest: 108, a4: hz(440), inharmonicityAt: (note) => typicalInharmonicity('upright', note) }
 	});
-	const keeper = new StrikeKeeper(RATE);
+	const keeper = new StrikeKeeper(RATE, (note) => typicalInharmonicity('upright', note));
 	const kept: KeptStrike[] = [];
 	for (let from = 0; from < sound.length; from += 700) {
 		const block = sound.subarray(from, from + 700);
@@ -53,13 +53,15 @@ function hear(
 describe('a kept strike', () => {
 	it('is the sound from its settling on, sample by sample, and shows the unison', () => {
 		const { kept, sound } = hear([{ at: 0.5, note: 60, offs: [0, 2.5] }], 3.5);
-		expect(kept.map(({ note }) => note)).toEqual([60]);
-		const [{ struckAt, samples, string }] = kept;
-		expect(struckAt).toBeCloseTo(0.5, 1);
-		const from = Math.round((struckAt + 0.25) * RATE);
-		expect([...samples.subarray(0, 50)]).toEqual([...sound.subarray(from, from + 50)]);
-		expect(samples.length / RATE).toBeCloseTo(1.8, 3);
-		const { told, spread } = analyseUnison({ samples, sampleRate: RATE, string, strings: 2 });
+		expect(kept.map(({ reading }) => reading.note)).toEqual([60]);
+		const [{ reading, samples, settledFrom, string }] = kept;
+		expect(reading.struckAt).toBeCloseTo(0.5, 1);
+		const from = Math.round((reading.struckAt - 0.01) * RATE);
+		expect([...samples.subarray(0, 500)]).toEqual([...sound.subarray(from, from + 500)]);
+		expect(settledFrom / RATE).toBeCloseTo(0.26, 3);
+		expect(samples.length / RATE).toBeCloseTo(0.26 + 1.8, 3);
+		const settled = samples.subarray(settledFrom);
+		const { told, spread } = analyseUnison({ samples: settled, sampleRate: RATE, string, strings: 2 });
 		expect(told).toBe(2);
 		expect(spread!.cents).toBeCloseTo(2.5, 1);
 	});
@@ -73,8 +75,8 @@ describe('a kept strike', () => {
 			],
 			4.8
 		);
-		expect(kept.map(({ note }) => note)).toEqual([60, 67]);
-		expect(kept[0].samples.length / RATE).toBeCloseTo(1.6 - 0.4 - 0.25, 1);
+		expect(kept.map(({ reading }) => reading.note)).toEqual([60, 67]);
+		expect((kept[0].samples.length - kept[0].settledFrom) / RATE).toBeCloseTo(1.6 - 0.4 - 0.25, 1);
 		expect(hear([], 2).kept).toEqual([]);
 	});
 });

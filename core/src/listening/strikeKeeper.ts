@@ -1,15 +1,19 @@
-import type { StiffString } from '../strings/stiffString';
-import type { ListenerEvent } from './reading';
+import { stringFromFirstPartial, type StiffString } from '../strings/stiffString';
+import type { ListenerEvent, StringReading } from './reading';
 
-/** The sound of one blow after it has settled, for a closer look. */
+/** The sound of one blow from its beginning, for a closer look. */
 export interface KeptStrike {
-	readonly note: number;
-	readonly struckAt: number;
+	readonly reading: StringReading;
+	/** The string as read; its B is the one given where the blow did not tell it. */
 	readonly string: StiffString;
 	readonly samples: Float32Array<ArrayBuffer>;
 	readonly sampleRate: number;
+	/** The first sample that is settled enough to be analysed. */
+	readonly settledFrom: number;
 }
 
+/** A little of the quiet before a blow, so that it does not begin with a click. */
+const BEFORE_SECONDS = 0.01;
 /** The pitch has stopped falling after the blow by then. */
 const SETTLED_SECONDS = 0.25;
 /** So much of the sound is looked at, when it lasts; from so little nothing can be told. */
@@ -20,10 +24,18 @@ const LEAST_SECONDS = 0.4;
 export class StrikeKeeper {
 	private readonly ring: Float32Array;
 	private count = 0;
-	private struck: Omit<KeptStrike, 'samples' | 'sampleRate'> | undefined;
+	private struck: Pick<KeptStrike, 'reading' | 'string'> | undefined;
 
-	constructor(private readonly sampleRate: number) {
-		this.ring = new Float32Array(Math.ceil((SETTLED_SECONDS + MOST_SECONDS + 0.5) * sampleRate));
+	/**
+	 * @param inharmonicityAt B of strings that do not tell it themselves
+	 * @param startedAt seconds that the listener had heard before
+	 */
+	constructor(
+		private readonly sampleRate: number,
+		private readonly inharmonicityAt: (note: number) => number,
+		private readonly startedAt = 0
+	) {
+		this.ring = new Float32Array(Math.ceil((BEFORE_SECONDS + SETTLED_SECONDS + MOST_SECONDS + 0.5) * sampleRate));
 	}
 
 	/** Takes the next samples with what the listener told of them. */
@@ -33,24 +45,28 @@ export class StrikeKeeper {
 		const found: KeptStrike[] = [];
 		for (const event of events) {
 			if (event.kind === 'blow' || event.kind === 'ended' || event.kind === 'refused') this.hand(found, event.at);
-			if (event.kind === 'reading' && event.reading.inharmonicity !== undefined) {
-				const { note, struckAt, fundamental, inharmonicity } = event.reading;
-				this.struck = { note, struckAt, string: { fundamental, inharmonicity } };
+			if (event.kind === 'reading') {
+				const { note, pitch, fundamental, inharmonicity = this.inharmonicityAt(note) } = event.reading;
+				const told = event.reading.inharmonicity !== undefined;
+				const string = told ? { fundamental, inharmonicity } : stringFromFirstPartial(pitch, inharmonicity);
+				this.struck = { reading: event.reading, string };
 			}
 		}
-		const now = this.count / this.sampleRate;
-		if (this.struck && now >= this.struck.struckAt + SETTLED_SECONDS + MOST_SECONDS) this.hand(found, now);
+		const now = this.startedAt + this.count / this.sampleRate;
+		if (this.struck && now >= this.struck.reading.struckAt + SETTLED_SECONDS + MOST_SECONDS) this.hand(found, now);
 		return found;
 	}
 
 	private hand(found: KeptStrike[], until: number): void {
-		const { struck, sampleRate, ring } = this;
+		const { struck, sampleRate, ring, startedAt } = this;
 		this.struck = undefined;
 		if (!struck) return;
-		const from = Math.round((struck.struckAt + SETTLED_SECONDS) * sampleRate);
-		const to = Math.min(this.count, Math.round(until * sampleRate), from + Math.round(MOST_SECONDS * sampleRate));
-		if (to - from < LEAST_SECONDS * sampleRate || from < this.count - ring.length) return;
+		const at = (seconds: number) => Math.round((struck.reading.struckAt - startedAt + seconds) * sampleRate);
+		const settled = at(SETTLED_SECONDS);
+		const to = Math.min(this.count, Math.round((until - startedAt) * sampleRate), at(SETTLED_SECONDS + MOST_SECONDS));
+		const from = Math.max(0, this.count - ring.length, at(-BEFORE_SECONDS));
+		if (to - settled < LEAST_SECONDS * sampleRate || settled < from) return;
 		const samples = Float32Array.from({ length: to - from }, (_, i) => ring[(from + i) % ring.length]);
-		found.push({ ...struck, samples, sampleRate });
+		found.push({ ...struck, samples, sampleRate, settledFrom: settled - from });
 	}
 }

@@ -136,19 +136,23 @@ function fitWithKnownB(
 ): StringFit {
 	let weight = 0;
 	let sum = 0;
-	for (let i = 0; i < x.length; i++) {
-		const toFirst = (1 + b) / (1 + b * x[i]);
+	const votes = x.map((each, i) => {
+		const toFirst = (1 + b) / (1 + b * each);
 		const first = y[i] * toFirst;
-		const byDoubt = (first * (doubt * b * (x[i] - 1))) / (1 + b * x[i]);
+		const byDoubt = (first * (doubt * b * (each - 1))) / (1 + b * each);
 		const w = 1 / ((sigma[i] * toFirst) ** 2 + byDoubt ** 2);
 		weight += w;
 		sum += w * first;
-	}
+		return { w, first };
+	});
 	const squared = sum / weight;
+	// Partials that disagree by more than their errors say that the formula fits this string less well.
+	const misfit = votes.reduce((total, { w, first }) => total + w * (first - squared) ** 2, 0);
+	const stretch = votes.length > 1 ? Math.max(1, misfit / (votes.length - 1)) : 1;
 	return {
 		fundamental: hz(Math.sqrt(squared / (1 + b))),
 		pitch: hz(Math.sqrt(squared)),
-		pitchError: cents(600 / Math.LN2 / Math.sqrt(weight) / squared),
+		pitchError: cents((600 / Math.LN2 / squared) * Math.sqrt(stretch / weight)),
 		inharmonicity: undefined,
 		inharmonicityError: undefined
 	};

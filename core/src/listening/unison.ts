@@ -36,6 +36,8 @@ export interface UnisonOptions {
 	readonly strings: number;
 }
 
+/** Beats shallower than this nobody hears beside the string itself. */
+export const AUDIBLE_DEPTH = 0.1;
 const HIGHEST_PARTIAL = 8;
 /** Partials this much weaker than the strongest say nothing that it does not say better. */
 const LEAST_SHARE = 0.02;

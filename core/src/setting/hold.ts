@@ -20,3 +20,32 @@ export function adviceFor(blows: readonly number[], tolerance: Cents): Advice {
 	const settled = before !== undefined && Math.abs(before) <= tolerance && Math.abs(last - before) < tolerance;
 	return settled ? 'holds' : 'strike again';
 }
+
+/** Blows over which a drift is looked at: older ones were turned at. */
+const DRIFT_BLOWS = 4;
+
+/** How a string moves from blow to blow, with nobody turning its pin. */
+export interface Stability {
+	readonly blows: number;
+	/** Cents a blow: the slope of a straight line through the last ones. */
+	readonly drift: Cents;
+	/** Standard error of the drift from the scatter about that line; undefined with two blows, which always lie on one. */
+	readonly error: Cents | undefined;
+}
+
+/** @returns undefined with fewer than two blows */
+export function stabilityOf(blows: readonly number[]): Stability | undefined {
+	const last = blows.slice(-DRIFT_BLOWS);
+	const count = last.length;
+	if (count < 2) return undefined;
+	const middle = (count - 1) / 2;
+	const mean = last.reduce((sum, value) => sum + value, 0) / count;
+	const spread = last.reduce((sum, _, i) => sum + (i - middle) ** 2, 0);
+	const drift = last.reduce((sum, value, i) => sum + (i - middle) * (value - mean), 0) / spread;
+	const left = last.reduce((sum, value, i) => sum + (value - mean - drift * (i - middle)) ** 2, 0);
+	return {
+		blows: count,
+		drift: cents(drift),
+		error: count > 2 ? cents(Math.sqrt(left / (count - 2) / spread)) : undefined
+	};
+}

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { noteName } from '../units/note';
 import { cents } from '../units/quantity';
-import { adviceFor } from './hold';
+import { adviceFor, stabilityOf } from './hold';
 import { settingOrder } from './order';
 import { summariseVisit } from './summary';
 
@@ -17,6 +17,24 @@ describe('advice from blows', () => {
 		[[3, 0.2], 'strike again'],
 		[[0.1, 0.2, -1.4], 'raise']
 	] as const)('%j within a cent: %s', (blows, advice) => expect(adviceFor(blows, cents(1))).toBe(advice));
+});
+
+describe('stability from blow to blow', () => {
+	it('is the slope of the last four, with the error of the scatter about it', () => {
+		expect(stabilityOf([9, 1.2, 0.8, 0.4, 0])).toEqual({
+			blows: 4,
+			drift: expect.closeTo(-0.4),
+			error: expect.closeTo(0)
+		});
+		const scattered = stabilityOf([0, 0.3, 0])!;
+		expect(scattered.drift).toBeCloseTo(0);
+		// Three blows, one degree of freedom: left over 0.06, over a spread of 2.
+		expect(scattered.error).toBeCloseTo(Math.sqrt(0.06 / 2));
+	});
+	it('has no error with two blows, and is none with one', () => {
+		expect(stabilityOf([0.5, 0.2])).toEqual({ blows: 2, drift: expect.closeTo(-0.3), error: undefined });
+		expect(stabilityOf([0.5])).toBeUndefined();
+	});
 });
 
 describe('the order of work', () => {

@@ -1,4 +1,5 @@
-import { readingMoment } from '../listening/listener';
+import { decaySeconds } from './strike';
+import { habitAt, USUAL_HABITS } from '../listening/habits';
 import type { StringReading } from '../listening/reading';
 import type { Random } from '../numeric/random';
 import { partialHz } from '../strings/stiffString';
@@ -21,13 +22,19 @@ export function measureTwin(twin: InstrumentTwin, note: number, pitch: number, r
 		if (frequency > HIGHEST_HZ && partial > 1) break;
 		const error = frequency * 2e-5;
 		const level = -24 - 3 * (partial - 1) - (frequency < 60 ? 14 : 0) + 2 * random.normal();
-		partials.push({ partial, frequency: hz(frequency + error * random.normal()), error, level });
+		partials.push({
+			partial,
+			frequency: hz(frequency + error * random.normal()),
+			error,
+			level,
+			decay: decaySeconds(note) / (1 + 0.07 * (partial - 1))
+		});
 	}
 	const enough = partials.length > 2;
 	return {
 		note,
 		struckAt: 0,
-		moment: readingMoment(note),
+		moment: habitAt(USUAL_HABITS, note).moment,
 		pitch: partialHz(string, 1),
 		pitchError: cents(PITCH_ERROR_CENTS),
 		fundamental: string.fundamental,

@@ -6,6 +6,7 @@ import { partialSharpness, stringFromFirstPartial, type StiffString } from '../s
 import { A4, equalHz, hzAbove } from '../units/pitch';
 import { cents, hz } from '../units/quantity';
 import type { PinnedString } from './pin';
+import { USUAL_MOTION, type StringMotion } from './strike';
 
 /** How an invented instrument is strung and how it stands; everything else follows from the seed. */
 export interface InstrumentTwin {
@@ -118,4 +119,16 @@ export function defaultTwin(
 		scatter: 1.6,
 		unisonScatter: 0.9
 	};
+}
+
+/** One plain treble string in so many beats by itself. */
+const FALSE_BEAT_SHARE = 0.12;
+const FALSE_BEATS_FROM = 60;
+
+/** How one string of a note moves: most as strings do, some of the plain ones with a false beat of their own. */
+export function twinMotion({ seed }: Pick<InstrumentTwin, 'seed'>, note: number, string: number): StringMotion {
+	const random = createRandom(seed * 389 + 3 * note + string);
+	const isFalse = note >= FALSE_BEATS_FROM && random.uniform() < FALSE_BEAT_SHARE;
+	if (!isFalse) return USUAL_MOTION;
+	return { ...USUAL_MOTION, sideways: { share: 0.15 + 0.2 * random.uniform(), cents: 1 + 2.5 * random.uniform() } };
 }

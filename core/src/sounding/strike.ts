@@ -1,5 +1,26 @@
-import { createRandom } from '../numeric/random';
+import { createRandom, type Random } from '../numeric/random';
 import { partialHz, type StiffString } from '../strings/stiffString';
+import { addOscillators, type Glide, type Oscillator } from './oscillators';
+
+/** How strings move when they are not ideal: all of it is left out unless asked for. */
+export interface StringMotion {
+	/** Strings of a note drive one bridge: together they fall faster, against each other slower (Weinreich 1977). */
+	readonly coupled: boolean;
+	/** Motion along the board rather than towards it: its share of the level, and how far it stands from the other, in cents. */
+	readonly sideways: { readonly share: number; readonly cents: number };
+	/** Level of the longitudinal mode and of the sums of neighbouring partials that it forces, in decibels; -Infinity: none. */
+	readonly longitudinalDb: number;
+	/** Level of the key's knock on its bed, in decibels. */
+	readonly knockDb: number;
+}
+
+/** A string in good order in an ordinary instrument. */
+export const USUAL_MOTION: StringMotion = {
+	coupled: true,
+	sideways: { share: 0.06, cents: 0 },
+	longitudinalDb: -46,
+	knockDb: -26
+};
 
 /** One strike of a note, as it is to be made into sound. */
 export interface Strike {
@@ -12,15 +33,28 @@ export interface Strike {
 	/** 0 (softest) to 1 (a test blow). */
 	readonly strength: number;
 	readonly seed: number;
-	/** Sharpness just after the blow in cents, and how fast it goes (time constant in seconds). */
-	readonly glide?: { readonly cents: number; readonly seconds: number };
+	/** Sharpness just after the blow. */
+	readonly glide?: Glide;
+	/** Ideal strings, each by itself, unless given. */
+	readonly motion?: StringMotion;
 }
 
-/** Samples between two updates of the glide: short enough to be inaudible, long enough to be cheap. */
-const GLIDE_STEP = 64;
 const ATTACK_SECONDS = 0.003;
 const HIGHEST_PARTIAL = 40;
 const HIGHEST_HZ = 11_000;
+/** Share of a string's loss that goes through the bridge; the rest stays in wire and air. */
+const BRIDGE_SHARE = 0.6;
+/** Motion along the board reaches it weakly and lasts. */
+const SIDEWAYS_LOSS = 0.3;
+/** A hammer strikes all strings of a note nearly at once. */
+const PHASE_SCATTER = 0.15;
+/** Strike point for the key's knock: two of the case's resonances, in Hz, and how long they ring. */
+const KNOCK = [
+	{ hz: 92, seconds: 0.045 },
+	{ hz: 171, seconds: 0.03 }
+] as const;
+/** The longitudinal mode lies about so many times above the first partial and dies at once. */
+const LONGITUDINAL = { ratio: 14.3, seconds: 0.06, highestPair: 7 } as const;
 
 /** Seconds in which the first partial falls by 1/e; roughly 5 s at A0, 0.6 s at A4, 0.12 s at C8. */
 export function decaySeconds(note: number): number {
@@ -37,34 +71,18 @@ function partialLevel(note: number, partial: number, frequency: number, strength
 
 /**
  * Additive synthesis of a struck note: inharmonic partials with decays of their own, one to three
- * strings, a burst of hammer noise. The loudest moment stays below full scale.
+ * strings, a burst of hammer noise; with `motion` also what real strings do besides. The loudest moment stays below
+ * full scale.
  * @throws RangeError when no string, or more than three, is given
  */
 export function renderStrike(strike: Strike): Float32Array<ArrayBuffer> {
-	const { note, strings, sampleRate, seconds, strength, seed, glide } = strike;
+	const { strings, sampleRate, seconds, strength, seed, motion } = strike;
 	if (strings.length < 1 || strings.length > 3)
 		throw new RangeError(`renderStrike: ${strings.length} strings given, 1 to 3 can sound`);
 	const length = Math.round(seconds * sampleRate);
 	const sound = new Float32Array(length);
 	const random = createRandom(seed);
-	const limit = Math.min(0.45 * sampleRate, HIGHEST_HZ);
-	let total = 0;
-	for (const string of strings) {
-		for (let partial = 1; partial <= HIGHEST_PARTIAL; partial++) {
-			const frequency = partialHz(string, partial);
-			if (frequency > limit && partial > 1) break;
-			const level = partialLevel(note, partial, frequency, strength);
-			total += level;
-			addPartial(sound, {
-				frequency,
-				level,
-				decay: decaySeconds(note) / (1 + 0.07 * (partial - 1)),
-				phase: 2 * Math.PI * random.uniform(),
-				sampleRate,
-				glide
-			});
-		}
-	}
+	const total = motion ? addMovingStrings(sound, strike, motion, random) : addIdealStrings(sound, strike, random);
 	const scale = (0.25 + 0.45 * strength) / total;
 	const attack = ATTACK_SECONDS * sampleRate;
 	const noiseLength = 0.012 * sampleRate;
@@ -73,43 +91,92 @@ export function renderStrike(strike: Strike): Float32Array<ArrayBuffer> {
 		const knock = i < 6 * noiseLength ? 0.04 * strength * Math.exp(-i / noiseLength) * random.normal() : 0;
 		sound[i] = rise * (sound[i] * scale + knock);
 	}
+	if (motion) addKnock(sound, sampleRate, strength * 10 ** (motion.knockDb / 20), random);
 	return sound;
 }
 
-interface PartialSound {
-	readonly frequency: number;
-	readonly level: number;
-	readonly decay: number;
-	readonly phase: number;
-	readonly sampleRate: number;
-	readonly glide: Strike['glide'];
+/** The partials that sound, as long as they can be carried; the first one always. */
+function soundingPartials(string: StiffString, sampleRate: number): { partial: number; frequency: number }[] {
+	const limit = Math.min(0.45 * sampleRate, HIGHEST_HZ);
+	return Array.from({ length: HIGHEST_PARTIAL }, (_, i) => ({
+		partial: i + 1,
+		frequency: partialHz(string, i + 1)
+	})).filter(({ partial, frequency }) => partial === 1 || frequency <= limit);
 }
 
-function addPartial(sound: Float32Array, { frequency, level, decay, phase, sampleRate, glide }: PartialSound): void {
-	const loss = Math.exp(-1 / (decay * sampleRate));
-	let re = level * Math.cos(phase);
-	let im = level * Math.sin(phase);
-	for (let start = 0; start < sound.length; start += GLIDE_STEP) {
-		const sharp = glide ? glide.cents * Math.exp(-start / (glide.seconds * sampleRate)) : 0;
-		const turn = (2 * Math.PI * frequency * 2 ** (sharp / 1200)) / sampleRate;
-		const c = loss * Math.cos(turn);
-		const s = loss * Math.sin(turn);
-		const end = Math.min(start + GLIDE_STEP, sound.length);
-		for (let i = start; i < end; i++) {
-			sound[i] += im;
-			const next = re * c - im * s;
-			im = re * s + im * c;
-			re = next;
+const decayOf = (note: number, partial: number) => decaySeconds(note) / (1 + 0.07 * (partial - 1));
+
+/** @returns the sum of all levels */
+function addIdealStrings(sound: Float32Array, strike: Strike, random: Random): number {
+	const { note, strings, sampleRate, strength, glide } = strike;
+	let total = 0;
+	for (const string of strings)
+		for (const { partial, frequency } of soundingPartials(string, sampleRate)) {
+			const level = partialLevel(note, partial, frequency, strength);
+			total += level;
+			const phase = 2 * Math.PI * random.uniform();
+			addOscillators(sound, [{ frequency, level, loss: 1 / decayOf(note, partial), phase }], { sampleRate, glide });
+		}
+	return total;
+}
+
+function addMovingStrings(sound: Float32Array, strike: Strike, motion: StringMotion, random: Random): number {
+	const { note, strings, sampleRate, strength, glide } = strike;
+	const { coupled, sideways, longitudinalDb } = motion;
+	let total = 0;
+	const levels: number[] = [];
+	const partials = strings.map((string) => soundingPartials(string, sampleRate));
+	for (const { partial, frequency } of partials[0]) {
+		const level = partialLevel(note, partial, frequency, strength);
+		levels.push(level);
+		total += strings.length * level;
+		const loss = 1 / decayOf(note, partial);
+		const phase = 2 * Math.PI * random.uniform();
+		const towards = partials.flatMap((each): Oscillator[] => {
+			const own = each.find((other) => other.partial === partial);
+			return own
+				? [
+						{
+							frequency: own.frequency,
+							level: (1 - sideways.share) * level,
+							loss: coupled ? (1 - BRIDGE_SHARE) * loss : loss,
+							phase: phase + PHASE_SCATTER * random.normal()
+						}
+					]
+				: [];
+		});
+		const along = towards.map(({ frequency: own, phase: at }): Oscillator => ({
+			frequency: own * 2 ** (sideways.cents / 1200),
+			level: sideways.share * level,
+			loss: SIDEWAYS_LOSS * loss,
+			phase: at
+		}));
+		addOscillators(sound, towards, { sampleRate, glide, shared: coupled ? BRIDGE_SHARE * loss : 0 });
+		if (sideways.share > 0) addOscillators(sound, along, { sampleRate, glide });
+	}
+	if (longitudinalDb > -Infinity) {
+		const share = 10 ** (longitudinalDb / 20);
+		const loss = 1 / LONGITUDINAL.seconds;
+		const one = (frequency: number, level: number, fall: number) => {
+			if (frequency < 0.45 * sampleRate)
+				addOscillators(sound, [{ frequency, level, loss: fall, phase: 2 * Math.PI * random.uniform() }], {
+					sampleRate,
+					glide
+				});
+		};
+		one(LONGITUDINAL.ratio * partials[0][0].frequency, share * total, loss);
+		for (let i = 0; i + 1 < Math.min(partials[0].length, LONGITUDINAL.highestPair); i++) {
+			const [low, high] = [partials[0][i], partials[0][i + 1]];
+			const fall = 1 / decayOf(note, low.partial) + 1 / decayOf(note, high.partial);
+			one(low.frequency + high.frequency, share * Math.sqrt(levels[i] * levels[i + 1]), fall);
 		}
 	}
+	return total;
 }
 
-/** Adds white noise so that the sound's own level (rms of its first second) lies `snrDb` above the noise. */
-export function addRoomNoise(sound: Float32Array, sampleRate: number, snrDb: number, seed: number): void {
-	const first = sound.subarray(0, Math.min(sound.length, sampleRate));
-	let power = 0;
-	for (const sample of first) power += sample * sample;
-	const noise = Math.sqrt(power / first.length) * 10 ** (-snrDb / 20);
-	const random = createRandom(seed);
-	for (let i = 0; i < sound.length; i++) sound[i] += noise * random.normal();
+function addKnock(sound: Float32Array, sampleRate: number, level: number, random: Random): void {
+	for (const { hz, seconds } of KNOCK)
+		addOscillators(sound, [{ frequency: hz, level, loss: 1 / seconds, phase: 2 * Math.PI * random.uniform() }], {
+			sampleRate
+		});
 }

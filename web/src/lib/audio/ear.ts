@@ -1,4 +1,4 @@
-import type { Due, KeptStrike, ListenerEvent } from '@fendrel/core';
+import type { Due, KeptStrike, ListenerEvent, ListeningHabits, ReferenceTone, ToneProblem } from '@fendrel/core';
 import { proxy, transfer, wrap, type Remote } from 'comlink';
 import type { ListeningSetup, ListeningWorker } from '$lib/workers/listening';
 import Worker from '$lib/workers/listening.worker?worker';
@@ -42,6 +42,19 @@ export class Ear {
 
 	expect(due: Due | undefined): void {
 		void this.remote.expect(due);
+	}
+
+	attend(habits: ListeningHabits): void {
+		void this.remote.attend(habits);
+	}
+
+	/** The rate that the sound card really has, which may differ a little from the one it says. */
+	correct(sampleRate: number): void {
+		void this.remote.correct(sampleRate);
+	}
+
+	reference(known: number, seconds: number): Promise<ReferenceTone | { readonly problem: ToneProblem }> {
+		return this.remote.reference(known, seconds);
 	}
 
 	async close(): Promise<void> {

@@ -1,5 +1,15 @@
-import type { Due, InstrumentTwin, KeptStrike, ListenerEvent } from '@fendrel/core';
+import {
+	trueRate,
+	type Due,
+	type InstrumentTwin,
+	type KeptStrike,
+	type ListenerEvent,
+	type ListeningHabits,
+	type ReferenceTone,
+	type ToneProblem
+} from '@fendrel/core';
 import type { ListeningSetup } from '$lib/workers/listening';
+import { clockOffset, keepClockOffset } from './clock';
 import { Ear } from './ear';
 import { MicrophoneFault, openMicrophone, type Microphone } from './microphone';
 import { SimulatedInstrument, type MovedPins } from './simulated';
@@ -11,9 +21,12 @@ const REMEMBERED_DEVICE = 'fendrel.microphone';
 /** Seconds of perfect digital silence from a microphone after which something is wrong with it. */
 const DEAD_SECONDS = 4;
 const DEAD_DB = -100;
+/** A blow has reached its loudest by then. */
+const BLOW_SECONDS = 0.35;
 
 export interface ListeningOptions {
-	readonly setup: Omit<ListeningSetup, 'sampleRate'>;
+	readonly setup: Omit<ListeningSetup, 'sampleRate' | 'habits'>;
+	readonly habits: ListeningHabits;
 	readonly twin: InstrumentTwin;
 	readonly moved: MovedPins;
 	readonly onMoved: (moved: MovedPins) => void;
@@ -34,14 +47,25 @@ export class Listening {
 	clipped = $state(false);
 	/** Mains frequency that hums, in Hz. */
 	hum = $state<number | undefined>();
+	/** Level of the last blow, in decibels of full scale; undefined before the first. */
+	blowLevel = $state<number | undefined>();
+	/** Cents by which the open microphone's clock is corrected. */
+	clock = $state(0);
+	habits = $state.raw() as ListeningHabits;
 	simulated = $state.raw<SimulatedInstrument | undefined>();
 
 	private ear: Ear | undefined;
 	private microphone: Microphone | undefined;
 	private due: Due | undefined;
 	private silentSince: number | undefined;
+	private deaf = false;
+	/** What still sounds of a blow that fell while deaf is nobody's. */
+	private awaitsBlow = false;
+	private peak: { readonly until: number } | undefined;
 
-	constructor(private readonly options: ListeningOptions) {}
+	constructor(private readonly options: ListeningOptions) {
+		this.habits = options.habits;
+	}
 
 	/** Takes the source that this device used last. */
 	recall(): void {
@@ -70,12 +94,18 @@ export class Listening {
 		this.silentSince = undefined;
 		try {
 			const { setup, twin, moved, onMoved, onStrike } = this.options;
-			this.ear = await Ear.open(setup, (events) => this.hear(events), onStrike);
+			this.ear = await Ear.open(
+				{ ...setup, habits: this.habits },
+				(events) => this.hear(events),
+				(strike) => this.deaf || onStrike(strike)
+			);
 			this.ear.expect(this.due);
 			const { context, input } = this.ear;
 			if (this.source === 'simulated') this.simulated = new SimulatedInstrument(twin, moved, onMoved, context, input);
-			else
+			else {
 				this.microphone = await openMicrophone(context, input, this.device, (fault) => void this.stop(fault.message));
+				this.correct();
+			}
 			this.state = 'on';
 		} catch (error) {
 			const known = error instanceof MicrophoneFault;
@@ -94,8 +124,49 @@ export class Listening {
 		const ear = this.ear;
 		this.ear = undefined;
 		this.state = 'off';
+		this.clock = 0;
+		this.blowLevel = undefined;
 		this.fault = fault;
 		await ear?.close();
+	}
+
+	/** Other habits, from the next blow on. */
+	attend(habits: ListeningHabits): void {
+		this.habits = habits;
+		this.ear?.attend(habits);
+	}
+
+	/** Takes no notice of a microphone's sound while `deaf`: it would hear what the page itself plays. */
+	hush(deaf: boolean): void {
+		this.deaf = deaf && this.source === 'microphone';
+		this.awaitsBlow ||= this.deaf;
+	}
+
+	/** Measures a tone of known frequency by the open microphone's own clock. @returns undefined when none is open */
+	async reference(
+		known: number,
+		seconds: number
+	): Promise<ReferenceTone | { readonly problem: ToneProblem } | undefined> {
+		if (!this.ear || !this.microphone) return undefined;
+		this.hush(true);
+		try {
+			return await this.ear.reference(known, seconds);
+		} finally {
+			this.hush(false);
+		}
+	}
+
+	/** Keeps what the open microphone's clock is off by, and listens by it from now on; 0 forgets it. */
+	keepClock(offset: number): void {
+		if (!this.microphone) return;
+		keepClockOffset(this.microphone.deviceId ?? '', offset);
+		this.correct();
+	}
+
+	private correct(): void {
+		const offset = clockOffset(this.microphone?.deviceId ?? '');
+		this.clock = offset;
+		if (this.ear) this.ear.correct(trueRate(this.ear.context.sampleRate, offset));
 	}
 
 	expect(due: Due | undefined): void {
@@ -112,7 +183,27 @@ export class Listening {
 			this.hum = event.hum;
 			this.watchSilence(event.at, event.level);
 		}
-		this.options.onEvents(events);
+		this.watchBlows(events);
+		const heard = this.deaf ? events.filter(({ kind }) => kind === 'level') : this.fromNextBlow(events);
+		if (heard.length) this.options.onEvents(heard);
+	}
+
+	private fromNextBlow(events: ListenerEvent[]): ListenerEvent[] {
+		if (!this.awaitsBlow) return events;
+		const next = events.findIndex(({ kind }) => kind === 'blow');
+		this.awaitsBlow = next < 0;
+		return next < 0 ? [] : events.slice(next);
+	}
+
+	/** The loudest tenth of a second shortly after a blow is its level. */
+	private watchBlows(events: readonly ListenerEvent[]): void {
+		for (const event of events) {
+			if (event.kind === 'blow') {
+				this.peak = { until: event.at + BLOW_SECONDS };
+				this.blowLevel = -120;
+			} else if (event.kind === 'level' && this.peak && event.at < this.peak.until)
+				this.blowLevel = Math.max(this.blowLevel ?? -120, event.level);
+		}
 	}
 
 	private watchSilence(at: number, level: number): void {

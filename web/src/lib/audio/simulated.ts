@@ -3,6 +3,7 @@ import {
 	foundPins,
 	strikePinned,
 	turnPin,
+	twinMotion,
 	twinString,
 	type InstrumentTwin,
 	type PinnedString,
@@ -72,7 +73,8 @@ export class SimulatedInstrument {
 			seconds: SECONDS,
 			strength,
 			seed: this.twin.seed + 8 * this.blows + string,
-			glide: GLIDE
+			glide: GLIDE,
+			motion: twinMotion(this.twin, note, string)
 		}));
 		const sounds = await this.remote.render(strikes);
 		this.damp();

@@ -73,6 +73,7 @@ function reading(note: number, extra: Partial<NewReading> = {}): NewReading {
 		takenAt: new Date(Date.UTC(2026, 10, 1, 9, note)),
 		source: 'microphone',
 		accepted: true,
+		found: false,
 		pitch: 440,
 		pitchError: 0.02,
 		target: 440.5,
@@ -81,6 +82,11 @@ function reading(note: number, extra: Partial<NewReading> = {}): NewReading {
 		inharmonicity: 4.1234567e-4,
 		inharmonicityError: 1e-6,
 		moment: 0.6,
+		listened: null,
+		falseBeat: null,
+		falseBeatDepth: null,
+		spread: null,
+		spreadError: null,
 		partials: [{ partial: 1, frequency: 440.0123456789, error: 0.001, level: -20 }],
 		...extra
 	};

@@ -15,7 +15,7 @@
 		strip: Snippet;
 	}
 	let { visit, instrument, temperament, stage, status, children, strip }: Props = $props();
-	const NAMES: Record<Stage, string> = { plan: 'Plan', set: 'Set', close: 'Close' };
+	const NAMES: Record<Stage, string> = { sound: 'Sound', plan: 'Plan', set: 'Set', close: 'Close' };
 	const at = $derived(STAGES.indexOf(stage));
 </script>
 

@@ -1,18 +1,20 @@
-import { A4_RANGE, TOLERANCES } from '@fendrel/core';
+import { A4_RANGE, HIGHEST_LISTENED, TOLERANCES } from '@fendrel/core';
 import { z } from 'zod';
 import { NO_STRETCH } from '$lib/tuning/plan';
 import { a4Field, limitedText } from '$lib/ui/fields';
 
 export const STRINGS = ['left', 'middle', 'right', 'open'] as const;
 export type StringName = (typeof STRINGS)[number];
-export const SOURCES = ['microphone', 'simulated', 'ear'] as const;
-export const STAGES = ['plan', 'set', 'close'] as const;
+export const SOURCES = ['microphone', 'simulated', 'file', 'ear'] as const;
+export const STAGES = ['sound', 'plan', 'set', 'close'] as const;
 export type Stage = (typeof STAGES)[number];
 
 export const NOTE_LIMIT = 4000;
 const note = z.number().int().min(0).max(127);
 const frequency = z.number().positive().max(20_000);
 const error = z.number().min(0).max(1e5);
+/** Nothing that devices from before knew of. */
+const figure = (most: number) => z.number().min(0).max(most).nullable().default(null);
 
 /** A reading as a device sends it; the id is made there, so that sending twice stores once. */
 export const readingSchema = z.object({
@@ -22,6 +24,8 @@ export const readingSchema = z.object({
 	takenAt: z.coerce.date(),
 	source: z.enum(SOURCES),
 	accepted: z.boolean(),
+	/** Taken in Sound: how the string was found. */
+	found: z.boolean().default(false),
 	pitch: frequency.nullable(),
 	pitchError: error.nullable(),
 	target: frequency,
@@ -30,9 +34,21 @@ export const readingSchema = z.object({
 	inharmonicity: z.number().min(0).max(1).nullable(),
 	inharmonicityError: error.nullable(),
 	moment: z.number().min(0).max(60).nullable(),
+	/** Partial that `deviation` was heard at; null: all together. */
+	listened: z.number().int().min(1).max(HIGHEST_LISTENED).nullable().default(null),
+	falseBeat: figure(100),
+	falseBeatDepth: figure(1),
+	spread: figure(400),
+	spreadError: figure(400),
 	partials: z
 		.array(
-			z.object({ partial: z.number().int().min(1).max(64), frequency: z.number().positive(), error, level: z.number() })
+			z.object({
+				partial: z.number().int().min(1).max(64),
+				frequency: z.number().positive(),
+				error,
+				level: z.number(),
+				decay: z.number().positive().nullable().optional()
+			})
 		)
 		.max(64)
 });

@@ -1,21 +1,25 @@
 import {
 	adviceFor,
 	centsBetween,
+	habitAt,
 	noteName,
+	partialHz,
 	settingOrder,
 	summariseVisit,
 	type Advice,
 	type Cents,
 	type Due,
+	type Hz,
 	type InstrumentTwin,
 	type ListenerEvent,
+	type ListeningHabits,
 	type Refusal,
 	type SettingStep,
 	type StringReading
 } from '@fendrel/core';
-import { v7 as uuid } from 'uuid';
 import { deviationsNow } from './deviations';
 import type { Plan } from '$lib/tuning/plan';
+import { readingFrom } from './reading';
 import type { Reading } from './schema';
 import { stringChoices, type StringChoice } from './strings';
 
@@ -29,16 +33,23 @@ export interface BlowTrace {
 	readonly figure: number | undefined;
 }
 
+/** A partial that is followed by itself. */
+interface Listened {
+	readonly partial: number;
+	readonly frequency: Hz;
+}
+
 /** Something to tell that is not a figure; `heard` is the note of a wrong key. */
 export interface Notice {
 	readonly text: string;
 	readonly heard?: number;
 }
 
-const REFUSALS: Record<Refusal, string> = {
+export const REFUSALS: Record<Refusal, string> = {
 	'no note': 'No single string stood out. Strike the key again, a little firmer.',
 	'two notes': 'Two notes sounded at once. Mute the other one and strike again.',
-	unsteady: 'The pitch wandered, as a voice does. Wait for quiet and strike again.'
+	unsteady: 'The pitch wandered, as a voice does. Wait for quiet and strike again.',
+	interrupted: 'The sound broke off: the microphone changed its rate. Strike again.'
 };
 /** Blows shown together; older ones fade out of the picture. */
 const BLOWS_SHOWN = 6;
@@ -53,6 +64,7 @@ export interface SettingOptions {
 	readonly tolerance: Cents;
 	readonly readings: readonly Kept[];
 	readonly currentNote: number | null;
+	readonly habits: () => ListeningHabits;
 	readonly source: () => 'microphone' | 'simulated';
 	readonly onReading: (reading: Reading) => void;
 	readonly onDue: (due: Due | undefined) => void;
@@ -124,7 +136,7 @@ export class Setting {
 			// A blow opens its curve only when it is known to be on the due note.
 			this.blowCount++;
 		} else if (event.kind === 'settling' && event.note === this.step.note) {
-			const point = { since: event.since, cents: centsBetween(this.target.pitch, event.pitch) };
+			const point = { since: event.since, cents: this.fromTarget(event.pitch, event.listened) };
 			const last = this.blows.at(-1);
 			if (last?.id === this.blowCount) this.replaceLast({ ...last, curve: [...last.curve, point] });
 			else this.blows = [...this.blows, { id: this.blowCount, curve: [point], figure: undefined }].slice(-BLOWS_SHOWN);
@@ -136,6 +148,19 @@ export class Setting {
 			this.sounding = false;
 			this.keepWhenRead = false;
 		}
+	}
+
+	/** Cents from target where it is listened to: at the register's partial, or at the first from all of them. */
+	private fromTarget(pitch: Hz, listened: Listened | undefined): Cents {
+		const { pitch: target, string } = this.target;
+		return listened
+			? centsBetween(partialHz(string, listened.partial), listened.frequency)
+			: centsBetween(target, pitch);
+	}
+
+	private listenedOf({ note, partials }: StringReading): Listened | undefined {
+		const { partial } = habitAt(this.options.habits(), note);
+		return partials.find((each) => each.partial === partial);
 	}
 
 	private replaceLast(blow: BlowTrace): void {
@@ -150,7 +175,7 @@ export class Setting {
 			};
 			return;
 		}
-		const figure = centsBetween(this.target.pitch, reading.pitch);
+		const figure = this.fromTarget(reading.pitch, this.listenedOf(reading));
 		const last = this.blows.at(-1);
 		if (last?.id === this.blowCount) this.replaceLast({ ...last, figure });
 		else this.blows = [...this.blows, { id: this.blowCount, curve: [], figure }].slice(-BLOWS_SHOWN);
@@ -167,23 +192,17 @@ export class Setting {
 
 	private store(measured: StringReading | undefined, accepted: boolean): void {
 		const { note } = this.step;
-		const reading: Reading = {
-			id: uuid(),
+		const listened = measured && this.listenedOf(measured);
+		const reading = readingFrom(measured, {
 			note,
 			string: this.strings.name,
-			takenAt: new Date(),
 			source: measured ? this.options.source() : 'ear',
 			accepted,
-			pitch: measured?.pitch ?? null,
-			pitchError: measured?.pitchError ?? null,
+			found: false,
 			target: this.target.pitch,
-			deviation: measured ? centsBetween(this.target.pitch, measured.pitch) : null,
-			fundamental: measured?.fundamental ?? null,
-			inharmonicity: measured?.inharmonicity ?? null,
-			inharmonicityError: measured?.inharmonicityError ?? null,
-			moment: measured?.moment ?? null,
-			partials: [...(measured?.partials ?? [])]
-		};
+			deviation: measured ? this.fromTarget(measured.pitch, listened) : null,
+			listened: listened?.partial ?? null
+		});
 		this.readings = [...this.readings, reading];
 		this.options.onReading(reading);
 	}

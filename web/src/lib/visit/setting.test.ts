@@ -1,4 +1,5 @@
 import {
+	ALL_PARTIALS,
 	cents,
 	centsBetween,
 	defaultTwin,
@@ -22,6 +23,7 @@ const plan = planFor({
 	temperament: temperamentById('equal'),
 	measured: []
 });
+const ALL_TOGETHER = [{ to: 127, partial: ALL_PARTIALS, moment: 0.6 }];
 let stored: Reading[];
 let setting: Setting;
 
@@ -36,6 +38,7 @@ beforeEach(() => {
 		tolerance: cents(1),
 		readings: [],
 		currentNote: null,
+		habits: () => ALL_TOGETHER,
 		source: () => 'microphone',
 		onReading: (reading) => stored.push(reading),
 		onDue: () => {}
@@ -55,7 +58,8 @@ const settling = (note: number, off: number): ListenerEvent => ({
 	since: 0.2,
 	note,
 	pitch: pitchOf(note, off),
-	error: cents(0.02)
+	error: cents(0.02),
+	listened: undefined
 });
 const ended = (): ListenerEvent => ({ kind: 'ended', at: clock });
 const reading = (note: number, off: number): ListenerEvent => ({

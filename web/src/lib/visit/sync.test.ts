@@ -13,6 +13,7 @@ function reading(note: number): Reading {
 		takenAt: new Date(1_790_000_000_000 + note),
 		source: 'simulated',
 		accepted: true,
+		found: false,
 		pitch: 440,
 		pitchError: 0.01,
 		target: 440,
@@ -21,6 +22,11 @@ function reading(note: number): Reading {
 		inharmonicity: 4e-4,
 		inharmonicityError: 1e-5,
 		moment: 0.5,
+		listened: null,
+		falseBeat: null,
+		falseBeatDepth: null,
+		spread: null,
+		spreadError: null,
 		partials: []
 	};
 }

@@ -1,30 +1,65 @@
-import { createListener, hz, StrikeKeeper, type Listener } from '@fendrel/core';
+import { createListener, measureReference, StrikeKeeper, type Listener } from '@fendrel/core';
 import { expose, transfer } from 'comlink';
-import type { ListeningWorker } from './listening';
+import { expectedStrings, type ListeningWorker } from './listening';
 
 let listener: Listener | undefined;
-let samples: MessagePort | undefined;
+let port: MessagePort | undefined;
+let said = 0;
+let rate = 0;
+let restart = () => {};
+let gathering:
+	{ readonly samples: Float32Array; count: number; readonly full: (samples: Float32Array) => void } | undefined;
+
+function gather(block: Float32Array): void {
+	if (!gathering) return;
+	const { samples, count, full } = gathering;
+	const take = Math.min(block.length, samples.length - count);
+	samples.set(block.subarray(0, take), count);
+	gathering.count += take;
+	if (gathering.count < samples.length) return;
+	gathering = undefined;
+	full(samples);
+}
 
 const worker: ListeningWorker = {
-	open({ sampleRate, lowest, highest, a4, inharmonicity }, port, onEvents, onStrike) {
-		samples?.close();
-		const inharmonicityAt = (note: number) => inharmonicity[Math.min(Math.max(note, lowest), highest) - lowest];
-		const opened = createListener({ sampleRate, strings: { lowest, highest, a4: hz(a4), inharmonicityAt } });
-		const keeper = new StrikeKeeper(sampleRate);
+	open(setup, samples, onEvents, onStrike) {
+		port?.close();
+		said = rate = setup.sampleRate;
+		const strings = expectedStrings(setup);
+		const opened = createListener({ sampleRate: rate, strings, habits: setup.habits });
+		let seconds = 0;
+		let keeper = new StrikeKeeper(rate, strings.inharmonicityAt);
+		restart = () => (keeper = new StrikeKeeper(rate, strings.inharmonicityAt, seconds));
 		listener = opened;
-		samples = port;
+		port = samples;
 		port.onmessage = ({ data }: MessageEvent<Float32Array>) => {
-			const events = opened.push(data);
+			gather(data);
+			const events = opened.push(data, rate);
 			if (events.length) onEvents(events);
 			for (const strike of keeper.push(data, events)) onStrike(transfer(strike, [strike.samples.buffer]));
+			seconds += data.length / rate;
 		};
 	},
 	expect(due) {
 		listener?.expect(due);
 	},
+	attend(habits) {
+		listener?.attend(habits);
+	},
+	correct(sampleRate) {
+		if (sampleRate === rate) return;
+		rate = sampleRate;
+		restart();
+	},
+	async reference(known, seconds) {
+		const samples = await new Promise<Float32Array>((full) => {
+			gathering = { samples: new Float32Array(Math.round(seconds * said)), count: 0, full };
+		});
+		return measureReference(samples, said, known);
+	},
 	close() {
-		samples?.close();
-		samples = undefined;
+		port?.close();
+		port = undefined;
 		listener = undefined;
 	}
 };

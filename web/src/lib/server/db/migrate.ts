@@ -7,13 +7,15 @@ import * as temperamentTunings from './migrations/0002-temperaments';
 import * as countedOctaves from './migrations/0003-counted-octaves';
 import * as stretch from './migrations/0004-stretch';
 import * as curvesAndStrings from './migrations/0005-curves-and-strings';
+import * as sound from './migrations/0006-sound';
 
 const MIGRATIONS = [
 	{ name: '0001-first-slice', ...firstSlice },
 	{ name: '0002-temperaments', ...temperamentTunings },
 	{ name: '0003-counted-octaves', ...countedOctaves },
 	{ name: '0004-stretch', ...stretch },
-	{ name: '0005-curves-and-strings', ...curvesAndStrings }
+	{ name: '0005-curves-and-strings', ...curvesAndStrings },
+	{ name: '0006-sound', ...sound }
 ];
 
 export function migrator({ sequelize }: Database) {

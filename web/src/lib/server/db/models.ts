@@ -2,13 +2,15 @@ import { DataTypes, type Model, type ModelAttributes, type ModelStatic, type Seq
 import type { CountedOctave } from '$lib/counts/schema';
 import type { StringLine } from '$lib/instruments/scale/schema';
 import type { KeptCurve } from '$lib/tuning/curve';
-import type { InstrumentTwin, StringKind, Temperament, Tuning } from '@fendrel/core';
+import type { InstrumentTwin, ListeningHabits, StringKind, Temperament, Tuning } from '@fendrel/core';
 
 /** Rows as they stand in the tables; ids are UUIDs as text. */
 export interface WorkshopRow {
 	id: string;
 	name: string;
 	demo: boolean;
+	/** How this workshop listens; null: as usual. */
+	listening: ListeningHabits | null;
 	createdAt: Date;
 }
 export interface UserRow {
@@ -66,7 +68,7 @@ export interface VisitRow {
 	tolerance: number;
 	/** Id of a kept curve, or of the priority that leads one drawn afresh, or "none". */
 	stretch: string;
-	stage: 'plan' | 'set' | 'close';
+	stage: 'sound' | 'plan' | 'set' | 'close';
 	/** The note that is due in Set. */
 	currentNote: number | null;
 	/** Strings that the simulated instrument's lever has moved, by note. */
@@ -83,8 +85,10 @@ export interface ReadingRow {
 	note: number;
 	string: 'left' | 'middle' | 'right' | 'open';
 	takenAt: Date;
-	source: 'microphone' | 'simulated' | 'ear';
+	source: 'microphone' | 'simulated' | 'file' | 'ear';
 	accepted: boolean;
+	/** Taken in Sound: how the string was found. */
+	found: boolean;
 	/** Pitch of the first partial and its target in Hz, and the difference in cents; null when kept by ear. */
 	pitch: number | null;
 	pitchError: number | null;
@@ -94,6 +98,14 @@ export interface ReadingRow {
 	inharmonicity: number | null;
 	inharmonicityError: number | null;
 	moment: number | null;
+	/** Partial that `deviation` was heard at; null: all together. */
+	listened: number | null;
+	/** One string's own beat, per second, and how deep; 0 when there was none to hear, null when nobody looked. */
+	falseBeat: number | null;
+	falseBeatDepth: number | null;
+	/** Of several strings together, from the lowest to the highest, in cents. */
+	spread: number | null;
+	spreadError: number | null;
 	partials: StoredPartial[];
 }
 /** An octave that somebody counted. */
@@ -114,6 +126,8 @@ export interface StoredPartial {
 	frequency: number;
 	error: number;
 	level: number;
+	/** Seconds to 1/e; null when it did not fall. */
+	decay?: number | null;
 }
 
 type Table<Row extends object> = ModelStatic<Model<Row, Row>>;
@@ -163,6 +177,7 @@ export function defineModels(sequelize: Sequelize): Models {
 			id,
 			name: required(DataTypes.STRING(120)),
 			demo: required(DataTypes.BOOLEAN),
+			listening: json<WorkshopRow>('listening', true),
 			createdAt: required(TIME)
 		}),
 		users: define<UserRow>('users', {
@@ -233,6 +248,7 @@ export function defineModels(sequelize: Sequelize): Models {
 			takenAt: required(TIME),
 			source: required(DataTypes.STRING(12)),
 			accepted: required(DataTypes.BOOLEAN),
+			found: required(DataTypes.BOOLEAN),
 			pitch: optional(DataTypes.DOUBLE),
 			pitchError: optional(DataTypes.DOUBLE),
 			target: required(DataTypes.DOUBLE),
@@ -241,6 +257,11 @@ export function defineModels(sequelize: Sequelize): Models {
 			inharmonicity: optional(DataTypes.DOUBLE),
 			inharmonicityError: optional(DataTypes.DOUBLE),
 			moment: optional(DataTypes.DOUBLE),
+			listened: optional(DataTypes.INTEGER),
+			falseBeat: optional(DataTypes.DOUBLE),
+			falseBeatDepth: optional(DataTypes.DOUBLE),
+			spread: optional(DataTypes.DOUBLE),
+			spreadError: optional(DataTypes.DOUBLE),
 			partials: json<ReadingRow>('partials')
 		}),
 		countedOctaves: define<CountedOctaveRow>('counted_octaves', {

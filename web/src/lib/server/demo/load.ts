@@ -272,6 +272,7 @@ function readingRow({ workshopId }: Context, visit: VisitRow, twin: InstrumentTw
 		takenAt: new Date(visit.startedAt.getTime() + (300 + second) * 1000),
 		source: 'simulated',
 		accepted,
+		found: false,
 		pitch: measured.pitch,
 		pitchError: measured.pitchError,
 		target,
@@ -280,6 +281,11 @@ function readingRow({ workshopId }: Context, visit: VisitRow, twin: InstrumentTw
 		inharmonicity: measured.inharmonicity ?? null,
 		inharmonicityError: measured.inharmonicityError ?? null,
 		moment: measured.moment,
+		listened: null,
+		falseBeat: null,
+		falseBeatDepth: null,
+		spread: null,
+		spreadError: null,
 		partials: [...measured.partials]
 	};
 }

@@ -1,10 +1,11 @@
-import { noteName } from '@fendrel/core';
+import { noteName, USUAL_HABITS } from '@fendrel/core';
 import { error } from '@sveltejs/kit';
 import type { CurveChoice, KeptCurve } from '$lib/tuning/curve';
 import { NO_STRETCH } from '$lib/tuning/plan';
 import type { VisitChangesForm } from '$lib/visit/schema';
 import type { VisitRow } from '../db/models';
 import { curveMeant, drawAndKeep } from '../curves';
+import { habitsOf } from '../db/stores/accounts';
 import { getCurve } from '../db/stores/curves';
 import { getInstrument } from '../db/stores/instruments';
 import { figuresOf } from '../db/stores/readings';
@@ -25,11 +26,12 @@ export async function visitOr404(workshopId: string, id: string): Promise<VisitR
 export async function loadVisit(workshopId: string, id: string) {
 	const visit = await visitOr404(workshopId, id);
 	const instrument = (await getInstrument(workshopId, visit.instrumentId))!;
-	const [temperaments, readings, measured, curve] = await Promise.all([
+	const [temperaments, readings, measured, curve, habits] = await Promise.all([
 		listTemperaments(workshopId),
 		figuresOf(workshopId, [id]),
 		knownStrings(workshopId, instrument),
-		curveMeant(workshopId, visit)
+		curveMeant(workshopId, visit),
+		habitsOf(workshopId)
 	]);
 	const { name, kind, lowest, highest, twin, place } = instrument;
 	const { a4, tolerance, stretch, temperamentId, stage, currentNote, moved, note, startedAt, finishedAt } = visit;
@@ -39,6 +41,7 @@ export async function loadVisit(workshopId: string, id: string) {
 		temperaments,
 		measured,
 		curve,
+		habits: habits ?? USUAL_HABITS,
 		readings: readings.map(({ workshopId: _, visitId: __, ...reading }) => reading)
 	};
 }

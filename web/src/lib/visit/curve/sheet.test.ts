@@ -113,7 +113,7 @@ describe('the curve sheet', () => {
 
 	it('shows readings against the curve as it is drawn', () => {
 		const sheet = sheetOf({
-			readings: [{ note: 96, takenAt: new Date(), pitch: equalHz(96, hz(440)), accepted: true }]
+			readings: [{ note: 96, takenAt: new Date(), target: equalHz(96, hz(440)), deviation: 0, accepted: true }]
 		});
 		const flat = sheet.summary.notes.get(96)!.left!;
 		expect(flat).toBeCloseTo(-drawCurve({ ...INSTRUMENT, measured: [] }, BALANCED)[75], 2);

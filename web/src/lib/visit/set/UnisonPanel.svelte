@@ -1,5 +1,5 @@
 <script lang="ts">
-	import type { HeardUnison } from './unison.svelte';
+	import type { HeardUnison } from '../lastStrike.svelte';
 	import { unisonWords } from './unisonWords';
 
 	let { heard, a4 }: { heard: HeardUnison; a4: number } = $props();

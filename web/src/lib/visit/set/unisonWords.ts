@@ -1,5 +1,5 @@
 import { hz, nearestNote, noteName, type PartialBeat } from '@fendrel/core';
-import type { HeardUnison } from './unison.svelte';
+import type { HeardUnison } from '../lastStrike.svelte';
 
 /** Beats shallower than this nobody hears beside the string itself. */
 export const AUDIBLE = 0.1;

@@ -1,12 +1,13 @@
-import { A4, cents, type InstrumentTwin } from '@fendrel/core';
+import { cents, type InstrumentTwin, type ListeningHabits } from '@fendrel/core';
 import { Listening } from '$lib/audio/listening.svelte';
 import type { MovedPins } from '$lib/audio/simulated';
+import { listeningSetup } from '$lib/tuning/listeningSetup';
 import type { Plan } from '$lib/tuning/plan';
 import { saveChanges } from '../requests';
+import { LastStrike } from '../lastStrike.svelte';
 import { Setting, type Kept } from '../setting.svelte';
 import { Sync } from '../sync.svelte';
 import type { SetAction } from './keys';
-import { Unison } from './unison.svelte';
 
 export interface WorkOptions {
 	readonly visit: {
@@ -18,6 +19,7 @@ export interface WorkOptions {
 	};
 	readonly instrument: { readonly lowest: number; readonly highest: number; readonly twin: InstrumentTwin };
 	readonly plan: Plan;
+	readonly habits: ListeningHabits;
 	readonly readings: readonly Kept[];
 }
 
@@ -29,24 +31,20 @@ export class Work {
 	readonly sync: Sync;
 	readonly listening: Listening;
 	readonly setting: Setting;
-	readonly unison = new Unison();
+	readonly last = new LastStrike((playing) => this.listening.hush(playing));
 	private moved: MovedPins;
 	private ready = false;
 	/** Work begun before this device's own store has answered is newer than what the store remembers. */
 	private begun = false;
 
 	constructor(private readonly options: WorkOptions) {
-		const { visit, instrument, plan, readings } = options;
+		const { visit, instrument, plan, habits, readings } = options;
 		const { lowest, highest, twin } = instrument;
 		this.moved = { ...visit.moved };
 		this.sync = new Sync(visit.id);
 		this.listening = new Listening({
-			setup: {
-				lowest,
-				highest,
-				a4: plan.targetOf(A4)?.pitch ?? visit.a4,
-				inharmonicity: plan.targets.map(({ note }) => plan.inharmonicityAt(note))
-			},
+			setup: listeningSetup(plan, visit.a4),
+			habits,
 			twin,
 			moved: this.moved,
 			onMoved: (moved) => {
@@ -54,7 +52,7 @@ export class Work {
 				this.keepPlace();
 			},
 			onEvents: (events) => this.setting.hear(events),
-			onStrike: (strike) => void this.unison.hear(strike, this.setting.strings.indexes.length)
+			onStrike: (strike) => void this.last.hear(strike, this.setting.strings.indexes.length)
 		});
 		this.setting = new Setting({
 			twin,
@@ -64,6 +62,7 @@ export class Work {
 			tolerance: cents(visit.tolerance),
 			readings,
 			currentNote: visit.currentNote,
+			habits: () => this.listening.habits,
 			source: () => this.listening.source,
 			onReading: (reading) => {
 				this.begun = true;
@@ -86,7 +85,7 @@ export class Work {
 		return () => {
 			this.setting.stop();
 			this.sync.stop();
-			this.unison.close();
+			this.last.close();
 			void this.listening.stop();
 		};
 	}

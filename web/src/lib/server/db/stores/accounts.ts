@@ -1,3 +1,4 @@
+import type { ListeningHabits } from '@fendrel/core';
 import { Op } from 'sequelize';
 import { v7 as uuid } from 'uuid';
 import { database } from '../connection';
@@ -16,7 +17,7 @@ export async function createAccount(account: NewAccount): Promise<UserRow> {
 	const { sequelize, models } = database();
 	return sequelize.transaction(async (transaction) => {
 		const createdAt = new Date();
-		const workshop = { id: uuid(), name: account.workshop, demo: account.demo, createdAt };
+		const workshop = { id: uuid(), name: account.workshop, demo: account.demo, listening: null, createdAt };
 		await models.workshops.create(workshop, { transaction });
 		const user = {
 			id: uuid(),
@@ -75,4 +76,14 @@ export async function sessionByToken(tokenHash: string): Promise<FoundSession | 
 
 export async function prolongSession(tokenHash: string, expiresAt: Date): Promise<void> {
 	await database().models.sessions.update({ expiresAt }, { where: { tokenHash } });
+}
+
+/** How a workshop listens; null: as usual. */
+export async function habitsOf(workshopId: string): Promise<ListeningHabits | null> {
+	const found = await database().models.workshops.findByPk(workshopId, { attributes: ['id', 'listening'] });
+	return found?.get().listening ?? null;
+}
+
+export async function keepHabits(workshopId: string, listening: ListeningHabits | null): Promise<void> {
+	await database().models.workshops.update({ listening }, { where: { id: workshopId } });
 }

@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { onMount, untrack } from 'svelte';
-	import { readingMoment } from '@fendrel/core';
+	import { habitAt, USUAL_HABITS } from '@fendrel/core';
 	import KeyboardStrip from '$lib/charts/KeyboardStrip.svelte';
 	import SettleChart from '$lib/charts/SettleChart.svelte';
 	import Shortcuts from '$lib/ui/Shortcuts.svelte';
@@ -21,11 +21,11 @@
 
 	let { data } = $props();
 	// The work below belongs to this visit for as long as the page is open.
-	const { visit, instrument, temperaments, measured, curve, readings } = untrack(() => data);
+	const { visit, instrument, temperaments, measured, curve, habits, readings } = untrack(() => data);
 	const temperament = temperaments.find(({ id }) => id === visit.temperamentId)!;
 	const { lowest, highest } = instrument;
 	const plan = planFor({ ...instrument, a4: visit.a4, temperament, stretch: visit.stretch, curve, measured });
-	const work = new Work({ visit, instrument, plan, readings });
+	const work = new Work({ visit, instrument, plan, habits, readings });
 	const { setting, listening, sync } = work;
 	onMount(() => work.open());
 
@@ -42,7 +42,7 @@
 	const room = $derived(roomState(listening));
 	/** With several strings open the unison is the work; with one, only a false beat is worth the place. */
 	const closer = $derived.by(() => {
-		const heard = work.unison.heard;
+		const heard = work.last.heard;
 		if (!heard || heard.note !== setting.step.note || heard.strings !== setting.strings.indexes.length)
 			return undefined;
 		return heard.strings > 1 || heard.analysis.partials.some(({ depth }) => depth >= AUDIBLE) ? heard : undefined;
@@ -80,7 +80,11 @@
 			/>
 			<Messages {work} {room} closeHref="/visits/{visit.id}/close" />
 			<div class="chart">
-				<SettleChart blows={setting.blows} tolerance={visit.tolerance} moment={readingMoment(setting.step.note)} />
+				<SettleChart
+					blows={setting.blows}
+					tolerance={visit.tolerance}
+					moment={habitAt(USUAL_HABITS, setting.step.note).moment}
+				/>
 			</div>
 			<div class="steps">
 				<div class="strings" role="group" aria-label="Strings left unmuted">

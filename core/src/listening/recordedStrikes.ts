@@ -1,0 +1,78 @@
+import { createListener, type ListenerOptions } from './listener';
+import type { Refusal } from './reading';
+import { StrikeKeeper } from './strikeKeeper';
+import type { SurveyStrike } from './survey';
+import { analyseUnison } from './unison';
+
+/** A blow in a recording. */
+export type RecordedStrike =
+	{ readonly at: number; readonly strike: SurveyStrike } | { readonly at: number; readonly refused: Refusal };
+
+export interface RecordingListener {
+	/** Takes the next samples; tells the blows that are finished with. A sound at another rate may follow. */
+	push(samples: Float32Array, sampleRate: number): RecordedStrike[];
+	/** The recording is over: tells what was still sounding. */
+	end(): RecordedStrike[];
+}
+
+/** Silence that lets the last note end as if its damper fell. */
+const AFTER_SECONDS = 1;
+const BLOCK_SECONDS = 0.05;
+
+/**
+ * Listens to a recording piece by piece, as fast as it comes, with nothing expected.
+ * @param strings left unmuted when it was made, 1 to 3
+ */
+export function createRecordingListener(
+	options: Omit<ListenerOptions, 'sampleRate'>,
+	strings: number
+): RecordingListener {
+	let rate: number | undefined;
+	let seconds = 0;
+	let listener: ReturnType<typeof createListener> | undefined;
+	let keeper: StrikeKeeper | undefined;
+	let pending: { readonly at: number; readonly reading: SurveyStrike['reading'] } | undefined;
+
+	/** A blow that was read but died too soon for a closer look. */
+	const settle = (found: RecordedStrike[]) => {
+		if (pending) found.push({ at: pending.at, strike: { reading: pending.reading, analysis: undefined, strings } });
+		pending = undefined;
+	};
+	const pushBlock = (block: Float32Array, sampleRate: number, found: RecordedStrike[]) => {
+		const events = listener!.push(block, sampleRate);
+		for (const event of events) {
+			if (event.kind === 'refused') found.push({ at: event.at, refused: event.why });
+			if (event.kind !== 'reading') continue;
+			settle(found);
+			pending = { at: event.reading.struckAt, reading: event.reading };
+		}
+		for (const { reading, string, samples, settledFrom } of keeper!.push(block, events)) {
+			if (pending?.reading === reading) pending = undefined;
+			const settled = samples.subarray(settledFrom);
+			const analysis = analyseUnison({ samples: settled, sampleRate, string, strings });
+			found.push({ at: reading.struckAt, strike: { reading, analysis, strings } });
+		}
+		if (events.some(({ kind }) => kind === 'blow' || kind === 'ended')) settle(found);
+	};
+	return {
+		push(samples, sampleRate) {
+			const found: RecordedStrike[] = [];
+			if (sampleRate !== rate) {
+				settle(found);
+				listener ??= createListener({ ...options, sampleRate });
+				keeper = new StrikeKeeper(sampleRate, options.strings.inharmonicityAt, seconds);
+				rate = sampleRate;
+			}
+			seconds += samples.length / sampleRate;
+			const block = Math.round(BLOCK_SECONDS * sampleRate);
+			for (let at = 0; at < samples.length; at += block) pushBlock(samples.subarray(at, at + block), sampleRate, found);
+			return found;
+		},
+		end() {
+			if (rate === undefined) return [];
+			const found = this.push(new Float32Array(Math.round(AFTER_SECONDS * rate)), rate);
+			settle(found);
+			return found;
+		}
+	};
+}

@@ -1,0 +1,105 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { beatsPerSecond, cents, hz } from '../units/quantity';
+import { falseBeatOf, surveyNote, surveyNotes, type SurveyStrike } from './survey';
+import type { PartialBeat, UnisonAnalysis } from './unison';
+
+const clean: UnisonAnalysis = { partials: [], told: 1, spread: undefined, unresolved: cents(0.4) };
+const beating = (partial: number, rate: number, depth: number): PartialBeat => ({
+	partial,
+	components: [],
+	beat: beatsPerSecond(rate),
+	depth,
+	unresolved: cents(0.4)
+});
+const strike = (
+	off: number,
+	change: Partial<SurveyStrike['reading']> = {},
+	rest: Partial<Omit<SurveyStrike, 'reading'>> = {}
+): SurveyStrike => ({
+	reading: {
+		note: 57,
+		struckAt: 1,
+		moment: 0.6,
+		pitch: hz(220 * 2 ** (off / 1200)),
+		pitchError: cents(0.02),
+		fundamental: hz(219.9),
+		inharmonicity: 3e-4,
+		inharmonicityError: 3e-6,
+		partials: [],
+		...change
+	},
+	analysis: clean,
+	strings: 1,
+	...rest
+});
+
+describe('a surveyed note', () => {
+	it('is known from one good strike', () => {
+		expect(surveyNote([strike(2)])).toMatchObject({
+			note: 57,
+			strikes: 1,
+			pitch: expect.closeTo(220 * 2 ** (2 / 1200), 6),
+			inharmonicity: { b: expect.closeTo(3e-4, 8), error: expect.closeTo(3e-6, 8) },
+			falseBeat: 'none',
+			spread: undefined,
+			again: undefined
+		});
+	});
+
+	it('weighs strikes by their errors, and says when they differ by more', () => {
+		const both = surveyNote([strike(0, { pitchError: cents(0.3) }), strike(0.3, { pitchError: cents(0.1) })])!;
+		expect(1200 * Math.log2(both.pitch / 220)).toBeCloseTo(0.27, 3);
+		expect(both.pitchError).toBeCloseTo(Math.sqrt(1 / (1 / 0.09 + 1 / 0.01)), 3);
+		const apart = surveyNote([strike(0), strike(1)])!;
+		expect(apart.again).toBe('strikes differ');
+		expect(apart.pitchError).toBeGreaterThan(0.3);
+	});
+
+	it('asks for one more strike only where it helps', () => {
+		expect(surveyNote([strike(0, { pitchError: cents(0.6) })])!.again).toBe('pitch unsure');
+		const limp = { inharmonicity: undefined, inharmonicityError: undefined };
+		expect(surveyNote([strike(0, limp)])!.again).toBe('stiffness unsure');
+		expect(surveyNote([strike(0, { ...limp, note: 100 })])!.again).toBeUndefined();
+		expect(surveyNote([strike(0, limp, { strings: 3 })])!.again).toBeUndefined();
+		expect(surveyNote([strike(0, limp), strike(0, limp), strike(0, limp)])!.again).toBeUndefined();
+	});
+
+	it('tells a false beat of one string, a spread of several, never both', () => {
+		const analysis = { ...clean, partials: [beating(1, 0.8, 0.3), beating(3, 2.2, 0.6), beating(5, 4, 0.05)] };
+		expect(surveyNote([strike(0, {}, { analysis })])).toMatchObject({
+			falseBeat: { partial: 3, rate: 2.2, depth: 0.6 },
+			spread: undefined
+		});
+		const spread = { cents: cents(1.4), error: cents(0.1) };
+		const open = surveyNote([strike(9), strike(0, {}, { strings: 3, analysis: { ...analysis, spread } })])!;
+		expect(open).toMatchObject({ strikes: 1, falseBeat: undefined, spread, inharmonicity: undefined });
+		expect(surveyNote([strike(0, {}, { analysis: undefined })])!.falseBeat).toBeUndefined();
+		expect(surveyNote([])).toBeUndefined();
+		expect(falseBeatOf({ partials: [beating(1, 1, 0.09)] })).toBeUndefined();
+	});
+});
+
+describe('the notes of a survey', () => {
+	it('go from end to end and stand on both sides of the break', () => {
+		expect(surveyNotes(21, 108, 3, 44)).toHaveLength(32);
+		fc.assert(
+			fc.property(
+				fc.integer({ min: 21, max: 50 }),
+				fc.integer({ min: 12, max: 60 }),
+				fc.integer({ min: 1, max: 6 }),
+				(lowest, size, step) => {
+					const notes = surveyNotes(lowest, lowest + size, step, lowest + 7);
+					expect(notes[0]).toBe(lowest);
+					expect(notes.at(-1)).toBe(lowest + size);
+					expect(notes).toEqual(expect.arrayContaining([lowest + 6, lowest + 7]));
+					notes.slice(1).forEach((note, i) => {
+						expect(note).toBeGreaterThan(notes[i]);
+						expect(note - notes[i]).toBeLessThanOrEqual(step);
+					});
+				}
+			)
+		);
+	});
+	it('are not asked for in steps of nothing', () => expect(() => surveyNotes(21, 108, 0)).toThrow(RangeError));
+});
