@@ -61,7 +61,7 @@ export class Listening {
 	private deaf = false;
 	/** What still sounds of a blow that fell while deaf is nobody's. */
 	private awaitsBlow = false;
-	private peak: { readonly until: number } | undefined;
+	private rising: { readonly until: number; level: number } | undefined;
 
 	constructor(private readonly options: ListeningOptions) {
 		this.habits = options.habits;
@@ -198,11 +198,12 @@ export class Listening {
 	/** The loudest tenth of a second shortly after a blow is its level. */
 	private watchBlows(events: readonly ListenerEvent[]): void {
 		for (const event of events) {
-			if (event.kind === 'blow') {
-				this.peak = { until: event.at + BLOW_SECONDS };
-				this.blowLevel = -120;
-			} else if (event.kind === 'level' && this.peak && event.at < this.peak.until)
-				this.blowLevel = Math.max(this.blowLevel ?? -120, event.level);
+			if (event.kind === 'blow') this.rising = { until: event.at + BLOW_SECONDS, level: -120 };
+			if (event.kind !== 'level' || !this.rising) continue;
+			this.rising.level = Math.max(this.rising.level, event.level);
+			if (event.at < this.rising.until) continue;
+			this.blowLevel = this.rising.level;
+			this.rising = undefined;
 		}
 	}
 

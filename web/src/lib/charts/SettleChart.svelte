@@ -1,4 +1,5 @@
 <script lang="ts">
+	import type { Stability } from '@fendrel/core';
 	import { flatOrSharp, signed } from '$lib/ui/format';
 	import { SETTLE_SECONDS, settleChart, type SettleCurve } from './settleChart';
 	import ValueAxis from './ValueAxis.svelte';
@@ -8,8 +9,12 @@
 		tolerance: number;
 		/** Seconds after the blow at which the string is read. */
 		moment: number;
+		/** Partial that is listened to; 0: all together. */
+		partial: number;
+		/** How the string moves from blow to blow. */
+		stability: Stability | undefined;
 	}
-	let { blows, tolerance, moment }: Props = $props();
+	let { blows, tolerance, moment, partial, stability }: Props = $props();
 	let width = $state(640);
 	let height = $state(360);
 	const margin = { top: 28, right: 20, bottom: 34, left: 52 };
@@ -22,6 +27,13 @@
 					.map(({ figure }, i) => `Blow ${i + 1}: ${figure === undefined ? 'not read' : flatOrSharp(figure)}`)
 					.join('; ')
 	);
+	/** Two blows can always be joined by a line: from three on a drift is one. */
+	const drift = $derived.by(() => {
+		if (!stability || stability.error === undefined) return undefined;
+		const still = Math.abs(stability.drift) < Math.max(0.1, 2 * stability.error);
+		const over = `the last ${stability.blows} blows`;
+		return still ? `Stands still over ${over}` : `Drifts ${signed(stability.drift)} cents a blow over ${over}`;
+	});
 	const tone = (cents: number | undefined) =>
 		cents === undefined || Math.abs(cents) <= tolerance ? 'var(--felt)' : cents < 0 ? 'var(--flat)' : 'var(--sharp)';
 	const toneOf = (blow: SettleCurve) => tone(blow.figure ?? blow.curve.at(-1)?.cents);
@@ -55,7 +67,10 @@
 		<text x={margin.left - 10} y="13" text-anchor="end" class="unit">cents</text>
 		<line x1={margin.left} x2={width - margin.right} y1={chart.zero} y2={chart.zero} class="target" />
 		<line x1={chart.moment} x2={chart.moment} y1={margin.top} y2={height - margin.bottom} class="moment" />
-		<text x={chart.moment + 7} y={margin.top + 6} class="unit">read here</text>
+		<text x={chart.moment + 7} y={margin.top + 6} class="unit"
+			>read here{partial > 0 ? `, partial ${partial}` : ''}</text
+		>
+		{#if drift}<text x={width - margin.right} y="13" text-anchor="end" class="unit">{drift}</text>{/if}
 		{#each chart.curves as { path, end, figure }, i (i)}
 			{@const age = newest - i}
 			<g style="opacity: {age === 0 ? 1 : Math.max(0.2, 0.6 - 0.1 * age)}">

@@ -24,7 +24,7 @@
 	<Portal>
 		<Dialog.Backdrop class="fixed inset-0 z-50 bg-black/50" />
 		<Dialog.Positioner class="fixed inset-0 z-50 flex items-center justify-center p-4">
-			<Dialog.Content class="keys-sheet">
+			<Dialog.Content class="dialog-sheet">
 				<Dialog.Title class="mb-4 font-[Newsreader_Variable] text-2xl">Keys on this page</Dialog.Title>
 				<dl>
 					{#each keys as { keys: combination, does } (combination)}
@@ -53,16 +53,6 @@
 		padding: 0.1rem 0.45rem;
 		background: var(--ground);
 		white-space: nowrap;
-	}
-	:global(.keys-sheet) {
-		background: var(--sheet);
-		color: var(--ink);
-		border: 1px solid var(--line);
-		border-radius: var(--radius-container);
-		padding: 1.5rem 1.75rem;
-		max-width: 34rem;
-		max-height: 90vh;
-		overflow: auto;
 	}
 	dl {
 		display: grid;

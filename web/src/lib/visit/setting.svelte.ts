@@ -5,6 +5,7 @@ import {
 	noteName,
 	partialHz,
 	settingOrder,
+	stabilityOf,
 	summariseVisit,
 	type Advice,
 	type Cents,
@@ -85,6 +86,7 @@ export class Setting {
 	readonly choices = $derived.by(() => stringChoices(this.options.twin, this.step.note));
 	readonly target = $derived.by(() => this.options.plan.targetOf(this.step.note)!);
 	readonly figures = $derived.by(() => this.blows.flatMap(({ figure }) => (figure === undefined ? [] : [figure])));
+	readonly stability = $derived.by(() => stabilityOf(this.figures));
 	readonly advice: Advice = $derived.by(() => adviceFor(this.figures, this.options.tolerance));
 	/** Cents from target: while a blow sounds where it stands, otherwise its figure. */
 	readonly now = $derived.by(() => {
@@ -233,6 +235,11 @@ export class Setting {
 
 	chooseStrings(choice: StringChoice): void {
 		this.strings = choice;
+		this.clearBlows();
+	}
+
+	/** Blows that were read otherwise do not stand beside those to come. */
+	startAfresh(): void {
 		this.clearBlows();
 	}
 

@@ -2,6 +2,8 @@
 	import { onMount } from 'svelte';
 	import { listMicrophones } from '$lib/audio/microphone';
 	import type { Listening } from '$lib/audio/listening.svelte';
+	import ClockDialog from '$lib/listening/ClockDialog.svelte';
+	import { signed } from '$lib/ui/format';
 
 	let { listening }: { listening: Listening } = $props();
 	let microphones = $state.raw<{ readonly id: string; readonly label: string }[]>([]);
@@ -9,6 +11,7 @@
 
 	/** Until the page lives, its buttons do nothing: better to show that than to lose a press. */
 	let alive = $state(false);
+	let showClock = $state(false);
 
 	async function refresh() {
 		microphones = await listMicrophones();
@@ -50,7 +53,13 @@
 			onclick={() => listening.start()}>Listen</button
 		>
 	{/if}
+	{#if listening.state === 'on' && listening.source === 'microphone'}
+		<button type="button" class="clock" onclick={() => (showClock = true)}
+			>{listening.clock === 0 ? 'Check its clock' : `Clock ${signed(-listening.clock, 2)} cents`}</button
+		>
+	{/if}
 </div>
+<ClockDialog {listening} bind:open={showClock} />
 
 <style>
 	.source {
@@ -67,6 +76,14 @@
 	label span {
 		white-space: nowrap;
 		font-size: 0.9rem;
+	}
+	.clock {
+		min-height: 44px;
+		font-size: 0.9rem;
+		color: var(--soft);
+		text-decoration: underline;
+		text-underline-offset: 3px;
+		cursor: pointer;
 	}
 	select {
 		min-height: 44px;

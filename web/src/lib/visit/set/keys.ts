@@ -1,6 +1,7 @@
 /** What a key does in Set. A page-turner pedal sends PageDown and PageUp. */
 export interface SetAction {
-	readonly do: 'next' | 'previous' | 'keep' | 'strike' | 'turn' | 'strings' | 'listen' | 'heard';
+	readonly do:
+		'next' | 'previous' | 'keep' | 'strike' | 'turn' | 'strings' | 'listen' | 'heard' | 'view' | 'partial' | 'hear';
 	readonly by?: number;
 	readonly key?: string;
 }
@@ -12,6 +13,9 @@ export const SET_KEYS = [
 	{ keys: '1 2 3 0', does: 'which string is left unmuted; 0: all of them' },
 	{ keys: 'G', does: 'go to the note that was heard instead' },
 	{ keys: 'L', does: 'listen or stop' },
+	{ keys: 'V', does: 'what stands beside: by ear, unison, partials' },
+	{ keys: '← →', does: 'which partial of the last blow' },
+	{ keys: 'H', does: 'hear that partial alone, then in the whole' },
 	{ keys: 'Space', does: 'strike the simulated instrument' },
 	{ keys: '↑ ↓', does: 'its lever, 1 cent; with Shift 0.2, with Ctrl 5' },
 	{ keys: '?', does: 'show or hide this list' }
@@ -23,7 +27,11 @@ const PLAIN: Record<string, SetAction> = {
 	PageUp: { do: 'previous' },
 	' ': { do: 'strike' },
 	l: { do: 'listen' },
-	g: { do: 'heard' }
+	g: { do: 'heard' },
+	v: { do: 'view' },
+	h: { do: 'hear' },
+	ArrowLeft: { do: 'partial', by: -1 },
+	ArrowRight: { do: 'partial', by: 1 }
 };
 
 interface Key {

@@ -2,6 +2,10 @@ import type { Listening } from '$lib/audio/listening.svelte';
 
 /** A background louder than this hides the partials of soft notes. */
 const LOUD_ROOM_DB = -42;
+/** Blows that stand less than this above the background show few partials. */
+const FAINT_ABOVE_DB = 22;
+/** A blow that is so quiet leaves most of the sound card's range unused. */
+const FAINT_DB = -52;
 
 export interface RoomState {
 	readonly title: string;
@@ -16,8 +20,9 @@ export function roomState({
 	source,
 	noise,
 	clipped,
-	hum
-}: Pick<Listening, 'state' | 'source' | 'noise' | 'clipped' | 'hum'>): RoomState {
+	hum,
+	blowLevel
+}: Pick<Listening, 'state' | 'source' | 'noise' | 'clipped' | 'hum' | 'blowLevel'>): RoomState {
 	if (state === 'off') return { title: 'Not listening', detail: undefined, advice: undefined };
 	if (state === 'opening') return { title: 'Opening the sound', detail: undefined, advice: undefined };
 	const simulated = source === 'simulated';
@@ -38,6 +43,12 @@ export function roomState({
 			title: 'Listening',
 			detail: 'room loud',
 			advice: 'The room is loud: move the microphone closer to the strings, or wait for quiet.'
+		};
+	if (blowLevel !== undefined && (blowLevel < noise + FAINT_ABOVE_DB || blowLevel < FAINT_DB))
+		return {
+			title: 'Listening',
+			detail: 'blows faint',
+			advice: 'The blows are faint: move the microphone closer to the strings, or turn its level up.'
 		};
 	return {
 		title: 'Listening',

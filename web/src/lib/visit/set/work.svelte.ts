@@ -1,4 +1,4 @@
-import { cents, type InstrumentTwin, type ListeningHabits } from '@fendrel/core';
+import { cents, falseBeatOf, habitAt, type InstrumentTwin, type ListeningHabits } from '@fendrel/core';
 import { Listening } from '$lib/audio/listening.svelte';
 import type { MovedPins } from '$lib/audio/simulated';
 import { listeningSetup } from '$lib/tuning/listeningSetup';
@@ -25,6 +25,11 @@ export interface WorkOptions {
 
 /** How hard the simulated instrument is struck: nearly a test blow. */
 const STRENGTH = 0.8;
+const MOST_PARTIALS = 16;
+
+/** What stands beside the figure: how the ear judges, the unison of the last blow, or its partials. */
+export const VIEWS = ['ear', 'unison', 'partials'] as const;
+export type View = (typeof VIEWS)[number];
 
 /** Set at work: connects what sounds, what is set, and what is kept. */
 export class Work {
@@ -32,6 +37,10 @@ export class Work {
 	readonly listening: Listening;
 	readonly setting: Setting;
 	readonly last = new LastStrike((playing) => this.listening.hush(playing));
+	/** Undefined: what the last blow makes worth seeing. */
+	chosenView = $state<View | undefined>();
+	/** The partial that is looked at; the one that is listened to until another is chosen. */
+	private chosenPartial = $state<number | undefined>();
 	private moved: MovedPins;
 	private ready = false;
 	/** Work begun before this device's own store has answered is newer than what the store remembers. */
@@ -107,6 +116,36 @@ export class Work {
 		if (this.ready) void this.sync.movePlace({ currentNote: this.setting.step.note, moved: this.moved });
 	}
 
+	/** With several strings open the unison is the work; with one, only a false beat is worth the place. */
+	readonly unison = $derived.by(() => {
+		const { heard } = this.last;
+		const { step, strings } = this.setting;
+		return heard && heard.note === step.note && heard.strings === strings.indexes.length ? heard : undefined;
+	});
+	readonly view: View = $derived.by(() => {
+		if (this.chosenView) return this.chosenView;
+		const { unison } = this;
+		return unison && (unison.strings > 1 || falseBeatOf(unison.analysis)) ? 'unison' : 'ear';
+	});
+	readonly habit = $derived.by(() => habitAt(this.listening.habits, this.setting.step.note));
+	readonly partial = $derived.by(() => this.chosenPartial ?? Math.max(1, this.habit.partial));
+
+	/** The same view again: back to what the last blow makes worth seeing. */
+	show(view: View): void {
+		this.chosenView = this.chosenView === view ? undefined : view;
+	}
+
+	choosePartial(partial: number): void {
+		this.chosenPartial = partial;
+		this.chosenView = 'partials';
+	}
+
+	/** Other habits, kept already. */
+	attend(habits: ListeningHabits): void {
+		this.listening.attend(habits);
+		this.setting.startAfresh();
+	}
+
 	/** A lever sits on one pin: the first of the strings left open. */
 	turn(by: number): void {
 		const { step, strings } = this.setting;
@@ -137,6 +176,14 @@ export class Work {
 			}
 			case 'listen':
 				return void (listening.state === 'on' ? listening.stop() : listening.start());
+			case 'view':
+				this.chosenView = VIEWS[(VIEWS.indexOf(this.view) + 1) % VIEWS.length];
+				return;
+			case 'partial':
+				return this.choosePartial(Math.min(Math.max(this.partial + (action.by ?? 0), 1), MOST_PARTIALS));
+			case 'hear':
+				this.chosenView = 'partials';
+				return void this.last.hearPartial(this.partial);
 			case 'heard':
 				if (setting.notice?.heard !== undefined) setting.goTo(setting.notice.heard);
 		}

@@ -1,6 +1,7 @@
 <script lang="ts">
 	import { onMount, untrack } from 'svelte';
-	import { habitAt, USUAL_HABITS } from '@fendrel/core';
+	import { noteName } from '@fendrel/core';
+	import HabitsDialog from '$lib/listening/HabitsDialog.svelte';
 	import KeyboardStrip from '$lib/charts/KeyboardStrip.svelte';
 	import SettleChart from '$lib/charts/SettleChart.svelte';
 	import Shortcuts from '$lib/ui/Shortcuts.svelte';
@@ -14,8 +15,8 @@
 	import { SET_KEYS, setKeyAction } from '$lib/visit/set/keys';
 	import Messages from '$lib/visit/set/Messages.svelte';
 	import UnisonPanel from '$lib/visit/set/UnisonPanel.svelte';
-	import { AUDIBLE } from '$lib/visit/set/unisonWords';
-	import { Work } from '$lib/visit/set/work.svelte';
+	import PartialsPanel from '$lib/visit/set/PartialsPanel.svelte';
+	import { VIEWS, Work, type View } from '$lib/visit/set/work.svelte';
 	import { roomState } from '$lib/visit/set/room';
 	import { planFor } from '$lib/tuning/plan';
 
@@ -40,13 +41,8 @@
 		if (detail > 0) (target as Element).closest<HTMLElement>('button')?.blur();
 	}
 	const room = $derived(roomState(listening));
-	/** With several strings open the unison is the work; with one, only a false beat is worth the place. */
-	const closer = $derived.by(() => {
-		const heard = work.last.heard;
-		if (!heard || heard.note !== setting.step.note || heard.strings !== setting.strings.indexes.length)
-			return undefined;
-		return heard.strings > 1 || heard.analysis.partials.some(({ depth }) => depth >= AUDIBLE) ? heard : undefined;
-	});
+	let showHabits = $state(false);
+	const VIEW_NAMES: Record<View, string> = { ear: 'By ear', unison: 'Unison', partials: 'Partials' };
 </script>
 
 <svelte:window {onkeydown} {onclick} />
@@ -83,8 +79,11 @@
 				<SettleChart
 					blows={setting.blows}
 					tolerance={visit.tolerance}
-					moment={habitAt(USUAL_HABITS, setting.step.note).moment}
+					moment={work.habit.moment}
+					partial={work.habit.partial}
+					stability={setting.stability}
 				/>
+				<button type="button" class="how-read" onclick={() => (showHabits = true)}>How a blow is read</button>
 			</div>
 			<div class="steps">
 				<div class="strings" role="group" aria-label="Strings left unmuted">
@@ -106,10 +105,35 @@
 			</div>
 		</section>
 		<aside class="ear">
-			{#if closer}<UnisonPanel heard={closer} a4={visit.a4} />{:else}<EarPanel step={setting.step} {plan} />{/if}
+			<div>
+				<div class="views" role="group" aria-label="Beside the figure">
+					{#each VIEWS as view (view)}
+						<button type="button" aria-pressed={work.view === view} onclick={() => work.show(view)}
+							>{VIEW_NAMES[view]}</button
+						>
+					{/each}
+				</div>
+				{#if work.view === 'partials'}
+					<PartialsPanel
+						last={work.last}
+						a4={visit.a4}
+						chosen={work.partial}
+						onchoose={(partial) => work.choosePartial(partial)}
+					/>
+				{:else if work.view === 'unison'}
+					{#if work.unison}<UnisonPanel heard={work.unison} a4={visit.a4} />
+					{:else}
+						<p class="soft">
+							Strike {noteName(setting.step.note)} and let it sound for a second: the strings that are left unmuted are told
+							apart here.
+						</p>
+					{/if}
+				{:else}<EarPanel step={setting.step} {plan} />{/if}
+			</div>
 			{#if listening.simulated}<Lever onturn={(by) => work.turn(by)} onstrike={() => work.strike()} />{/if}
 		</aside>
 	</div>
+	<HabitsDialog habits={listening.habits} bind:open={showHabits} onkept={(kept) => work.attend(kept)} />
 	{#snippet strip()}
 		<KeyboardStrip
 			{lowest}
@@ -153,6 +177,38 @@
 		display: flex;
 		gap: 0.5rem;
 		flex-wrap: wrap;
+	}
+	.chart {
+		position: relative;
+	}
+	.how-read {
+		position: absolute;
+		right: 20px;
+		bottom: 36px;
+		min-height: 44px;
+		padding: 0 0.4rem;
+		font-size: 0.9rem;
+		color: var(--soft);
+		text-decoration: underline;
+		text-underline-offset: 3px;
+		cursor: pointer;
+	}
+	.views {
+		display: grid;
+		grid-template-columns: repeat(3, 1fr);
+		margin-bottom: 0.7rem;
+		border-bottom: 1px solid var(--line);
+	}
+	.views button {
+		min-height: 44px;
+		cursor: pointer;
+		color: var(--soft);
+		border-bottom: 3px solid transparent;
+	}
+	.views button[aria-pressed='true'] {
+		color: var(--ink);
+		font-weight: 700;
+		border-bottom-color: var(--felt);
 	}
 	.strings {
 		display: flex;

@@ -1,0 +1,108 @@
+<script lang="ts">
+	import type { ReferenceTone, ToneProblem } from '@fendrel/core';
+	import { Dialog, Portal } from '@skeletonlabs/skeleton-svelte';
+	import type { Listening } from '$lib/audio/listening.svelte';
+	import { signed } from '$lib/ui/format';
+
+	let { listening, open = $bindable() }: { listening: Listening; open: boolean } = $props();
+	const SECONDS = 8;
+	let known = $state('440');
+	let measuring = $state(false);
+	let found = $state.raw<ReferenceTone | undefined>();
+	let problem = $state<string | undefined>();
+	const WORDS: Record<ToneProblem, string> = {
+		'too quiet': 'The tone was hardly to be heard. Bring it closer to the microphone and measure again.',
+		'not steady': 'It was not one steady tone. Use a signal generator or a time signal, not a string or a voice.',
+		'too far off': 'That is more than 20 cents from the frequency above: is it the tone you wrote?'
+	};
+	$effect(() => {
+		if (!open) return;
+		found = undefined;
+		problem = undefined;
+	});
+	async function measure() {
+		const frequency = Number(known.trim().replace(',', '.'));
+		found = undefined;
+		problem = undefined;
+		if (!(frequency >= 100 && frequency <= 5000)) {
+			problem = 'Write the frequency of the tone in hertz, from 100 to 5000.';
+			return;
+		}
+		measuring = true;
+		const heard = await listening.reference(frequency, SECONDS);
+		measuring = false;
+		if (!heard) problem = 'Press Listen with a microphone first.';
+		else if ('problem' in heard) problem = WORDS[heard.problem];
+		else found = heard;
+	}
+	function keep(offset: number) {
+		listening.keepClock(offset);
+		open = false;
+	}
+</script>
+
+<Dialog {open} onOpenChange={(details) => (open = details.open)}>
+	<Portal>
+		<Dialog.Backdrop class="fixed inset-0 z-50 bg-black/50" />
+		<Dialog.Positioner class="fixed inset-0 z-50 flex items-center justify-center p-4">
+			<Dialog.Content class="dialog-sheet max-w-[34rem]">
+				<Dialog.Title class="mb-2 font-[Newsreader_Variable] text-2xl">This microphone’s clock</Dialog.Title>
+				<p class="mb-3 text-[0.95rem] leading-snug">
+					A sound card’s clock may be off by a cent or two, and every pitch with it. Play a tone whose frequency is
+					certain, such as a signal generator’s or a time signal’s, and let it sound for {SECONDS} seconds.
+				</p>
+				<label class="row">
+					<span>The tone has</span>
+					<input class="input" inputmode="decimal" bind:value={known} disabled={measuring} />
+					<span>Hz</span>
+					<button type="button" class="btn preset-filled-brand" disabled={measuring} onclick={measure}
+						>{measuring ? `Listening, ${SECONDS} s` : 'Measure'}</button
+					>
+				</label>
+				<div class="said" role="status">
+					{#if problem}<p class="problem">{problem}</p>
+					{:else if found}
+						<p>
+							Heard at <b>{found.frequency.toFixed(3)} Hz</b>: this clock hears everything
+							<b>{signed(found.offset, 2)} cents</b>
+							<span class="soft">±{Math.max(0.01, 2 * found.offsetError).toFixed(2)}</span>.
+						</p>
+					{:else if listening.clock !== 0}
+						<p>Pitches are corrected by {signed(-listening.clock, 2)} cents now.</p>
+					{:else}<p class="soft">No correction is kept for this microphone.</p>{/if}
+				</div>
+				<div class="mt-4 flex flex-wrap gap-2">
+					{#if found}
+						<button type="button" class="btn preset-filled-brand" onclick={() => keep(found!.offset)}
+							>Correct by {signed(-found.offset, 2)} cents</button
+						>
+					{/if}
+					{#if listening.clock !== 0}
+						<button type="button" class="btn preset-outlined-surface-300-700" onclick={() => keep(0)}
+							>Use no correction</button
+						>
+					{/if}
+					<Dialog.CloseTrigger class="btn preset-outlined-surface-300-700">Close</Dialog.CloseTrigger>
+				</div>
+			</Dialog.Content>
+		</Dialog.Positioner>
+	</Portal>
+</Dialog>
+
+<style>
+	.row {
+		display: flex;
+		align-items: center;
+		gap: 0.6rem;
+	}
+	input {
+		width: 7rem;
+		min-height: 44px;
+		font-family: var(--mono);
+		text-align: right;
+	}
+	.said {
+		min-height: 3.2rem;
+		padding-top: 0.8rem;
+	}
+</style>

@@ -1,0 +1,119 @@
+<script lang="ts">
+	import { ALL_PARTIALS, HIGHEST_LISTENED, MOMENTS, USUAL_HABITS, type ListeningHabits } from '@fendrel/core';
+	import { Dialog, Portal } from '@skeletonlabs/skeleton-svelte';
+	import { saveHabits } from './requests';
+	import { REGISTER_NAMES, registerReach } from './registers';
+
+	interface Props {
+		habits: ListeningHabits;
+		open: boolean;
+		/** Told when the workshop's habits have been kept. */
+		onkept: (habits: ListeningHabits) => void;
+	}
+	let { habits, open = $bindable(), onkept }: Props = $props();
+	let draft = $state<{ partial: number; moment: string }[]>([]);
+	let problem = $state<string | undefined>();
+	let saving = $state(false);
+
+	const drafted = (from: ListeningHabits) => from.map(({ partial, moment }) => ({ partial, moment: String(moment) }));
+	$effect(() => {
+		if (!open) return;
+		draft = drafted(habits);
+		problem = undefined;
+	});
+	async function keep() {
+		const wished = draft.map(({ partial, moment }, i) => ({
+			to: USUAL_HABITS[i].to,
+			partial,
+			moment: Number(moment.trim().replace(',', '.'))
+		}));
+		const wrong = wished.findIndex(
+			({ moment }) => !(moment >= MOMENTS.earliest && moment <= MOMENTS.latest) || Number.isNaN(moment)
+		);
+		if (wrong >= 0) {
+			problem = `${REGISTER_NAMES[wrong]}: write a time from ${MOMENTS.earliest} to ${MOMENTS.latest} seconds.`;
+			return;
+		}
+		saving = true;
+		problem = await saveHabits(wished);
+		saving = false;
+		if (problem) return;
+		open = false;
+		onkept(wished);
+	}
+</script>
+
+<Dialog {open} onOpenChange={(details) => (open = details.open)}>
+	<Portal>
+		<Dialog.Backdrop class="fixed inset-0 z-50 bg-black/50" />
+		<Dialog.Positioner class="fixed inset-0 z-50 flex items-center justify-center p-4">
+			<Dialog.Content class="dialog-sheet">
+				<Dialog.Title class="mb-2 font-[Newsreader_Variable] text-2xl">How a blow is read</Dialog.Title>
+				<p class="mb-3 max-w-[34rem] text-[0.95rem] leading-snug">
+					Each register listens to one partial, and is read at a fixed time after the blow: late enough for the pitch to
+					have settled, early enough for the note still to sound. Kept for the whole workshop.
+				</p>
+				<table>
+					<thead><tr><th>register</th><th>notes</th><th>listens to</th><th>read after, seconds</th></tr></thead>
+					<tbody>
+						{#each draft as row, i (i)}
+							<tr>
+								<td>{REGISTER_NAMES[i]}</td>
+								<td class="soft">{registerReach(USUAL_HABITS, i)}</td>
+								<td>
+									<select class="select" aria-label="{REGISTER_NAMES[i]}: listens to" bind:value={row.partial}>
+										<option value={ALL_PARTIALS}>all partials together</option>
+										{#each { length: HIGHEST_LISTENED }, k (k)}<option value={k + 1}>partial {k + 1}</option>{/each}
+									</select>
+								</td>
+								<td>
+									<input
+										class="input"
+										inputmode="decimal"
+										aria-label="{REGISTER_NAMES[i]}: read after, seconds"
+										bind:value={row.moment}
+									/>
+								</td>
+							</tr>
+						{/each}
+					</tbody>
+				</table>
+				{#if problem}<p class="problem mt-3" role="alert">{problem}</p>{/if}
+				<div class="mt-5 flex flex-wrap gap-2">
+					<button type="button" class="btn preset-filled-brand" disabled={saving} onclick={keep}>Keep</button>
+					<button
+						type="button"
+						class="btn preset-outlined-surface-300-700"
+						onclick={() => (draft = drafted(USUAL_HABITS))}>As usual</button
+					>
+					<Dialog.CloseTrigger class="btn preset-outlined-surface-300-700">Leave as it was</Dialog.CloseTrigger>
+				</div>
+			</Dialog.Content>
+		</Dialog.Positioner>
+	</Portal>
+</Dialog>
+
+<style>
+	table {
+		border-collapse: collapse;
+	}
+	th {
+		text-align: left;
+		font-weight: 600;
+		font-size: 0.85rem;
+		color: var(--soft);
+		padding-right: 1rem;
+	}
+	td {
+		padding: 0.25rem 1rem 0.25rem 0;
+	}
+	select,
+	input {
+		min-height: 44px;
+	}
+	input {
+		width: 6rem;
+		font-family: var(--mono);
+		text-align: right;
+	}
+</style>

@@ -1,0 +1,70 @@
+import { hz, nearestNote, noteName, type StringReading } from '@fendrel/core';
+import { scaleBand, scaleLinear } from 'd3-scale';
+
+/** Decibels below the loudest partial at which nothing is shown any more. */
+const LOWEST_DB = -60;
+
+export interface PartialBar {
+	readonly partial: number;
+	readonly x: number;
+	readonly y: number;
+	readonly width: number;
+	readonly height: number;
+}
+
+/** Levels of a blow's partials as bars, the loudest at the top. */
+export function partialBars(
+	{ partials }: Pick<StringReading, 'partials'>,
+	width: number,
+	height: number
+): readonly PartialBar[] {
+	const loudest = Math.max(...partials.map(({ level }) => level));
+	const most = Math.max(8, ...partials.map(({ partial }) => partial));
+	const x = scaleBand<number>()
+		.domain(Array.from({ length: most }, (_, i) => i + 1))
+		.range([0, width])
+		.padding(0.25);
+	const y = scaleLinear().domain([LOWEST_DB, 0]).range([height, 0]).clamp(true);
+	return partials.map(({ partial, level }) => ({
+		partial,
+		x: x(partial)!,
+		y: y(level - loudest),
+		width: x.bandwidth(),
+		height: Math.max(2, height - y(level - loudest))
+	}));
+}
+
+export interface PartialWords {
+	readonly title: string;
+	readonly frequency: string;
+	readonly error: string;
+	/** How far it lies above its whole-number multiple of the first. */
+	readonly sharp: string;
+	readonly level: string;
+	readonly decay: string;
+}
+
+/** One partial of a blow in words and figures; undefined when it was not heard. */
+export function partialWords(
+	{ partials, pitch }: StringReading,
+	partial: number,
+	a4: number
+): PartialWords | undefined {
+	const found = partials.find((each) => each.partial === partial);
+	if (!found) return undefined;
+	const { frequency, error, level, decay } = found;
+	const loudest = Math.max(...partials.map((each) => each.level));
+	const cents = 1200 * Math.log2(frequency / (partial * pitch));
+	const below = loudest - level;
+	return {
+		title: `Partial ${partial}, heard at ${noteName(nearestNote(frequency, hz(a4)).note)}`,
+		frequency: `${frequency.toFixed(2)} Hz`,
+		error: `±${((1200 / Math.LN2) * (error / frequency)).toFixed(2)} cents`,
+		sharp:
+			partial === 1
+				? 'the pitch itself'
+				: `${Math.abs(cents).toFixed(1)} cents ${cents < 0 ? 'flat' : 'sharp'} of ${partial} times the pitch`,
+		level: below < 0.5 ? 'the loudest' : `${below.toFixed(0)} dB below the loudest`,
+		decay: decay ? `falls to a third in ${decay < 10 ? decay.toFixed(1) : decay.toFixed(0)} s` : 'does not fall yet'
+	};
+}
