@@ -8,5 +8,9 @@ export default defineConfig({
 	ssr: { noExternal: ['@fendrel/core'] },
 	// A worker or font inlined as a data address would be refused by the content security policy.
 	build: { assetsInlineLimit: 0 },
-	worker: { format: 'es' }
+	worker: {
+		format: 'es',
+		// The decoder names one kind of file whose package it does not bring along; such a file is not read.
+		rolldownOptions: { external: ['@audio/decode-ape'] }
+	}
 });

@@ -15,6 +15,8 @@ export interface ResolvedPartial {
 	readonly components: readonly Component[];
 	/** Tones nearer to each other than this could not have been told apart in the time that the partial lasted, in Hz. */
 	readonly resolution: number;
+	/** One turn of two tones against each other in that time, in Hz. */
+	readonly wholeTurn: number;
 	/** Share of the power that is left over. */
 	readonly left: number;
 }
@@ -87,6 +89,7 @@ export function resolveComponents(envelope: PartialEnvelope, most: number): Reso
 			}))
 			.sort((a, b) => b.amplitude - a.amplitude),
 		resolution: (LEAST_TURNS * rate) / heard,
+		wholeTurn: rate / heard,
 		left: best.left / power
 	};
 }

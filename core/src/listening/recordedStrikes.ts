@@ -1,12 +1,17 @@
 import { createListener, type ListenerOptions } from './listener';
-import type { Refusal } from './reading';
+import type { Refusal, StringReading } from './reading';
 import { StrikeKeeper } from './strikeKeeper';
-import type { SurveyStrike } from './survey';
-import { analyseUnison } from './unison';
+import { analyseUnison, type UnisonAnalysis } from './unison';
 
 /** A blow in a recording. */
 export type RecordedStrike =
-	{ readonly at: number; readonly strike: SurveyStrike } | { readonly at: number; readonly refused: Refusal };
+	| {
+			readonly at: number;
+			readonly reading: StringReading;
+			/** undefined when it died too soon for a closer look. */
+			readonly analysis: UnisonAnalysis | undefined;
+	  }
+	| { readonly at: number; readonly refused: Refusal };
 
 export interface RecordingListener {
 	/** Takes the next samples; tells the blows that are finished with. A sound at another rate may follow. */
@@ -31,11 +36,11 @@ export function createRecordingListener(
 	let seconds = 0;
 	let listener: ReturnType<typeof createListener> | undefined;
 	let keeper: StrikeKeeper | undefined;
-	let pending: { readonly at: number; readonly reading: SurveyStrike['reading'] } | undefined;
+	let pending: StringReading | undefined;
 
 	/** A blow that was read but died too soon for a closer look. */
 	const settle = (found: RecordedStrike[]) => {
-		if (pending) found.push({ at: pending.at, strike: { reading: pending.reading, analysis: undefined, strings } });
+		if (pending) found.push({ at: pending.struckAt, reading: pending, analysis: undefined });
 		pending = undefined;
 	};
 	const pushBlock = (block: Float32Array, sampleRate: number, found: RecordedStrike[]) => {
@@ -44,13 +49,13 @@ export function createRecordingListener(
 			if (event.kind === 'refused') found.push({ at: event.at, refused: event.why });
 			if (event.kind !== 'reading') continue;
 			settle(found);
-			pending = { at: event.reading.struckAt, reading: event.reading };
+			pending = event.reading;
 		}
 		for (const { reading, string, samples, settledFrom } of keeper!.push(block, events)) {
-			if (pending?.reading === reading) pending = undefined;
+			if (pending === reading) pending = undefined;
 			const settled = samples.subarray(settledFrom);
 			const analysis = analyseUnison({ samples: settled, sampleRate, string, strings });
-			found.push({ at: reading.struckAt, strike: { reading, analysis, strings } });
+			found.push({ at: reading.struckAt, reading, analysis });
 		}
 		if (events.some(({ kind }) => kind === 'blow' || kind === 'ended')) settle(found);
 	};

@@ -1,7 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { beatsPerSecond, cents, hz } from '../units/quantity';
-import { falseBeatOf, surveyNote, surveyNotes, type SurveyStrike } from './survey';
+import type { StringReading } from './reading';
+import { falseBeatOf, surveyNote, surveyNotes, surveyStrike, type SurveyStrike } from './survey';
 import type { PartialBeat, UnisonAnalysis } from './unison';
 
 const clean: UnisonAnalysis = { partials: [], told: 1, spread: undefined, unresolved: cents(0.4) };
@@ -10,41 +11,31 @@ const beating = (partial: number, rate: number, depth: number): PartialBeat => (
 	components: [],
 	beat: beatsPerSecond(rate),
 	depth,
+	slowest: beatsPerSecond(0.6),
 	unresolved: cents(0.4)
 });
-const strike = (
-	off: number,
-	change: Partial<SurveyStrike['reading']> = {},
-	rest: Partial<Omit<SurveyStrike, 'reading'>> = {}
-): SurveyStrike => ({
-	reading: {
-		note: 57,
-		struckAt: 1,
-		moment: 0.6,
-		pitch: hz(220 * 2 ** (off / 1200)),
-		pitchError: cents(0.02),
-		fundamental: hz(219.9),
-		inharmonicity: 3e-4,
-		inharmonicityError: 3e-6,
-		partials: [],
-		...change
-	},
-	analysis: clean,
-	strings: 1,
-	...rest
+const strike = (off: number, change: Partial<SurveyStrike> = {}): SurveyStrike => ({
+	note: 57,
+	pitch: hz(220 * 2 ** (off / 1200)),
+	pitchError: cents(0.02),
+	inharmonicity: { b: 3e-4, error: 3e-6 },
+	open: false,
+	falseBeat: 'none',
+	spread: undefined,
+	...change
 });
 
 describe('a surveyed note', () => {
 	it('is known from one good strike', () => {
-		expect(surveyNote([strike(2)])).toMatchObject({
-			note: 57,
+		expect(surveyNote([strike(2)])).toEqual({
+			...strike(2),
 			strikes: 1,
 			pitch: expect.closeTo(220 * 2 ** (2 / 1200), 6),
 			inharmonicity: { b: expect.closeTo(3e-4, 8), error: expect.closeTo(3e-6, 8) },
-			falseBeat: 'none',
-			spread: undefined,
+			pitchError: expect.closeTo(0.02),
 			again: undefined
 		});
+		expect(surveyNote([])).toBeUndefined();
 	});
 
 	it('weighs strikes by their errors, and says when they differ by more', () => {
@@ -58,26 +49,55 @@ describe('a surveyed note', () => {
 
 	it('asks for one more strike only where it helps', () => {
 		expect(surveyNote([strike(0, { pitchError: cents(0.6) })])!.again).toBe('pitch unsure');
-		const limp = { inharmonicity: undefined, inharmonicityError: undefined };
+		const limp = { inharmonicity: undefined };
 		expect(surveyNote([strike(0, limp)])!.again).toBe('stiffness unsure');
 		expect(surveyNote([strike(0, { ...limp, note: 100 })])!.again).toBeUndefined();
-		expect(surveyNote([strike(0, limp, { strings: 3 })])!.again).toBeUndefined();
+		expect(surveyNote([strike(0, { ...limp, open: true })])!.again).toBeUndefined();
 		expect(surveyNote([strike(0, limp), strike(0, limp), strike(0, limp)])!.again).toBeUndefined();
 	});
 
-	it('tells a false beat of one string, a spread of several, never both', () => {
-		const analysis = { ...clean, partials: [beating(1, 0.8, 0.3), beating(3, 2.2, 0.6), beating(5, 4, 0.05)] };
-		expect(surveyNote([strike(0, {}, { analysis })])).toMatchObject({
-			falseBeat: { partial: 3, rate: 2.2, depth: 0.6 },
-			spread: undefined
-		});
+	it('keeps one string and several apart, and the closer look of an earlier strike', () => {
 		const spread = { cents: cents(1.4), error: cents(0.1) };
-		const open = surveyNote([strike(9), strike(0, {}, { strings: 3, analysis: { ...analysis, spread } })])!;
-		expect(open).toMatchObject({ strikes: 1, falseBeat: undefined, spread, inharmonicity: undefined });
-		expect(surveyNote([strike(0, {}, { analysis: undefined })])!.falseBeat).toBeUndefined();
-		expect(surveyNote([])).toBeUndefined();
-		expect(falseBeatOf({ partials: [beating(1, 1, 0.09)] })).toBeUndefined();
+		const open = { open: true, falseBeat: undefined, inharmonicity: undefined };
+		expect(surveyNote([strike(9), strike(0, { ...open, spread })])).toMatchObject({ strikes: 1, spread });
+		const false3 = { rate: 2.2, depth: 0.6 };
+		expect(surveyNote([strike(0, { falseBeat: false3 }), strike(0, { falseBeat: undefined })])!.falseBeat).toBe(false3);
 	});
+});
+
+describe('a strike with a closer look', () => {
+	const reading: StringReading = {
+		note: 57,
+		struckAt: 1,
+		moment: 0.6,
+		pitch: hz(220),
+		pitchError: cents(0.02),
+		fundamental: hz(219.9),
+		inharmonicity: 3e-4,
+		inharmonicityError: 3e-6,
+		partials: []
+	};
+	it('tells a false beat of one string, a spread of several, never both', () => {
+		const partials = [beating(1, 0.8, 0.3), beating(3, 2.2, 0.6), beating(5, 4, 0.05)];
+		const spread = { cents: cents(1.4), error: cents(0.1) };
+		const analysis = { ...clean, partials, spread };
+		expect(surveyStrike(reading, analysis, 1)).toMatchObject({
+			falseBeat: { rate: 2.2, depth: 0.6 },
+			spread: undefined,
+			inharmonicity: { b: 3e-4, error: 3e-6 },
+			open: false
+		});
+		expect(surveyStrike(reading, analysis, 3)).toMatchObject({
+			falseBeat: undefined,
+			spread,
+			inharmonicity: undefined,
+			open: true
+		});
+		expect(surveyStrike(reading, clean, 2).spread).toBe('none');
+		expect(surveyStrike(reading, undefined, 1).falseBeat).toBeUndefined();
+	});
+	it('has no false beat in what is too shallow, or slower than the string sounds', () =>
+		expect(falseBeatOf({ partials: [beating(1, 1, 0.09), beating(2, 0.5, 0.4)] })).toBeUndefined());
 });
 
 describe('the notes of a survey', () => {

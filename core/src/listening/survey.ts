@@ -1,13 +1,56 @@
 import { cents, hz, type Cents, type Hz } from '../units/quantity';
 import type { StringReading } from './reading';
-import { AUDIBLE_DEPTH, type UnisonAnalysis } from './unison';
+import { AUDIBLE_DEPTH, type PartialBeat, type UnisonAnalysis } from './unison';
 
-/** One strike in a survey, with a closer look at it when it sounded long enough. */
+/** One strike in a survey. */
 export interface SurveyStrike {
-	readonly reading: StringReading;
-	readonly analysis: UnisonAnalysis | undefined;
-	/** Strings that were left unmuted. */
-	readonly strings: number;
+	readonly note: number;
+	readonly pitch: Hz;
+	readonly pitchError: Cents;
+	/** B with its standard error; undefined when the strike did not tell it. */
+	readonly inharmonicity: { readonly b: number; readonly error: number } | undefined;
+	/** Several strings sounded together. */
+	readonly open: boolean;
+	/** One string's own beat; undefined when the strike did not sound long enough to look, or several strings sounded. */
+	readonly falseBeat: FalseBeat | 'none' | undefined;
+	/** From the lowest string to the highest; a false beat cannot be told from it. */
+	readonly spread: Spread | 'none' | undefined;
+}
+
+export interface FalseBeat {
+	/** Beats per second. */
+	readonly rate: number;
+	/** 0 to 1: how deep it beats. */
+	readonly depth: number;
+}
+
+export interface Spread {
+	readonly cents: Cents;
+	readonly error: Cents;
+}
+
+/**
+ * What a reading and the closer look at its sound say together.
+ * @param strings left unmuted
+ */
+export function surveyStrike(
+	{ note, pitch, pitchError, inharmonicity, inharmonicityError }: StringReading,
+	analysis: UnisonAnalysis | undefined,
+	strings: number
+): SurveyStrike {
+	const open = strings > 1;
+	return {
+		note,
+		pitch,
+		pitchError,
+		inharmonicity:
+			!open && inharmonicity !== undefined && inharmonicityError !== undefined
+				? { b: inharmonicity, error: inharmonicityError }
+				: undefined,
+		open,
+		falseBeat: analysis && !open ? (falseBeatOf(analysis) ?? 'none') : undefined,
+		spread: analysis && open ? (analysis.spread ?? 'none') : undefined
+	};
 }
 
 /** Why a note is to be struck once more. */
@@ -19,29 +62,15 @@ export type StrikeAgain =
 	| 'strikes differ';
 
 /** A note as its strikes tell it. */
-export interface SurveyedNote {
-	readonly note: number;
+export interface SurveyedNote extends SurveyStrike {
 	readonly strikes: number;
-	readonly pitch: Hz;
-	readonly pitchError: Cents;
-	readonly inharmonicity: { readonly b: number; readonly error: number } | undefined;
-	/** One string's own beat at the partial that shows it best; "none" when it was looked for. */
-	readonly falseBeat: FalseBeat | 'none' | undefined;
-	/** Of several strings together; a false beat cannot be told from it. */
-	readonly spread: { readonly cents: Cents; readonly error: Cents } | 'none' | undefined;
 	readonly again: StrikeAgain | undefined;
-}
-
-export interface FalseBeat {
-	readonly partial: number;
-	/** Beats per second. */
-	readonly rate: number;
-	/** 0 to 1: how deep it beats. */
-	readonly depth: number;
 }
 
 /** A pitch known this well decides nothing wrong. */
 const SURE_CENTS = 0.3;
+/** No strike is surer of a pitch than that, whatever its partials claim. */
+const SUREST_CENTS = 0.005;
 /** So well a B must be known where strings show enough partials to tell it. */
 const SURE_B = 0.1;
 const B_TOLD_TO = 84;
@@ -49,49 +78,55 @@ const B_TOLD_TO = 84;
 const SETTLING_CENTS = 0.5;
 const MOST_STRIKES = 3;
 
-/** What the strikes of one note say together; the newest kind of strike (one string, or several) counts. */
+/** What the strikes of one note say together; the last kind of strike (one string, or several) counts. */
 export function surveyNote(strikes: readonly SurveyStrike[]): SurveyedNote | undefined {
 	const last = strikes.at(-1);
 	if (!last) return undefined;
-	const alike = strikes.filter(({ strings }) => strings === last.strings).slice(-MOST_STRIKES);
-	const [reference] = alike;
-	const offs = alike.map(({ reading }) => ({
-		value: 1200 * Math.log2(reading.pitch / reference.reading.pitch),
-		error: Math.max(reading.pitchError, 0.005)
-	}));
-	const { mean: off, error, scatter } = weightedMean(offs);
-	const told = alike.flatMap(({ reading: { inharmonicity, inharmonicityError } }) =>
-		inharmonicity !== undefined && inharmonicityError !== undefined && last.strings === 1
-			? [{ value: Math.log(inharmonicity), error: inharmonicityError / inharmonicity }]
-			: []
+	const alike = strikes.filter(({ open }) => open === last.open).slice(-MOST_STRIKES);
+	const reference = alike[0].pitch;
+	const pitches = weightedMean(
+		alike.map(({ pitch, pitchError }) => ({
+			value: 1200 * Math.log2(pitch / reference),
+			error: Math.max(pitchError, SUREST_CENTS)
+		}))
 	);
-	const b = told.length ? weightedMean(told) : undefined;
-	const inharmonicity = b && { b: Math.exp(b.mean), error: Math.exp(b.mean) * b.error };
-	const { note } = last.reading;
+	const told = alike.flatMap(({ inharmonicity }) =>
+		inharmonicity ? [{ value: Math.log(inharmonicity.b), error: inharmonicity.error / inharmonicity.b }] : []
+	);
+	const logB = told.length ? weightedMean(told) : undefined;
+	const inharmonicity = logB && { b: Math.exp(logB.mean), error: Math.exp(logB.mean) * logB.error };
+	const whyAgain = (): StrikeAgain | undefined => {
+		if (pitches.scatter > SETTLING_CENTS) return 'strikes differ';
+		if (pitches.error > SURE_CENTS) return 'pitch unsure';
+		const tells = !last.open && last.note <= B_TOLD_TO;
+		return tells && !(inharmonicity && inharmonicity.error < SURE_B * inharmonicity.b) ? 'stiffness unsure' : undefined;
+	};
 	return {
-		note,
+		...last,
 		strikes: alike.length,
-		pitch: hz(reference.reading.pitch * 2 ** (off / 1200)),
-		pitchError: cents(error),
+		pitch: hz(reference * 2 ** (pitches.mean / 1200)),
+		pitchError: cents(pitches.error),
 		inharmonicity,
-		falseBeat: last.strings === 1 && last.analysis ? (falseBeatOf(last.analysis) ?? 'none') : undefined,
-		spread: last.strings > 1 && last.analysis ? (last.analysis.spread ?? 'none') : undefined,
+		// The closer look at an earlier strike stands when the last one was too short for it.
+		falseBeat: alike.flatMap(({ falseBeat }) => falseBeat ?? []).at(-1),
+		spread: alike.flatMap(({ spread }) => spread ?? []).at(-1),
 		again: alike.length < MOST_STRIKES ? whyAgain() : undefined
 	};
+}
 
-	function whyAgain(): StrikeAgain | undefined {
-		if (scatter > SETTLING_CENTS) return 'strikes differ';
-		if (error > SURE_CENTS) return 'pitch unsure';
-		const tells = last!.strings === 1 && note <= B_TOLD_TO;
-		return tells && !(inharmonicity && inharmonicity.error < SURE_B * inharmonicity.b) ? 'stiffness unsure' : undefined;
-	}
+/**
+ * Whether a partial beats as an ear would say: deep enough, and at least once while it sounds. A slower swell is the
+ * string's own settling, or two rates of decay.
+ */
+export function beatsAudibly({ beat, depth, slowest }: PartialBeat): boolean {
+	return beat !== undefined && beat >= slowest && depth >= AUDIBLE_DEPTH;
 }
 
 /** The false beat where it is deepest; undefined when no partial beats to be heard. */
 export function falseBeatOf({ partials }: Pick<UnisonAnalysis, 'partials'>): FalseBeat | undefined {
 	const [deepest] = partials
-		.flatMap(({ partial, beat, depth }) => (beat !== undefined ? [{ partial, rate: beat as number, depth }] : []))
-		.filter(({ depth }) => depth >= AUDIBLE_DEPTH)
+		.filter(beatsAudibly)
+		.map(({ beat, depth }) => ({ rate: beat as number, depth }))
 		.sort((a, b) => b.depth - a.depth);
 	return deepest;
 }

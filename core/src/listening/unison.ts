@@ -12,6 +12,8 @@ export interface PartialBeat {
 	readonly beat: BeatsPerSecond | undefined;
 	/** How deep it beats: 0 not at all, 1 to silence. */
 	readonly depth: number;
+	/** The slowest beat of which one whole came while this partial was heard. */
+	readonly slowest: BeatsPerSecond;
 	/** Cents within which two tones would have passed for one. */
 	readonly unresolved: Cents;
 }
@@ -70,6 +72,7 @@ export function analyseUnison({ samples, sampleRate, string, strings }: UnisonOp
 			components: resolved.components,
 			beat: second && beatsPerSecond(Math.abs(second.frequency - first.frequency)),
 			depth: second ? second.amplitude / first.amplitude : 0,
+			slowest: beatsPerSecond(resolved.wholeTurn),
 			unresolved: asCents(resolved.resolution, about)
 		});
 	}

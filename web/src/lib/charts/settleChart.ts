@@ -40,10 +40,14 @@ export function settleChart(
 		lane: { y: y(tolerance), height: y(-tolerance) - y(tolerance) },
 		zero: y(0),
 		moment: x(moment),
-		curves: blows.map(({ curve, figure }) => ({
-			path: path([...curve]) ?? '',
-			end: curve.length ? { x: x(curve[curve.length - 1].since), y: y(curve[curve.length - 1].cents) } : undefined,
-			figure: figure === undefined ? undefined : { x: x(moment), y: y(figure) }
-		}))
+		curves: blows.map(({ curve, figure }) => {
+			const shown = curve.filter(({ since }) => since <= SETTLE_SECONDS);
+			const last = shown.at(-1);
+			return {
+				path: path(shown) ?? '',
+				end: last && { x: x(last.since), y: y(last.cents) },
+				figure: figure === undefined ? undefined : { x: x(moment), y: y(figure) }
+			};
+		})
 	};
 }

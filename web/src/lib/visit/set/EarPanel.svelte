@@ -25,7 +25,7 @@
 	{#if pair}
 		<h2 class="panel-heading">What the ear hears: {noteName(pair.lowerNote)} with {noteName(pair.upperNote)}</h2>
 		<p class="rate"><b>{size.toFixed(1)}</b> <span>{words}</span></p>
-		<CoincidenceLadder {...pair} heardAt="{noteName(pair.key)}, {pair.heardAt.toFixed(0)} Hz" />
+		<CoincidenceLadder tall={168} {...pair} heardAt="{noteName(pair.key)}, {pair.heardAt.toFixed(0)} Hz" />
 		<p class="how">
 			{#if isReference}
 				Strike <b>{noteName(FORK_TEST)}</b> with your fork or tone, then with A4: both must beat alike, about as fast as

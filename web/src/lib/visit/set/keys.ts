@@ -1,3 +1,5 @@
+import { typedInto, type Key } from '$lib/ui/keys';
+
 /** What a key does in Set. A page-turner pedal sends PageDown and PageUp. */
 export interface SetAction {
 	readonly do:
@@ -34,22 +36,10 @@ const PLAIN: Record<string, SetAction> = {
 	ArrowRight: { do: 'partial', by: 1 }
 };
 
-interface Key {
-	readonly key: string;
-	readonly shiftKey: boolean;
-	readonly ctrlKey: boolean;
-	readonly metaKey: boolean;
-	readonly altKey: boolean;
-	readonly target: EventTarget | null;
-}
-
 /** @returns undefined when the key belongs to what has the focus, or means nothing here */
-export function setKeyAction({ key, shiftKey, ctrlKey, metaKey, altKey, target }: Key): SetAction | undefined {
-	const focused = target as Partial<HTMLElement> | null;
-	if (focused?.closest?.('input, textarea, select, [role="dialog"]')) return undefined;
-	const operates = key === 'Enter' || key === ' ';
-	if (operates && focused?.closest?.('button, a')) return undefined;
-	if (metaKey || altKey) return undefined;
+export function setKeyAction(pressed: Key): SetAction | undefined {
+	if (typedInto(pressed)) return undefined;
+	const { key, shiftKey, ctrlKey } = pressed;
 	if (key === 'ArrowUp' || key === 'ArrowDown') {
 		const size = shiftKey ? 0.2 : ctrlKey ? 5 : 1;
 		return { do: 'turn', by: key === 'ArrowUp' ? size : -size };

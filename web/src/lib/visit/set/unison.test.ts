@@ -7,6 +7,7 @@ const partial = (n: number, beat?: number, depth = 0): PartialBeat => ({
 	components: [{ frequency: 261.6 * n, error: 0.001, amplitude: 1, decaySeconds: 1 }],
 	beat: beat === undefined ? undefined : beatsPerSecond(beat),
 	depth,
+	slowest: beatsPerSecond(0.3),
 	unresolved: cents(1.1 / n)
 });
 const heard = (strings: number, change: Partial<UnisonAnalysis>) =>

@@ -1,4 +1,4 @@
-import { AUDIBLE_DEPTH, hz, nearestNote, noteName, type PartialBeat } from '@fendrel/core';
+import { AUDIBLE_DEPTH, beatsAudibly, hz, nearestNote, noteName, type PartialBeat } from '@fendrel/core';
 import type { HeardUnison } from '../lastStrike.svelte';
 
 const DEEP = 0.5;
@@ -20,7 +20,10 @@ export interface UnisonWords {
 /** What a blow told of a unison, or of one string's false beat. */
 export function unisonWords({ note, strings, analysis }: HeardUnison, a4: number): UnisonWords {
 	const { partials, told, spread, unresolved } = analysis;
-	const beating = partials.filter(({ beat, depth }) => beat !== undefined && depth >= AUDIBLE_DEPTH);
+	const beating =
+		strings === 1
+			? partials.filter(beatsAudibly)
+			: partials.filter(({ beat, depth }) => beat !== undefined && depth >= AUDIBLE_DEPTH);
 	const at = ({ components }: PartialBeat) => noteName(nearestNote(hz(components[0].frequency), hz(a4)).note);
 	const beats = beating.map((each) => ({
 		partial: each.partial,

@@ -66,7 +66,10 @@
 			/>
 		</aside>
 		<section class="work">
-			<SourceChoice {listening} />
+			<div class="sources">
+				<SourceChoice {listening} />
+				<button type="button" class="how-read" onclick={() => (showHabits = true)}>How a blow is read</button>
+			</div>
 			<LiveFigure
 				note={setting.step.note}
 				cents={setting.now}
@@ -83,7 +86,6 @@
 					partial={work.habit.partial}
 					stability={setting.stability}
 				/>
-				<button type="button" class="how-read" onclick={() => (showHabits = true)}>How a blow is read</button>
 			</div>
 			<div class="steps">
 				<div class="strings" role="group" aria-label="Strings left unmuted">
@@ -178,15 +180,14 @@
 		gap: 0.5rem;
 		flex-wrap: wrap;
 	}
-	.chart {
-		position: relative;
+	.sources {
+		display: flex;
+		flex-wrap: wrap;
+		justify-content: space-between;
+		gap: 0 1rem;
 	}
 	.how-read {
-		position: absolute;
-		right: 20px;
-		bottom: 36px;
 		min-height: 44px;
-		padding: 0 0.4rem;
 		font-size: 0.9rem;
 		color: var(--soft);
 		text-decoration: underline;
@@ -228,7 +229,7 @@
 	}
 	.ear {
 		border-left: 1px solid var(--line);
-		padding: 1rem 1.25rem;
+		padding: 0.4rem 1.25rem 1rem;
 		display: flex;
 		flex-direction: column;
 		justify-content: space-between;

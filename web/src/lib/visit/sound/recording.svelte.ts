@@ -1,0 +1,85 @@
+import type { StringReading, UnisonAnalysis } from '@fendrel/core';
+import { proxy, wrap } from 'comlink';
+import type { RecordingProblem, RecordingProgress, RecordingWorker } from '$lib/workers/recording';
+import Worker from '$lib/workers/recording.worker?worker';
+import { counted } from '$lib/ui/format';
+import type { ListeningSetup } from '$lib/workers/listening';
+
+export interface HeardStrike {
+	/** Seconds from the beginning of the recording. */
+	readonly at: number;
+	readonly reading: StringReading;
+	readonly analysis: UnisonAnalysis | undefined;
+}
+
+const PROBLEMS: Record<Exclude<RecordingProblem, 'broken'>, string> = {
+	unknown: 'This is no sound file that can be read. Record it as WAV, FLAC, OGG or MP3.',
+	empty: 'There is no sound in this file.',
+	'too big': 'This file is larger than two gigabytes. Cut it into parts of an hour or less.',
+	coarse:
+		'This recording has fewer than 16,000 samples a second: its partials are gone. Record it again at 44,100 or more.'
+};
+
+/** A recording that is listened to, as fast as it can be read. */
+export class Recording {
+	state = $state<'reading' | 'read' | 'failed'>('reading');
+	share = $state(0);
+	seconds = $state(0);
+	strikes = $state.raw<readonly HeardStrike[]>([]);
+	/** Blows that were not one string each. */
+	refused = $state(0);
+	problem = $state<string | undefined>();
+	private readonly worker = new Worker();
+
+	constructor(
+		readonly name: string,
+		private readonly file: Blob,
+		private readonly setup: Omit<ListeningSetup, 'sampleRate'>,
+		/** Several strings of a note sounded together. */
+		readonly open: boolean
+	) {}
+
+	async read(strings: number): Promise<void> {
+		try {
+			const remote = wrap<RecordingWorker>(this.worker);
+			const told = await remote.read(
+				this.file,
+				this.setup,
+				strings,
+				proxy((progress) => this.follow(progress))
+			);
+			if (told === 'broken')
+				this.problem = `The file breaks off after ${this.seconds.toFixed(0)} s. What came before was read.`;
+			else if (told) this.fail(PROBLEMS[told]);
+			else if (this.strikes.length === 0)
+				this.fail(
+					this.refused
+						? `No single string could be read; ${counted(this.refused, 'blow')} held more than one note, or none.`
+						: 'No strike was found in it: it may be silent, or too soft.'
+				);
+			if (this.state === 'reading') this.state = 'read';
+		} catch {
+			this.fail('The file could not be read: it may have been moved or removed meanwhile.');
+		} finally {
+			this.worker.terminate();
+		}
+	}
+
+	private follow({ share, seconds, found }: RecordingProgress): void {
+		this.share = share;
+		this.seconds = seconds;
+		const strikes = found.flatMap((each) => ('reading' in each ? [each] : []));
+		if (strikes.length) this.strikes = [...this.strikes, ...strikes];
+		this.refused += found.length - strikes.length;
+	}
+
+	private fail(problem: string): void {
+		this.problem = problem;
+		this.state = 'failed';
+	}
+
+	/** Gives up reading. */
+	close(): void {
+		this.worker.terminate();
+	}
+}

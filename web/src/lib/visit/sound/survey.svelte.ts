@@ -1,0 +1,242 @@
+import {
+	centsBetween,
+	noteName,
+	surveyNotes,
+	type Cents,
+	type Due,
+	type Hz,
+	type InstrumentTwin,
+	type KeptStrike,
+	type ListenerEvent,
+	type ListeningHabits,
+	type StringReading,
+	type UnisonAnalysis
+} from '@fendrel/core';
+import { Listening } from '$lib/audio/listening.svelte';
+import type { MovedPins } from '$lib/audio/simulated';
+import { listeningSetup } from '$lib/tuning/listeningSetup';
+import type { Plan } from '$lib/tuning/plan';
+import type { ListeningSetup } from '$lib/workers/listening';
+import { LastStrike } from '../lastStrike.svelte';
+import { saveChanges } from '../requests';
+import type { Reading } from '../schema';
+import { REFUSALS, type Kept } from '../setting.svelte';
+import { stringChoices, type StringChoice } from '../strings';
+import { Sync } from '../sync.svelte';
+import { foundNotes, foundReading } from './found';
+import type { SoundAction } from './keys';
+
+export interface SurveyOptions {
+	readonly visit: { readonly id: string; readonly a4: number; readonly moved: MovedPins };
+	readonly instrument: { readonly lowest: number; readonly highest: number; readonly twin: InstrumentTwin };
+	readonly plan: Plan;
+	readonly habits: ListeningHabits;
+	readonly readings: readonly Kept[];
+}
+
+/** Every third note: what a curve and a plan need, in about thirty strikes. */
+export const USUAL_STEP = 3;
+const STRENGTH = 0.8;
+/** A blow that ended without a closer look waits no longer for it. */
+const LOOK_MS = 700;
+
+/** Sound at work: which note is due, what its strikes told, what is kept. */
+export class Survey {
+	readonly sync: Sync;
+	readonly listening: Listening;
+	readonly last = new LastStrike((playing) => this.listening.hush(playing));
+	step = $state(USUAL_STEP);
+	due = $state(0);
+	/** What is left unmuted: one string, or all of a note. */
+	open = $state(false);
+	readings = $state.raw<readonly Kept[]>([]);
+	/** The note that was struck last, or why nothing came of it. */
+	struck = $state<number | undefined>();
+	problem = $state<string | undefined>();
+	readonly notes = $derived.by(() => {
+		const { lowest, highest, twin } = this.options.instrument;
+		return surveyNotes(lowest, highest, this.step, twin.breakNote);
+	});
+	readonly found = $derived.by(() => foundNotes(this.readings));
+	readonly done = $derived.by(() => this.notes.filter((note) => this.isDone(note)));
+	readonly strings: StringChoice = $derived.by(() => this.stringsOf(this.due));
+	private moved: MovedPins;
+	private pending: { readonly reading: StringReading; readonly strings: StringChoice } | undefined;
+	private timer: ReturnType<typeof setTimeout> | undefined;
+
+	constructor(private readonly options: SurveyOptions) {
+		const { visit, instrument, plan, habits, readings } = options;
+		this.readings = readings;
+		this.moved = { ...visit.moved };
+		this.sync = new Sync(visit.id);
+		this.listening = new Listening({
+			setup: listeningSetup(plan, visit.a4),
+			habits,
+			twin: instrument.twin,
+			moved: this.moved,
+			onMoved: (moved) => (this.moved = moved),
+			onEvents: (events) => events.forEach((event) => this.hear(event)),
+			onStrike: (strike) => void this.look(strike)
+		});
+		this.due = this.nextDue(instrument.lowest - 1);
+	}
+
+	/** Begins in the browser; what it returns ends it. */
+	begin(): () => void {
+		this.listening.recall();
+		this.expect();
+		void saveChanges(this.options.visit.id, { stage: 'sound' });
+		void this.sync.left().then(({ readings }) => {
+			const known = new Set(this.readings.map(({ id }) => id));
+			this.readings = [...this.readings, ...readings.filter(({ id }) => !known.has(id))];
+			this.goTo(this.nextDue(this.options.instrument.lowest - 1));
+		});
+		return () => {
+			this.settle();
+			this.sync.stop();
+			this.last.close();
+			void this.listening.stop();
+		};
+	}
+
+	/** Cents from where the plan will have it. */
+	offset(note: number): Cents | undefined {
+		const target = this.options.plan.targetOf(note)?.pitch;
+		const pitch = this.found.get(note)?.pitch;
+		return target && pitch ? centsBetween(target, pitch) : undefined;
+	}
+
+	targetOf(note: number): Hz | undefined {
+		return this.options.plan.targetOf(note)?.pitch;
+	}
+
+	/** What a recording of this instrument is listened to with. */
+	recordingSetup(): Omit<ListeningSetup, 'sampleRate'> {
+		return { ...listeningSetup(this.options.plan, this.options.visit.a4), habits: this.listening.habits };
+	}
+
+	isDone(note: number): boolean {
+		const found = this.found.get(note);
+		return found !== undefined && found.again === undefined;
+	}
+
+	private stringsOf(note: number): StringChoice {
+		const choices = stringChoices(this.options.instrument.twin, note);
+		return (this.open && choices.find(({ name }) => name === 'open')) || choices[0];
+	}
+
+	private nextDue(after: number): number {
+		const left = this.notes.filter((note) => !this.isDone(note));
+		return left.find((note) => note > after) ?? left[0] ?? this.notes[0];
+	}
+
+	private expect(): void {
+		const target = this.options.plan.targetOf(this.due);
+		const due: Due | undefined = target && { note: this.due, pitch: target.pitch };
+		this.listening.expect(due);
+	}
+
+	private hear(event: ListenerEvent): void {
+		if (event.kind === 'blow') {
+			this.settle();
+			this.problem = undefined;
+		} else if (event.kind === 'refused') this.problem = REFUSALS[event.why];
+		else if (event.kind === 'reading') {
+			this.settle();
+			this.pending = { reading: event.reading, strings: this.stringsOf(event.reading.note) };
+		} else if (event.kind === 'ended') this.timer = setTimeout(() => this.settle(), LOOK_MS);
+	}
+
+	private async look(strike: KeptStrike): Promise<void> {
+		clearTimeout(this.timer);
+		const { note } = strike.reading;
+		const heard = await this.last.hear(strike, this.stringsOf(note).indexes.length);
+		if (this.pending?.reading.struckAt === strike.reading.struckAt) this.settle(heard?.analysis);
+	}
+
+	/** Keeps what waits for a closer look, with or without it. */
+	private settle(analysis?: UnisonAnalysis): void {
+		clearTimeout(this.timer);
+		const { pending } = this;
+		this.pending = undefined;
+		if (!pending) return;
+		const { reading, strings } = pending;
+		this.take(reading, analysis, strings, this.listening.source);
+		const due = this.due;
+		if (reading.note === due && this.isDone(due)) this.goTo(this.nextDue(due));
+		this.struck = reading.note;
+	}
+
+	private take(
+		reading: StringReading,
+		analysis: UnisonAnalysis | undefined,
+		strings: StringChoice,
+		source: Reading['source']
+	): void {
+		const target = this.options.plan.targetOf(reading.note);
+		if (!target) return;
+		const kept = foundReading(reading, analysis, {
+			string: strings.name,
+			strings: strings.indexes.length,
+			source,
+			target: target.pitch
+		});
+		this.readings = [...this.readings, kept];
+		void this.sync.add(kept);
+	}
+
+	/** Takes what a recording told, strike by strike. */
+	takeRecorded(
+		strikes: readonly { readonly reading: StringReading; readonly analysis: UnisonAnalysis | undefined }[],
+		open: boolean
+	): void {
+		const before = this.open;
+		this.open = open;
+		for (const { reading, analysis } of strikes) this.take(reading, analysis, this.stringsOf(reading.note), 'file');
+		this.open = before;
+		this.goTo(this.nextDue(this.options.instrument.lowest - 1));
+	}
+
+	goTo(note: number): void {
+		this.due = note;
+		this.struck = undefined;
+		this.problem = undefined;
+		this.expect();
+	}
+
+	chooseStep(step: number): void {
+		this.step = step;
+		this.goTo(this.nextDue(this.due - 1));
+	}
+
+	private neighbour(by: 1 | -1): number {
+		const beyond =
+			by > 0 ? this.notes.find((note) => note > this.due) : this.notes.filter((note) => note < this.due).at(-1);
+		return beyond ?? this.due;
+	}
+
+	do({ do: action }: SoundAction): void {
+		switch (action) {
+			case 'next':
+				return this.goTo(this.neighbour(1));
+			case 'previous':
+				return this.goTo(this.neighbour(-1));
+			case 'one':
+				this.open = false;
+				return;
+			case 'open':
+				this.open = true;
+				return;
+			case 'strike':
+				return void this.listening.simulated?.strike(this.due, this.strings.indexes, STRENGTH);
+			case 'listen':
+				return void (this.listening.state === 'on' ? this.listening.stop() : this.listening.start());
+		}
+	}
+
+	/** In words, for whoever cannot see the picture. */
+	readonly said = $derived.by(() => {
+		const counts = `${this.done.length} of ${this.notes.length} notes read`;
+		return this.struck === undefined ? counts : `${noteName(this.struck)} read; ${counts}`;
+	});
+}
