@@ -16,7 +16,7 @@
 	let { notes, lowest, highest, wanted, due }: Props = $props();
 	let width = $state(700);
 	let height = $state(320);
-	const margin = { top: 26, right: 14, bottom: 28, left: 52 };
+	const margin = { top: 26, right: 14, bottom: 28, left: 66 };
 	const chart = $derived(foundChart(notes, lowest, highest, { width, height, margin }));
 	const zero = $derived(chart.ticks.find(({ value }) => value === 0)!.y);
 	const read = $derived(new Set(notes.map(({ note }) => note)));
@@ -69,7 +69,7 @@
 	.frame {
 		position: relative;
 		height: 100%;
-		min-height: 200px;
+		min-height: 190px;
 		overflow: hidden;
 	}
 	svg {

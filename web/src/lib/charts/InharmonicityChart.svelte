@@ -4,9 +4,8 @@
 	import NoteAxis from './NoteAxis.svelte';
 	import ValueAxis from './ValueAxis.svelte';
 
-	let { data }: { data: InharmonicityData } = $props();
+	let { data, height = 290 }: { data: InharmonicityData; height?: number } = $props();
 	let width = $state(900);
-	const height = 290;
 	const margin = { top: 12, right: 14, bottom: 26, left: 66 };
 	const chart = $derived(inharmonicityChart(data, { width, height, margin }));
 	const odd = $derived(data.known.filter((each) => each.odd));

@@ -2,6 +2,7 @@
 	import { onMount, untrack } from 'svelte';
 	import { noteName, summariseVisit, SURVEY_STEPS } from '@fendrel/core';
 	import FoundChart from '$lib/charts/FoundChart.svelte';
+	import InharmonicityChart from '$lib/charts/InharmonicityChart.svelte';
 	import KeyboardStrip from '$lib/charts/KeyboardStrip.svelte';
 	import Shortcuts from '$lib/ui/Shortcuts.svelte';
 	import { counted, flatOrSharp, noteParts } from '$lib/ui/format';
@@ -13,7 +14,9 @@
 	import { SOUND_KEYS, soundKeyAction } from '$lib/visit/sound/keys';
 	import { Survey } from '$lib/visit/sound/survey.svelte';
 	import { foundWords } from '$lib/visit/sound/words';
+	import { inharmonicityPicture } from '$lib/instruments/scale/picture';
 	import { planFor } from '$lib/tuning/plan';
+	import type { KnownString } from '$lib/tuning/strings';
 
 	let { data } = $props();
 	// The work below belongs to this visit for as long as the page is open.
@@ -55,6 +58,14 @@
 			];
 		})
 	);
+	/** What was known before, and what this survey has told since. */
+	const known = $derived.by(() => {
+		const told = [...survey.found.values()].flatMap(({ note, inharmonicity }): KnownString[] =>
+			inharmonicity ? [{ note, ...inharmonicity, partials: [], by: 'strike' }] : []
+		);
+		const now = new Set(told.map(({ note }) => note));
+		return [...measured.filter(({ note }) => !now.has(note)), ...told];
+	});
 	const STEP_NAMES: Record<number, string> = {
 		1: 'every note',
 		2: 'every second note',
@@ -184,6 +195,11 @@
 			<div class="chart">
 				<FoundChart notes={points} {lowest} {highest} wanted={survey.notes} due={survey.due} />
 			</div>
+			<h2>
+				<b>How stiff are its strings?</b>
+				<span class="soft">inharmonicity B; shaded: what is used where nothing was read</span>
+			</h2>
+			<InharmonicityChart data={inharmonicityPicture(instrument, known)} height={170} />
 		</section>
 		{#if dragging}<div class="drop"><p>Let go: the recording is listened to</p></div>{/if}
 	</div>
@@ -201,7 +217,7 @@
 	.sound {
 		position: relative;
 		display: grid;
-		grid-template-columns: 23rem minmax(0, 1fr);
+		grid-template-columns: 25rem minmax(0, 1fr);
 		grid-template-rows: auto minmax(0, 1fr);
 		height: 100%;
 	}
@@ -245,6 +261,7 @@
 	.note {
 		font-size: 7.5rem;
 		line-height: 1.05;
+		padding-top: 0.5rem;
 		letter-spacing: -0.02em;
 	}
 	sup {
@@ -300,7 +317,8 @@
 	}
 	.strings button {
 		min-height: 42px;
-		padding: 0 0.7rem;
+		padding: 0 0.6rem;
+		white-space: nowrap;
 		cursor: pointer;
 	}
 	.strings button[aria-pressed='true'] {
@@ -324,11 +342,11 @@
 	h2 {
 		font-family: inherit;
 		font-size: 1rem;
-		margin-bottom: 0.4rem;
+		margin-bottom: 0.2rem;
 	}
 	.chart {
 		flex: 1;
-		min-height: 220px;
+		min-height: 190px;
 	}
 	.drop {
 		position: absolute;

@@ -5,6 +5,7 @@
 	import InharmonicityChart from '$lib/charts/InharmonicityChart.svelte';
 	import StringLoads from '$lib/charts/StringLoads.svelte';
 	import StringTable from '$lib/instruments/scale/StringTable.svelte';
+	import { inharmonicityPicture } from '$lib/instruments/scale/picture';
 	import { keepStrings } from '$lib/instruments/scale/requests';
 	import { tableRowOf, type StringLine } from '$lib/instruments/scale/schema';
 	import { sorted } from '$lib/instruments/scale/table';
@@ -16,11 +17,8 @@
 
 	let { data } = $props();
 	const { lowest, highest, kind, usualA4 } = $derived(data.instrument);
-	const notes = $derived(Array.from({ length: highest - lowest + 1 }, (_, i) => lowest + i));
 	const { inharmonicity } = $derived(stringsOfInstrument({ kind, measured: data.known }));
 	const faults = $derived(faultWords(inharmonicity));
-	const odd = $derived(new Set(inharmonicity.outliers.map(({ note }) => note)));
-	const refused = $derived(new Set(inharmonicity.refused.map(({ note }) => note)));
 
 	let lines = $state.raw<readonly StringLine[]>(untrack(() => sorted(data.tables[0]?.strings ?? [])));
 	let raise = $state(untrack(() => data.low));
@@ -77,19 +75,7 @@
 <div class="stiff">
 	<section>
 		<h2><b>How stiff are its strings?</b> <span>inharmonicity B by note; equal steps up are equal ratios</span></h2>
-		<InharmonicityChart
-			data={{
-				lowest,
-				highest,
-				known: data.known
-					.filter(({ note }) => !refused.has(note))
-					.map(({ note, b, error, by }) => ({ note, b, error, by, odd: odd.has(note) })),
-				model: notes.map(inharmonicity.modelAt),
-				used: notes.map(inharmonicity.at),
-				logErrors: notes.map(inharmonicity.errorAt),
-				breakNote: inharmonicity.breakNote
-			}}
-		/>
+		<InharmonicityChart data={inharmonicityPicture(data.instrument, data.known)} />
 		<p class="soft small">
 			{basisWords(data.known, KIND_NAMES[kind].toLowerCase())} Dots: read; crosses: from wire and length; line: the scale
 			as a whole; shaded: what is used where nothing was read, nineteen times in twenty.

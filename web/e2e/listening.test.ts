@@ -1,0 +1,53 @@
+import { expect, test } from '@playwright/test';
+import { addInstrument, readLive, signIn, startSetting, strikeAndRead } from './parts';
+
+test('how a blow is read: listening partial and moment by register, kept for the workshop', async ({ page }) => {
+	await signIn(page);
+	await addInstrument(page, 'Read otherwise');
+	await startSetting(page);
+	await expect(page.getByText('read here, partial 2')).toBeVisible();
+	await page.getByRole('button', { name: 'How a blow is read' }).click();
+	const dialog = page.getByRole('dialog');
+	await dialog.getByLabel('Middle: listens to').selectOption('partial 1');
+	await dialog.getByLabel('Middle: read after, seconds').fill('5');
+	await dialog.getByRole('button', { name: 'Keep', exact: true }).click();
+	await expect(dialog.getByRole('alert')).toContainText('Middle: write a time from 0.15 to 2 seconds.');
+	await dialog.getByLabel('Middle: read after, seconds').fill('0,3');
+	await dialog.getByRole('button', { name: 'Keep', exact: true }).click();
+	await expect(dialog).toHaveCount(0);
+	await expect(page.getByText('read here, partial 1')).toBeVisible();
+	await page.reload();
+	await expect(page.getByText('read here, partial 1')).toBeVisible();
+
+	// Back as it was: other journeys share the workshop.
+	await expect(page.getByRole('button', { name: 'Listen' })).toBeEnabled();
+	await page.getByRole('button', { name: 'How a blow is read' }).click();
+	await dialog.getByRole('button', { name: 'As usual' }).click();
+	await dialog.getByRole('button', { name: 'Keep', exact: true }).click();
+	await expect(page.getByText('read here, partial 2')).toBeVisible();
+});
+
+test('the partials of a blow, each to be heard by itself, all by keys', async ({ page }) => {
+	await signIn(page);
+	await addInstrument(page, 'Heard apart');
+	await startSetting(page);
+	await page.keyboard.press('l');
+	await expect(page.getByText('Listening', { exact: true })).toBeVisible();
+	await strikeAndRead(page);
+	expect((await readLive(page)).cents).toBeDefined();
+	await page.keyboard.press('ArrowRight');
+	const panel = page.getByRole('region', { name: 'Partials of the last blow' });
+	await expect(panel).toContainText('Partials of A4', { timeout: 8000 });
+	await expect(panel).toContainText('Partial 3, heard at E6');
+	await expect(panel).toContainText(/\d\.\d cents sharp of 3 times the pitch/);
+	await page.keyboard.press('h');
+	await expect(panel.getByRole('button', { name: 'Stop' })).toBeVisible();
+	await page.keyboard.press('h');
+	await expect(panel.getByRole('button', { name: 'Hear it' })).toBeVisible();
+	await page.keyboard.press('ArrowLeft');
+	await page.keyboard.press('ArrowLeft');
+	await expect(panel).toContainText('Partial 1, heard at A4');
+	await expect(panel).toContainText('the pitch itself');
+	await page.keyboard.press('v');
+	await expect(page.getByRole('button', { name: 'By ear' })).toHaveAttribute('aria-pressed', 'true');
+});
