@@ -1,13 +1,18 @@
 /* Figures of the estimator, as one JSON object on standard output: run by scripts/bench.mjs. */
 import FFT from 'fft.js';
+import { YIN } from 'pitchfinder';
+import { PitchDetector } from 'pitchy';
 import { fitDampedPartial, leastFrequencyError, partialEnvelope } from '../src/listening/envelope';
 import {
+	addRoom,
 	addRoomNoise,
+	analyseUnison,
 	cents,
 	centsBetween,
 	createListener,
 	createRandom,
 	equalHz,
+	habitAt,
 	instrumentStrings,
 	hz,
 	hzAbove,
@@ -15,7 +20,11 @@ import {
 	partialHz,
 	renderStrike,
 	stringFromFirstPartial,
+	StrikeKeeper,
 	typicalInharmonicity,
+	USUAL_HABITS,
+	USUAL_MOTION,
+	USUAL_ROOM,
 	type ListenerEvent
 } from '../src/index';
 import { adversarialFigures } from './adversarial';
@@ -101,12 +110,22 @@ function latency(note: number) {
 	return { note: noteName(note), first: settling[0].at - START, good: good - START };
 }
 
-/** Estimator against the bare transforms that any estimator at this rate would need. */
+/** All analyses on one core: listening, hum, the kept strike and its unison; against bare transforms at the same rate. */
 function speed() {
 	const made = Array.from({ length: 30 }, (_, i) => scene(33 + 2 * i, 5, 1, i).sound);
 	const seconds = made.length * 2;
-	for (const sound of made.slice(0, 5)) listen(sound);
+	const listener = createListener({ sampleRate: RATE, strings });
+	const keeper = new StrikeKeeper(RATE, strings.inharmonicityAt);
+	const all = (sound: Float32Array) => {
+		for (let at = 0; at < sound.length; at += BLOCK) {
+			const block = sound.subarray(at, at + BLOCK);
+			for (const { samples, settledFrom, string } of keeper.push(block, listener.push(block)))
+				analyseUnison({ samples: samples.subarray(settledFrom), sampleRate: RATE, string, strings: 3 });
+		}
+	};
+	for (const sound of made) all(sound);
 	const own = cpu(() => made.forEach(listen));
+	const withAll = cpu(() => made.forEach(all));
 	const size = 8192;
 	const fft = new FFT(size);
 	const out = fft.createComplexArray();
@@ -115,7 +134,121 @@ function speed() {
 	const bare = cpu(() => {
 		for (let i = 0; i < frames; i++) fft.realTransform(out, input);
 	});
-	return { secondsPerCpuSecond: seconds / own, timesBareTransforms: own / bare };
+	return { secondsPerCpuSecond: seconds / withAll, listeningAlone: seconds / own, timesBareTransforms: own / bare };
+}
+
+/** Two estimators for any sound, made for voices and single instruments, on the same strikes: what they say at the moment. */
+function others() {
+	const size = 8192;
+	const yin = YIN({ sampleRate: RATE, threshold: 0.1 });
+	const mcleod = PitchDetector.forFloat32Array(size);
+	const registers = {
+		'A0 to E♭2': [21, 39],
+		'E2 to B3': [40, 59],
+		'C4 to B5': [60, 83],
+		'C6 to C8': [84, 108]
+	} as const;
+	const cpus = { own: 0, yin: 0, mcleod: 0 };
+	let seconds = 0;
+	const rows = Object.entries(registers).map(([name, [from, to]]) => {
+		const off = { own: [] as number[], yin: [] as number[], mcleod: [] as number[] };
+		for (let note = from; note <= to; note++) {
+			const { sound, pitch } = scene(note, 10, 1.1, note);
+			seconds += sound.length / RATE;
+			const take = (into: number[], found: number | null | undefined) =>
+				into.push(found ? Math.abs(1200 * Math.log2(found / pitch)) : Infinity);
+			cpus.own += cpu(() => {
+				const event = listen(sound).find(({ kind }) => kind === 'reading');
+				take(off.own, event?.kind === 'reading' ? event.reading.pitch : undefined);
+			});
+			// Theirs is one frame at the moment at which ours is read; nothing else of the two seconds.
+			const at = Math.round((START + habitAt(USUAL_HABITS, note).moment) * RATE) - size / 2;
+			const frame = sound.slice(at, at + size);
+			cpus.yin += cpu(() => take(off.yin, yin(frame)));
+			cpus.mcleod += cpu(() => take(off.mcleod, mcleod.findPitch(frame, RATE)[0]));
+		}
+		const of = (values: number[]) => ({
+			median: quantile(values, 0.5),
+			wrong: values.filter((value) => value > 50).length / values.length
+		});
+		return { name, own: of(off.own), yin: of(off.yin), mcleod: of(off.mcleod) };
+	});
+	// A frame a quarter of its length further is what following a sound would cost them.
+	const frames = (seconds * RATE) / (size / 4);
+	const notes = rows.length ? 88 : 0;
+	return {
+		rows,
+		speed: {
+			own: seconds / cpus.own,
+			yin: seconds / ((cpus.yin / notes) * frames),
+			mcleod: seconds / ((cpus.mcleod / notes) * frames)
+		}
+	};
+}
+
+/** Strings as they are in rooms: two stages, a bridge, phantoms, a knock, an echo, background, hum; one string and three. */
+function lively() {
+	return [1, 3].map((count) => {
+		const off: number[] = [];
+		const b: number[] = [];
+		const within: number[] = [];
+		let recognised = 0;
+		for (let note = 21; note <= 108; note++) {
+			const random = createRandom(note + 5);
+			const pitch = hzAbove(equalHz(note, A4), cents(30 * (random.uniform() - 0.5)));
+			const stiffness = Math.exp(0.2 * random.normal()) * typicalInharmonicity('upright', note);
+			const glide = { cents: 1 + 2 * random.uniform(), seconds: 0.12 };
+			const sound = new Float32Array(2.6 * RATE);
+			const strung = Array.from({ length: count }, (_, k) =>
+				stringFromFirstPartial(hzAbove(pitch, cents(0.5 * (k - (count - 1) / 2))), stiffness)
+			);
+			const strike = { note, strings: strung, sampleRate: RATE, seconds: 2.2, strength: 0.7, seed: note, glide };
+			sound.set(renderStrike({ ...strike, motion: USUAL_MOTION }), START * RATE);
+			addRoom(sound, RATE, { ...USUAL_ROOM, hum: { mains: 50, db: -60 }, seed: note });
+			const event = listen(sound).find(({ kind }) => kind === 'reading');
+			if (event?.kind !== 'reading' || event.reading.note !== note) continue;
+			recognised++;
+			const { reading } = event;
+			const glided = glide.cents * Math.exp(-reading.moment / glide.seconds);
+			const error = Math.abs(centsBetween(pitch, reading.pitch) - glided);
+			off.push(error);
+			within.push(error / reading.pitchError);
+			if (reading.inharmonicity !== undefined && note <= 84) b.push(Math.abs(reading.inharmonicity / stiffness - 1));
+		}
+		return {
+			strings: count,
+			recognised,
+			median: quantile(off, 0.5),
+			high: quantile(off, 0.95),
+			b: quantile(b, 0.5),
+			within: within.filter((each) => each < 2).length / within.length
+		};
+	});
+}
+
+/** Any sample rate: every third note of the keyboard. */
+function rates() {
+	return [16_000, 22_050, 44_100, 96_000].map((rate) => {
+		const off: number[] = [];
+		let [read, all] = [0, 0];
+		for (let note = 21; note <= 108; note += 3) {
+			const pitch = hzAbove(equalHz(note, A4), cents(7));
+			const string = stringFromFirstPartial(pitch, typicalInharmonicity('upright', note));
+			const sound = new Float32Array(2 * rate);
+			sound.set(
+				renderStrike({ note, strings: [string], sampleRate: rate, seconds: 1.6, strength: 0.7, seed: note }),
+				Math.round(START * rate)
+			);
+			addRoomNoise(sound, rate, 20, note);
+			const listener = createListener({ sampleRate: rate, strings });
+			const event = listener.push(sound).find(({ kind }) => kind === 'reading');
+			all++;
+			if (event?.kind !== 'reading' || event.reading.note !== note) continue;
+			read++;
+			off.push(Math.abs(centsBetween(pitch, event.reading.pitch)));
+		}
+		return { rate, read, all, median: quantile(off, 0.5), high: quantile(off, 0.95) };
+	});
 }
 
 /** Memory after listening for so many minutes, garbage collected. */
@@ -134,7 +267,8 @@ function memory(minutes: number) {
 	play(20);
 	const before = heap();
 	play(60 * minutes);
-	return { megabytes: heap(), growth: heap() - before, minutes };
+	const after = heap();
+	return { megabytes: after, growth: after - before, minutes };
 }
 
 /** One sinusoid in white noise against the Cramer-Rao bound; 2,000 runs a point, at a rate that such pitches need. */
@@ -238,7 +372,10 @@ const figures = {
 	errors: errors(),
 	latency: [33, 45, 57, 69, 81].map(latency),
 	speed: speed(),
-	memory: memory(10),
+	memory: memory(60),
+	others: others(),
+	lively: lively(),
+	rates: rates(),
 	sinusoids: sinusoids(),
 	gliding: gliding(),
 	recorded: await recorded(),

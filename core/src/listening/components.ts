@@ -25,6 +25,8 @@ export interface ResolvedPartial {
 const SHARED_NOISE = 2.67;
 /** A further tone must better the likelihood by this (its four unknowns cost 4 by chance). */
 const WORTH = 20;
+/** A start that has gained so little after a few rounds will not become worth it. */
+const HOPELESS = 6;
 /** A tone weaker than this share of the strongest is the room's, not a string's. */
 const LEAST_SHARE = 0.03;
 /** Half a turn against each other is the least that shows two tones. */
@@ -67,7 +69,7 @@ export function resolveComponents(envelope: PartialEnvelope, most: number): Reso
 	const apart = (2 * Math.PI * LEAST_TURNS) / heard;
 	for (let tones = 2; tones <= most; tones++) {
 		const next = withOneMore(envelope, best, apart);
-		const gain = (count / SHARED_NOISE) * Math.log(best.left / Math.max(next.left, 1e-15 * power));
+		const gain = gainOf(envelope, best.left, next.left);
 		const strongest = Math.max(...next.tones.map(size));
 		const sound = next.tones.every(
 			(tone) => size(tone) > LEAST_SHARE * strongest && tone.loss > -0.05 && tone.loss < 1
@@ -94,6 +96,11 @@ export function resolveComponents(envelope: PartialEnvelope, most: number): Reso
 	};
 }
 
+/** Twice the gain in log likelihood, for windows that share noise. */
+function gainOf(envelope: PartialEnvelope, before: number, after: number): number {
+	return (envelope.re.length / SHARED_NOISE) * Math.log(before / Math.max(after, 1e-15 * powerOf(envelope)));
+}
+
 const size = ({ re, im }: Tone) => Math.hypot(re, im);
 
 /** A start for the first tone: its mean turn and loss. */
@@ -109,7 +116,7 @@ function startOf({ re, im }: PartialEnvelope): Tone {
 }
 
 /** The best fit with a further tone near the others: looked for on either side, then refined together. */
-function withOneMore(envelope: PartialEnvelope, { tones }: Fit, apart: number): Fit {
+function withOneMore(envelope: PartialEnvelope, { tones, left }: Fit, apart: number): Fit {
 	const middle = tones.reduce((sum, tone) => sum + tone.turn * size(tone), 0) / tones.reduce((s, t) => s + size(t), 0);
 	const loss = tones.reduce((least, tone) => Math.min(least, tone.loss), Infinity);
 	const step = SEARCH.step * apart;
@@ -132,7 +139,7 @@ function withOneMore(envelope: PartialEnvelope, { tones }: Fit, apart: number): 
 		.slice(0, 3)
 		.map(({ tones: start }) => refine(envelope, start, FIRST_ROUNDS))
 		.reduce((best, each) => (each.left < best.left ? each : best));
-	return refine(envelope, best.tones);
+	return gainOf(envelope, left, best.left) < HOPELESS ? best : refine(envelope, best.tones);
 }
 
 /**

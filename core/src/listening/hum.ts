@@ -11,6 +11,8 @@ const STANDS_DB = 14;
 const BESIDE_HZ = 7;
 const LEAST_LEVEL_DB = -80;
 const SECONDS = 1;
+/** Samples are averaged down to about this rate: nothing here lies above a few hundred Hz. */
+const RATE = 3000;
 
 /** Listens between blows for the mains: a lamp's dimmer or a loose plug sings into low notes. */
 export class HumWatch {
@@ -18,10 +20,17 @@ export class HumWatch {
 	hum: Hz | undefined;
 	private readonly samples: Float32Array;
 	private readonly window: Float32Array;
+	/** Samples averaged to one, and the rate that they have then. */
+	private readonly together: number;
+	private readonly rate: number;
 	private count = 0;
+	private sum = 0;
+	private summed = 0;
 
-	constructor(private readonly sampleRate: number) {
-		const length = Math.round(SECONDS * sampleRate);
+	constructor(sampleRate: number) {
+		this.together = Math.max(1, Math.floor(sampleRate / RATE));
+		this.rate = sampleRate / this.together;
+		const length = Math.round(SECONDS * this.rate);
 		this.samples = new Float32Array(length);
 		this.window = Float32Array.from({ length }, (_, i) => 0.5 - 0.5 * Math.cos((2 * Math.PI * (i + 0.5)) / length));
 	}
@@ -30,10 +39,16 @@ export class HumWatch {
 	push(samples: Float32Array, quiet: boolean): void {
 		if (!quiet) {
 			this.count = 0;
+			this.sum = 0;
+			this.summed = 0;
 			return;
 		}
 		for (let i = 0; i < samples.length; i++) {
-			this.samples[this.count++] = samples[i];
+			this.sum += samples[i];
+			if (++this.summed < this.together) continue;
+			this.samples[this.count++] = this.sum / this.together;
+			this.sum = 0;
+			this.summed = 0;
 			if (this.count < this.samples.length) continue;
 			this.count = 0;
 			this.hum = this.judge();
@@ -58,7 +73,7 @@ export class HumWatch {
 
 	/** Level of one frequency over the second, in decibels of full scale. */
 	private levelAt(frequency: number): number {
-		const turn = (2 * Math.PI * frequency) / this.sampleRate;
+		const turn = (2 * Math.PI * frequency) / this.rate;
 		const [dc, ds] = [Math.cos(turn), Math.sin(turn)];
 		let [c, s, re, im] = [1, 0, 0, 0];
 		for (let i = 0; i < this.samples.length; i++) {

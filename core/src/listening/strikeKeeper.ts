@@ -40,8 +40,7 @@ export class StrikeKeeper {
 
 	/** Takes the next samples with what the listener told of them. */
 	push(samples: Float32Array, events: readonly ListenerEvent[]): KeptStrike[] {
-		for (let i = 0; i < samples.length; i++) this.ring[(this.count + i) % this.ring.length] = samples[i];
-		this.count += samples.length;
+		this.keep(samples);
 		const found: KeptStrike[] = [];
 		for (const event of events) {
 			if (event.kind === 'blow' || event.kind === 'ended' || event.kind === 'refused') this.hand(found, event.at);
@@ -57,6 +56,17 @@ export class StrikeKeeper {
 		return found;
 	}
 
+	private keep(samples: Float32Array): void {
+		const { ring } = this;
+		for (let from = 0; from < samples.length;) {
+			const at = this.count % ring.length;
+			const take = Math.min(samples.length - from, ring.length - at);
+			ring.set(samples.subarray(from, from + take), at);
+			this.count += take;
+			from += take;
+		}
+	}
+
 	private hand(found: KeptStrike[], until: number): void {
 		const { struck, sampleRate, ring, startedAt } = this;
 		this.struck = undefined;
@@ -66,7 +76,11 @@ export class StrikeKeeper {
 		const to = Math.min(this.count, Math.round((until - startedAt) * sampleRate), at(SETTLED_SECONDS + MOST_SECONDS));
 		const from = Math.max(0, this.count - ring.length, at(-BEFORE_SECONDS));
 		if (to - settled < LEAST_SECONDS * sampleRate || settled < from) return;
-		const samples = Float32Array.from({ length: to - from }, (_, i) => ring[(from + i) % ring.length]);
+		const samples = new Float32Array(to - from);
+		const first = from % ring.length;
+		samples.set(ring.subarray(first, Math.min(ring.length, first + samples.length)));
+		if (first + samples.length > ring.length)
+			samples.set(ring.subarray(0, first + samples.length - ring.length), ring.length - first);
 		found.push({ ...struck, samples, sampleRate, settledFrom: settled - from });
 	}
 }

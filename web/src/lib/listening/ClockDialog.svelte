@@ -64,7 +64,7 @@
 					{:else if found}
 						<p>
 							Heard at <b>{found.frequency.toFixed(3)} Hz</b>: this clock hears everything
-							<b>{signed(found.offset, 2)} cents</b>
+							<b>{Math.abs(found.offset).toFixed(2)} cents {found.offset < 0 ? 'flat' : 'sharp'}</b>
 							<span class="soft">±{Math.max(0.01, 2 * found.offsetError).toFixed(2)}</span>.
 						</p>
 					{:else if listening.clock !== 0}
