@@ -17,6 +17,12 @@ interface Frame {
 	bend: number;
 }
 
+/**
+ * A wander is seen over less than a second of a blow and goes on: this share of its variance has the differences between
+ * two moments of recorded strikes within the errors as often as these claim.
+ */
+const WANDERS = 3;
+
 /** B and the fall of the pitch after the blow are told apart in so many rounds. */
 const LEVEL_ROUNDS = 2;
 
@@ -146,30 +152,65 @@ export class Blow {
 
 	/** Mean frequency of each partial over frames: steps of phase add up, so this is the slope from end to end. */
 	private mean(from: number, to: number): (PartialFrequency & { magnitude: number })[] {
-		const sums = new Map<number, { weight: number; sum: number; count: number; magnitude: number }>();
+		const sums = new Map<number, PartialSums>();
 		for (const { since, partials, bend } of this.frames) {
-			if (since < from || since > to) continue;
 			for (const { partial, frequency, error, byPhase, magnitude } of partials) {
 				if (!byPhase) continue;
-				const entry = sums.get(partial) ?? { weight: 0, sum: 0, count: 0, magnitude: 0 };
-				const weight = 1 / (error * error);
-				entry.weight += weight;
-				entry.sum += weight * bend * frequency;
-				entry.count++;
-				entry.magnitude = Math.max(entry.magnitude, magnitude);
-				sums.set(partial, entry);
+				let entry = sums.get(partial);
+				if (!entry) sums.set(partial, (entry = new PartialSums()));
+				entry.add(bend * frequency, error, magnitude, since >= from && since <= to);
 			}
 		}
 		const most = Math.max(0, ...[...sums.values()].map(({ count }) => count));
 		return [...sums]
-			.filter(([, { count }]) => 2 * count >= most)
-			.map(([partial, { weight, sum, magnitude }]) => ({
+			.filter(([, { count }]) => count > 0 && 2 * count >= most)
+			.map(([partial, entry]) => ({
 				partial,
-				frequency: sum / weight,
-				error: 1 / Math.sqrt(weight),
-				magnitude
+				frequency: entry.frequency,
+				error: entry.error,
+				magnitude: entry.magnitude
 			}))
 			.sort((a, b) => a.partial - b.partial);
+	}
+}
+
+/**
+ * One partial over the frames of a blow. Its figure comes from the frames that count; its error also from how far it
+ * wanders over all of them, more than their own errors explain: strings beat and settle, and another moment would have
+ * given another figure.
+ */
+class PartialSums {
+	count = 0;
+	magnitude = 0;
+	private weight = 0;
+	private sum = 0;
+	private all = { count: 0, weight: 0, sum: 0, squares: 0, reference: 0 };
+
+	add(frequency: number, error: number, magnitude: number, counts: boolean): void {
+		const weight = 1 / (error * error);
+		const { all } = this;
+		if (all.count === 0) all.reference = frequency;
+		const off = frequency - all.reference;
+		all.count++;
+		all.weight += weight;
+		all.sum += weight * off;
+		all.squares += weight * off * off;
+		if (!counts) return;
+		this.count++;
+		this.weight += weight;
+		this.sum += weight * frequency;
+		this.magnitude = Math.max(this.magnitude, magnitude);
+	}
+
+	get frequency(): number {
+		return this.sum / this.weight;
+	}
+
+	get error(): number {
+		const { count, weight, sum, squares } = this.all;
+		const misfit = squares - (sum * sum) / weight;
+		const wander = count > 1 ? Math.max(0, (misfit - (count - 1)) / weight) : 0;
+		return Math.sqrt(1 / this.weight + WANDERS * wander);
 	}
 }
 
