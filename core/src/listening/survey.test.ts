@@ -49,6 +49,8 @@ describe('a surveyed note', () => {
 
 	it('asks for one more strike only where it helps', () => {
 		expect(surveyNote([strike(0, { pitchError: cents(0.6) })])!.again).toBe('pitch unsure');
+		const false3 = { rate: 2, depth: 0.5 };
+		expect(surveyNote([strike(0, { pitchError: cents(0.6), falseBeat: false3 })])!.again).toBeUndefined();
 		const limp = { inharmonicity: undefined };
 		expect(surveyNote([strike(0, limp)])!.again).toBe('stiffness unsure');
 		expect(surveyNote([strike(0, { ...limp, note: 100 })])!.again).toBeUndefined();

@@ -95,9 +95,12 @@ export function surveyNote(strikes: readonly SurveyStrike[]): SurveyedNote | und
 	);
 	const logB = told.length ? weightedMean(told) : undefined;
 	const inharmonicity = logB && { b: Math.exp(logB.mean), error: Math.exp(logB.mean) * logB.error };
+	// The closer look at an earlier strike stands when the last one was too short for it.
+	const falseBeat = alike.flatMap((each) => each.falseBeat ?? []).at(-1);
 	const whyAgain = (): StrikeAgain | undefined => {
 		if (pitches.scatter > SETTLING_CENTS) return 'strikes differ';
-		if (pitches.error > SURE_CENTS) return 'pitch unsure';
+		// A string that beats by itself has no surer pitch, however often it is struck.
+		if (pitches.error > SURE_CENTS && !(falseBeat && falseBeat !== 'none')) return 'pitch unsure';
 		const tells = !last.open && last.note <= B_TOLD_TO;
 		return tells && !(inharmonicity && inharmonicity.error < SURE_B * inharmonicity.b) ? 'stiffness unsure' : undefined;
 	};
@@ -107,8 +110,7 @@ export function surveyNote(strikes: readonly SurveyStrike[]): SurveyedNote | und
 		pitch: hz(reference * 2 ** (pitches.mean / 1200)),
 		pitchError: cents(pitches.error),
 		inharmonicity,
-		// The closer look at an earlier strike stands when the last one was too short for it.
-		falseBeat: alike.flatMap(({ falseBeat }) => falseBeat ?? []).at(-1),
+		falseBeat,
 		spread: alike.flatMap(({ spread }) => spread ?? []).at(-1),
 		again: alike.length < MOST_STRIKES ? whyAgain() : undefined
 	};

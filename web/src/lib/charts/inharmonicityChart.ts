@@ -27,6 +27,8 @@ export interface InharmonicityData {
 }
 
 const BAND = 2;
+/** Lower than this, lines for 2 and 5 would crowd. */
+const LOW_PICTURE = 220;
 
 /** Inharmonicity along the keyboard on a log axis. */
 export function inharmonicityChart(data: InharmonicityData, frame: Frame) {
@@ -60,7 +62,7 @@ export function inharmonicityChart(data: InharmonicityData, frame: Frame) {
 			bottom: y(Math.max(b - BAND * error, b / 10))
 		})),
 		breakX: breakNote === undefined ? undefined : axis.x(breakNote - 0.5),
-		ticks: [1, 2, 5]
+		ticks: (height < LOW_PICTURE ? [1] : [1, 2, 5])
 			.flatMap((digit) => [-6, -5, -4, -3, -2, -1].map((power) => digit * 10 ** power))
 			.filter((value) => value >= low / 1.6 && value <= high * 1.6)
 			.sort((a, b) => a - b)

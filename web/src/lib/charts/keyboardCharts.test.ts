@@ -1,3 +1,4 @@
+import { foundChart, type FoundNote } from './foundChart';
 import { equalHz, hz, PRIORITIES, tableLoad, typicalInharmonicity, type IntervalRun } from '@fendrel/core';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
@@ -171,5 +172,34 @@ describe('what strings bear', () => {
 			[76, true]
 		]);
 		expect(stringLoads([], 21, 108, { ...frame, gap: 30 }).tensions).toEqual([]);
+	});
+});
+
+describe('notes as they were found', () => {
+	const frame = { width: 900, height: 300, margin: { top: 20, right: 10, bottom: 20, left: 50 } };
+	const note = (change: Partial<FoundNote>): FoundNote => ({
+		note: 60,
+		offset: -8,
+		error: 0.2,
+		spread: undefined,
+		falseBeat: false,
+		again: false,
+		...change
+	});
+	it('stand at their place and height, with their error or their spread', () => {
+		const { points, ticks, x } = foundChart([note({}), note({ note: 72, offset: 3, spread: 4 })], 21, 108, frame);
+		const yOf = (value: number) => {
+			const [a, b] = ticks;
+			return a.y + ((value - a.value) * (b.y - a.y)) / (b.value - a.value);
+		};
+		expect(points[0]).toMatchObject({ x: x(60), y: expect.closeTo(yOf(-8), 6), top: expect.closeTo(yOf(-7.6), 6) });
+		expect(points[1]).toMatchObject({ top: expect.closeTo(yOf(5), 6), bottom: expect.closeTo(yOf(1), 6) });
+		expect(ticks.some(({ value }) => value === 0)).toBe(true);
+	});
+	it('are joined from the bass up, whatever order they were struck in', () => {
+		const { path } = foundChart([note({ note: 90 }), note({ note: 30 }), note({ note: 60 })], 21, 108, frame);
+		const places = [...path.matchAll(/[ML]([\d.]+),/g)].map(([, place]) => Number(place));
+		expect(places).toEqual([...places].sort((a, b) => a - b));
+		expect(foundChart([], 21, 108, frame).path).toBe('');
 	});
 });

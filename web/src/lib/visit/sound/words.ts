@@ -32,7 +32,8 @@ export function foundWords({ inharmonicity, falseBeat, spread, open, again }: Su
 	return { stiffness, beat, again: again && AGAIN[again] };
 }
 
+/** Never surer than a tenth of a percent: no scale is smoother than that. */
 function percent(share: number): string {
-	const value = 100 * share;
-	return value < 0.1 ? 'less than 0.1 %' : `${value.toFixed(value < 1 ? 1 : 0)} %`;
+	const value = Math.max(0.1, 100 * share);
+	return `${value.toFixed(value < 1 ? 1 : 0)} %`;
 }

@@ -74,7 +74,10 @@
 				<span>fifths: {[...new Set(fifthTexts(chosen))].join(', ')} (P, S: Pythagorean, syntonic comma)</span>
 			</h2>
 			<TargetTable targets={plan.targets} />
-			<p class="soft small">{basis} + wide, − narrow.</p>
+			<p class="soft small">
+				{basis} + wide, − narrow.
+				{#if !plan.notesRead}<a class="anchor" href="/visits/{data.visit.id}/sound">Survey them in Sound</a>{/if}
+			</p>
 		</section>
 	</div>
 	{#snippet strip()}
