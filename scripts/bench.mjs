@@ -267,6 +267,7 @@ ${latency.map((/** @type {any} */ l) => `| ${l.note} | ${ms(l.first)} | ${ms(l.g
 ## Memory
 
 - Listener: ${memory.megabytes.toFixed(1)} MB of heap and buffers after ${memory.minutes} minutes of sound, ${memory.growth < 0.05 ? 'no growth' : `${memory.growth.toFixed(2)} MB growth`} over them.
+- Allocated for a second of sound: ${(listening.allocation[0] / 1024).toFixed(0)} kB in a quiet room (events and what they hold), ${(listening.allocation[1] / 1024).toFixed(0)} kB while a note sounds; buffers are made once.
 - Server process, demo data loaded, after the pages below were asked for: ${server.toFixed(0)} MB resident.
 
 ## Intervals, plans and counts

@@ -54,8 +54,6 @@ try {
 	await low.blur();
 	await page.evaluate(() => scrollTo(0, 0));
 	await shoot('scale');
-	await page.goto('/instruments/new');
-	await shoot('add-instrument');
 	await page.goto('/visits');
 	await shoot('visits');
 	await page.getByRole('link', { name: 'Go on' }).click();
@@ -63,6 +61,16 @@ try {
 	const visit = new URL(page.url()).pathname.replace('/set', '');
 	await page.goto(`${visit}/plan`);
 	await shoot('plan');
+	await page.goto(`${visit}/sound`);
+	await page.getByRole('button', { name: 'Listen' }).and(page.locator(':enabled')).click();
+	await page.getByText('Listening', { exact: true }).waitFor();
+	// From the bass up, one string each; then the unison of the last three, open.
+	for (let note = 0; note < 24; note++) {
+		if (note === 21) await page.keyboard.press('0');
+		await page.keyboard.press('Space');
+		await page.waitForTimeout(3000);
+	}
+	await shoot('sound');
 	await page.goto(`${visit}/plan/curve?lead=balanced&with=twelfths&share=0.35&top=3&held=84_8`);
 	await page.getByLabel('What leads').and(page.locator(':enabled')).waitFor();
 	await page.getByLabel('Compare with').selectOption('the plan’s curve');
@@ -84,6 +92,11 @@ try {
 		}
 		await page.keyboard.press('Space');
 		await page.waitForTimeout(1300);
+		if (name === 'set-lamp') {
+			// The partials of a blow are there once it has sounded.
+			await page.waitForTimeout(2200);
+			await page.keyboard.press('ArrowRight');
+		}
 		await shoot(name);
 	}
 	await look('day');

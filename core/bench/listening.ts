@@ -271,6 +271,25 @@ function memory(minutes: number) {
 	return { megabytes: after, growth: after - before, minutes };
 }
 
+/** Bytes allocated for a second of sound, before any garbage is collected: in a quiet room, and while notes sound. */
+function allocation() {
+	const random = createRandom(2);
+	const quiet = new Float32Array(RATE).map(() => 1e-4 * random.normal());
+	const { sound } = scene(57, 2, 1, 3);
+	return [quiet, sound].map((each) => {
+		const listener = createListener({ sampleRate: RATE, strings });
+		const blocks = Array.from({ length: Math.floor(each.length / BLOCK) }, (_, i) =>
+			each.subarray(i * BLOCK, (i + 1) * BLOCK)
+		);
+		const play = () => blocks.forEach((block) => listener.push(block));
+		for (let i = 0; i < 20; i++) play();
+		globalThis.gc?.();
+		const before = process.memoryUsage().heapUsed;
+		for (let i = 0; i < 3; i++) play();
+		return (process.memoryUsage().heapUsed - before) / ((3 * each.length) / RATE);
+	});
+}
+
 /** One sinusoid in white noise against the Cramer-Rao bound; 2,000 runs a point, at a rate that such pitches need. */
 function sinusoids() {
 	const rate = 8000;
@@ -376,6 +395,7 @@ const figures = {
 	latency: [33, 45, 57, 69, 81].map(latency),
 	speed: speed(),
 	memory: memory(60),
+	allocation: allocation(),
 	others: others(),
 	lively: lively(),
 	rates: rates(),

@@ -27,6 +27,18 @@ test('how a blow is read: listening partial and moment by register, kept for the
 	await expect(page.getByText('read here, partial 2')).toBeVisible();
 });
 
+test('how a workshop listens is refused when it makes no sense, and to whoever is not signed in', async ({ page }) => {
+	await page.goto('/signin');
+	const put = (data: unknown) => page.request.put('/api/listening', { data });
+	expect((await put(null)).status()).toBe(401);
+	await signIn(page);
+	for (const wrong of [{}, [], 'partial 2', [{ to: 39, partial: 6, moment: 0.8 }]]) {
+		const answer = await put(wrong);
+		expect(answer.status()).toBe(400);
+	}
+	expect((await put(null)).status()).toBe(200);
+});
+
 test('the partials of a blow, each to be heard by itself, all by keys', async ({ page }) => {
 	await signIn(page);
 	await addInstrument(page, 'Heard apart');

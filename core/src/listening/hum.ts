@@ -36,14 +36,14 @@ export class HumWatch {
 	}
 
 	/** Takes samples of a quiet stretch; a blow in between begins the second anew. */
-	push(samples: Float32Array, quiet: boolean): void {
+	push(samples: Float32Array, quiet: boolean, from = 0, to = samples.length): void {
 		if (!quiet) {
 			this.count = 0;
 			this.sum = 0;
 			this.summed = 0;
 			return;
 		}
-		for (let i = 0; i < samples.length; i++) {
+		for (let i = from; i < to; i++) {
 			this.sum += samples[i];
 			if (++this.summed < this.together) continue;
 			this.samples[this.count++] = this.sum / this.together;

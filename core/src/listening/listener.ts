@@ -190,9 +190,12 @@ class StreamListener {
 	private endSlice(events: ListenerEvent[]): void {
 		const at = this.now;
 		const from = (this.count - this.slice) & (this.ring.length - 1);
-		const last = this.contiguous(from);
-		const level = this.onset.slice(last, 0, this.slice);
-		this.mains.push(last, this.struck === undefined && !level.blow);
+		const wraps = from + this.slice > this.ring.length;
+		if (wraps) this.unwrap(from);
+		const last = wraps ? this.wrapped : this.ring;
+		const start = wraps ? 0 : from;
+		const level = this.onset.slice(last, start, start + this.slice);
+		this.mains.push(last, this.struck === undefined && !level.blow, start, start + this.slice);
 		this.loudest = Math.max(this.loudest, level.db);
 		this.clipped ||= level.clipped;
 		if (at - this.sinceLevel >= LEVEL_EVERY_SECONDS) {
@@ -232,12 +235,10 @@ class StreamListener {
 		if (this.count >= this.nextFrame) this.frame(events, this.struck);
 	}
 
-	/** The last slice as one run of samples, copied only where the ring wraps. */
-	private contiguous(from: number): Float32Array {
-		if (from + this.slice <= this.ring.length) return this.ring.subarray(from, from + this.slice);
+	/** The last slice as one run of samples, where the ring ends within it. */
+	private unwrap(from: number): void {
 		const { wrapped, ring } = this;
 		for (let i = 0; i < wrapped.length; i++) wrapped[i] = ring[(from + i) & (ring.length - 1)];
-		return wrapped;
 	}
 
 	private frame(events: ListenerEvent[], struck: number): void {

@@ -34,8 +34,10 @@ export class OnsetFollower {
 	private sinceBlow = GUARD_SLICES;
 	private previous = 0;
 	private seen = 0;
+	/** Told again and again: two hundred a second need no memory of their own. */
+	private readonly told = { db: 0, noiseDb: 0, clipped: false, blow: false };
 
-	/** Takes one slice of samples, from..to of `samples`. */
+	/** Takes one slice of samples, from..to of `samples`. What it tells holds until the next one. */
 	slice(samples: Float32Array, from: number, to: number): LevelSlice {
 		let power = 0;
 		let steps = 0;
@@ -64,7 +66,12 @@ export class OnsetFollower {
 		if (blow) this.sinceBlow = 0;
 		push(this.levels, db);
 		push(this.bright, brightDb);
-		return { db, noiseDb: this.noise, clipped, blow };
+		const { told } = this;
+		told.db = db;
+		told.noiseDb = this.noise;
+		told.clipped = clipped;
+		told.blow = blow;
+		return told;
 	}
 }
 

@@ -8,7 +8,7 @@ export interface StringMotion {
 	readonly coupled: boolean;
 	/** Motion along the board rather than towards it: its share of the level, and how far it stands from the other, in cents. */
 	readonly sideways: { readonly share: number; readonly cents: number };
-	/** Level of the longitudinal mode and of the sums of neighbouring partials that it forces, in decibels; -Infinity: none. */
+	/** Level of the longitudinal mode, and of sums of neighbouring partials (Conklin 1999), in decibels; -Infinity: none. */
 	readonly longitudinalDb: number;
 	/** Level of the key's knock on its bed, in decibels. */
 	readonly knockDb: number;
@@ -48,7 +48,7 @@ const BRIDGE_SHARE = 0.6;
 const SIDEWAYS_LOSS = 0.3;
 /** A hammer strikes all strings of a note nearly at once. */
 const PHASE_SCATTER = 0.15;
-/** Strike point for the key's knock: two of the case's resonances, in Hz, and how long they ring. */
+/** The key's knock on its bed: two resonances of the case, in Hz, and how long they ring. */
 const KNOCK = [
 	{ hz: 92, seconds: 0.045 },
 	{ hz: 171, seconds: 0.03 }

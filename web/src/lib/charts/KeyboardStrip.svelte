@@ -95,7 +95,7 @@
 			{/if}
 			<rect
 				x={column.x + 0.5}
-				width={strip.column - 1}
+				width={Math.max(0, strip.column - 1)}
 				y={strip.keysY}
 				height={strip.keys}
 				class={column.raised ? 'raised' : 'natural'}

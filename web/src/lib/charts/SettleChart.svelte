@@ -48,7 +48,7 @@
 	>
 		<rect
 			x={margin.left}
-			width={width - margin.left - margin.right}
+			width={Math.max(0, width - margin.left - margin.right)}
 			y={chart.lane.y}
 			height={chart.lane.height}
 			class="lane"

@@ -1,11 +1,11 @@
-import { defaultTwin, equalHz, hz, centsBetween, temperamentById, TEMPERAMENTS } from '@fendrel/core';
+import { defaultTwin, equalHz, hz, centsBetween, temperamentById, TEMPERAMENTS, USUAL_HABITS } from '@fendrel/core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { v7 as uuid } from 'uuid';
 import { hashPassword, signIn } from './auth/signIn';
 import { connect, database, useDatabase } from './db/connection';
 import { isDatabaseAway, isDuplicate } from './db/faults';
 import { migrate, migrator } from './db/migrate';
-import { createAccount, saveSession, sessionByToken } from './db/stores/accounts';
+import { createAccount, keepHabits, saveSession, sessionByToken } from './db/stores/accounts';
 import {
 	createInstrument,
 	getInstrument,
@@ -232,6 +232,46 @@ describe('readings', () => {
 		expect(
 			(await readStrings(me.workshopId, instrumentId)).map(({ note, inharmonicity }) => [note, inharmonicity])
 		).toEqual([[60, 2e-4]]);
+	});
+});
+
+describe('what Sound finds', () => {
+	it('comes back as it was sent, and tells the plan what the strings are', async () => {
+		const me = await newWorkshop();
+		const instrumentId = await createInstrument(me.workshopId, details('Surveyed'));
+		const visitId = (await startVisit(me, instrumentId))!;
+		const found = reading(60, {
+			accepted: false,
+			found: true,
+			source: 'file',
+			falseBeat: 1.25,
+			falseBeatDepth: 0.4,
+			inharmonicity: 3e-4,
+			inharmonicityError: 1e-6
+		});
+		const open = reading(61, { string: 'open', found: true, spread: 2.5, spreadError: 0.1, inharmonicity: 9e-4 });
+		await saveReadings(me.workshopId, visitId, [found, open]);
+		const { readings, measured } = await loadVisit(me.workshopId, visitId);
+		const { partials: _, ...kept } = found;
+		expect(readings.find(({ note }) => note === 60)).toEqual(kept);
+		expect(readings.find(({ note }) => note === 61)).toMatchObject({ spread: 2.5, spreadError: 0.1, falseBeat: null });
+		// Several strings together tell no B.
+		expect(measured.map(({ note }) => note)).toEqual([60]);
+	});
+});
+
+describe('how a workshop listens', () => {
+	it('is its own, and as usual until it says otherwise', async () => {
+		const [me, other] = [await newWorkshop(), await newWorkshop()];
+		const visitOf = async ({ workshopId, ...who }: SignedIn) =>
+			(await startVisit({ workshopId, ...who }, await createInstrument(workshopId, details('Heard'))))!;
+		const [mine, theirs] = [await visitOf(me), await visitOf(other)];
+		const own = USUAL_HABITS.map((register) => ({ ...register, partial: 1 }));
+		await keepHabits(me.workshopId, own);
+		expect((await loadVisit(me.workshopId, mine)).habits).toEqual(own);
+		expect((await loadVisit(other.workshopId, theirs)).habits).toEqual(USUAL_HABITS);
+		await keepHabits(me.workshopId, null);
+		expect((await loadVisit(me.workshopId, mine)).habits).toEqual(USUAL_HABITS);
 	});
 });
 

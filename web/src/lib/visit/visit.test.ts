@@ -5,7 +5,7 @@ import { planFor } from '$lib/tuning/plan';
 import { stretchWords } from '$lib/tuning/stretchWords';
 import { parseA4, progressSchema, visitChangesSchema } from './schema';
 import { setKeyAction } from './set/keys';
-import { roomState } from './set/room';
+import { roomState } from '$lib/listening/room';
 import { stringChoices } from './strings';
 
 const key = (

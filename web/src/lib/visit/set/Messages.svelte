@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { noteName } from '@fendrel/core';
-	import type { RoomState } from './room';
+	import type { RoomState } from '$lib/listening/room';
 	import type { Work } from './work.svelte';
 
 	interface Props {

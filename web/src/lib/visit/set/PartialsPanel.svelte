@@ -13,7 +13,10 @@
 	let { last, a4, chosen, onchoose }: Props = $props();
 	const reading = $derived(last.reading);
 	let width = $state(280);
-	const HEIGHT = 96;
+	const HEIGHT = 76;
+	/** Two figures need this much room; with less, every other one is named. */
+	const LABEL_WIDTH = 15;
+	const named = (partial: number, wide: number) => wide > LABEL_WIDTH || partial < 10 || partial % 2 === 0;
 	const bars = $derived(reading ? partialBars(reading, width, HEIGHT) : []);
 	const at = $derived(bars.findIndex(({ partial }) => partial === chosen));
 	const words = $derived(reading && partialWords(reading, chosen, a4));
@@ -49,7 +52,9 @@
 					>
 						<rect x={x - 2} y="0" width={wide + 4} height={HEIGHT + 20} class="hit" />
 						<rect {x} {y} width={wide} {height} />
-						<text x={x + wide / 2} y={HEIGHT + 16} text-anchor="middle">{partial}</text>
+						{#if named(partial, wide) || partial === chosen}<text x={x + wide / 2} y={HEIGHT + 16} text-anchor="middle"
+								>{partial}</text
+							>{/if}
 					</g>
 				{/each}
 				<line x1="0" x2={width} y1={HEIGHT} y2={HEIGHT} />
@@ -80,7 +85,7 @@
 				disabled={at < 0 ? bars.length === 0 : at === bars.length - 1}>Higher</button
 			>
 		</div>
-		<p class="how">{last.problem ?? 'First alone, then the whole blow comes up about it.'}</p>
+		<p class="how">{last.problem ?? 'First alone, then in the whole blow.'}</p>
 	{/if}
 </section>
 

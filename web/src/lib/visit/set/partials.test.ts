@@ -26,12 +26,12 @@ describe('partials of a blow', () => {
 			frequency: '881.06 Hz',
 			error: '±0.02 cents',
 			sharp: '2.1 cents sharp of 2 times the pitch',
-			level: 'the loudest',
+			level: 'loudest',
 			decay: 'falls to a third in 14 s'
 		});
 		expect(partialWords(reading, 1, 440)).toMatchObject({
 			sharp: 'the pitch itself',
-			level: '2 dB below the loudest',
+			level: '2 dB down',
 			decay: 'falls to a third in 0.6 s'
 		});
 		expect(partialWords(reading, 4, 440)!.decay).toBe('does not fall yet');

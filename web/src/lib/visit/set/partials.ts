@@ -64,7 +64,7 @@ export function partialWords(
 			partial === 1
 				? 'the pitch itself'
 				: `${Math.abs(cents).toFixed(1)} cents ${cents < 0 ? 'flat' : 'sharp'} of ${partial} times the pitch`,
-		level: below < 0.5 ? 'the loudest' : `${below.toFixed(0)} dB below the loudest`,
+		level: below < 0.5 ? 'loudest' : `${below.toFixed(0)} dB down`,
 		decay: decay ? `falls to a third in ${decay < 10 ? decay.toFixed(1) : decay.toFixed(0)} s` : 'does not fall yet'
 	};
 }

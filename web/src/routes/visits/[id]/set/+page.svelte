@@ -11,13 +11,13 @@
 	import Lever from '$lib/visit/set/Lever.svelte';
 	import LiveFigure from '$lib/visit/set/LiveFigure.svelte';
 	import OrderList from '$lib/visit/set/OrderList.svelte';
-	import SourceChoice from '$lib/visit/set/SourceChoice.svelte';
+	import SourceChoice from '$lib/listening/SourceChoice.svelte';
 	import { SET_KEYS, setKeyAction } from '$lib/visit/set/keys';
 	import Messages from '$lib/visit/set/Messages.svelte';
 	import UnisonPanel from '$lib/visit/set/UnisonPanel.svelte';
 	import PartialsPanel from '$lib/visit/set/PartialsPanel.svelte';
 	import { VIEWS, Work, type View } from '$lib/visit/set/work.svelte';
-	import { roomState } from '$lib/visit/set/room';
+	import { roomState } from '$lib/listening/room';
 	import { planFor } from '$lib/tuning/plan';
 
 	let { data } = $props();

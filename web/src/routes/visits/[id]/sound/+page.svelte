@@ -8,8 +8,8 @@
 	import { counted, flatOrSharp, noteParts } from '$lib/ui/format';
 	import VisitFrame from '$lib/visit/VisitFrame.svelte';
 	import { deviationsNow } from '$lib/visit/deviations';
-	import SourceChoice from '$lib/visit/set/SourceChoice.svelte';
-	import { roomState } from '$lib/visit/set/room';
+	import SourceChoice from '$lib/listening/SourceChoice.svelte';
+	import { roomState } from '$lib/listening/room';
 	import RecordingDialog from '$lib/visit/sound/RecordingDialog.svelte';
 	import { SOUND_KEYS, soundKeyAction } from '$lib/visit/sound/keys';
 	import { Survey } from '$lib/visit/sound/survey.svelte';

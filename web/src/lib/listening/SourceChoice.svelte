@@ -2,7 +2,8 @@
 	import { onMount } from 'svelte';
 	import { listMicrophones } from '$lib/audio/microphone';
 	import type { Listening } from '$lib/audio/listening.svelte';
-	import ClockDialog from '$lib/listening/ClockDialog.svelte';
+	import ClockDialog from './ClockDialog.svelte';
+	import LevelMeter from './LevelMeter.svelte';
 	import { signed } from '$lib/ui/format';
 
 	let { listening }: { listening: Listening } = $props();
@@ -53,6 +54,7 @@
 			onclick={() => listening.start()}>Listen</button
 		>
 	{/if}
+	{#if listening.state === 'on'}<LevelMeter {listening} />{/if}
 	{#if listening.state === 'on' && listening.source === 'microphone'}
 		<button type="button" class="clock" onclick={() => (showClock = true)}
 			>{listening.clock === 0 ? 'Check its clock' : `Clock ${signed(-listening.clock, 2)} cents`}</button
