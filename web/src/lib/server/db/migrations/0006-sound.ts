@@ -1,16 +1,23 @@
-import { DataTypes, type QueryInterface } from 'sequelize';
+import { QueryTypes, type QueryInterface } from 'sequelize';
 
-const FIGURES = ['false_beat', 'false_beat_depth', 'spread', 'spread_error'];
+const run = (db: QueryInterface, sql: string) => db.sequelize.query(sql, { type: QueryTypes.UPDATE });
 
 /** What Sound finds out of a string besides its pitch, and how a workshop listens. */
+const COLUMNS = [
+	['readings', 'found', 'TINYINT(1) NOT NULL DEFAULT 0'],
+	['readings', 'listened', 'INTEGER NULL'],
+	['readings', 'false_beat', 'DOUBLE NULL'],
+	['readings', 'false_beat_depth', 'DOUBLE NULL'],
+	['readings', 'spread', 'DOUBLE NULL'],
+	['readings', 'spread_error', 'DOUBLE NULL'],
+	['workshops', 'listening', 'TEXT NULL']
+] as const;
+
 export async function up(db: QueryInterface): Promise<void> {
-	await db.addColumn('readings', 'found', { type: DataTypes.BOOLEAN, allowNull: false, defaultValue: false });
-	await db.addColumn('readings', 'listened', { type: DataTypes.INTEGER, allowNull: true });
-	for (const column of FIGURES) await db.addColumn('readings', column, { type: DataTypes.DOUBLE, allowNull: true });
-	await db.addColumn('workshops', 'listening', { type: DataTypes.TEXT, allowNull: true });
+	for (const [table, column, type] of COLUMNS)
+		await run(db, `ALTER TABLE ${table} ADD COLUMN IF NOT EXISTS ${column} ${type}`);
 }
 
 export async function down(db: QueryInterface): Promise<void> {
-	await db.removeColumn('workshops', 'listening');
-	for (const column of ['found', 'listened', ...FIGURES]) await db.removeColumn('readings', column);
+	for (const [table, column] of COLUMNS) await run(db, `ALTER TABLE ${table} DROP COLUMN IF EXISTS ${column}`);
 }
