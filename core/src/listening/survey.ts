@@ -76,7 +76,8 @@ const SURE_B = 0.1;
 const B_TOLD_TO = 84;
 /** Two strikes of one string differ by this at most, whatever their errors are: it settles, it is warmed. */
 const SETTLING_CENTS = 0.5;
-const MOST_STRIKES = 3;
+/** Strikes of one kind that count: older ones say nothing new. */
+export const MOST_STRIKES = 3;
 
 /** What the strikes of one note say together; the last kind of strike (one string, or several) counts. */
 export function surveyNote(strikes: readonly SurveyStrike[]): SurveyedNote | undefined {

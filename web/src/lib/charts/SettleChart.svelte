@@ -32,7 +32,7 @@
 		if (!stability || stability.error === undefined) return undefined;
 		const still = Math.abs(stability.drift) < Math.max(0.1, 2 * stability.error);
 		const over = `the last ${stability.blows} blows`;
-		return still ? `Stands still over ${over}` : `Drifts ${signed(stability.drift)} cents a blow over ${over}`;
+		return still ? `Stands still over ${over}` : `Moves ${signed(stability.drift)} cents a blow over ${over}`;
 	});
 	const tone = (cents: number | undefined) =>
 		cents === undefined || Math.abs(cents) <= tolerance ? 'var(--felt)' : cents < 0 ? 'var(--flat)' : 'var(--sharp)';

@@ -1,6 +1,6 @@
 import { noteName } from '@fendrel/core';
 import { describe, expect, it } from 'vitest';
-import { flatOrSharp, inSentence, noteRuns, signed } from './format';
+import { flatOrSharp, inSentence, lasting, noteRuns, signed } from './format';
 
 describe('figures in words', () => {
 	it('has no minus zero and a true minus sign', () => {
@@ -13,6 +13,17 @@ describe('figures in words', () => {
 		expect(flatOrSharp(-3.2)).toBe('3.2 cents flat');
 		expect(flatOrSharp(1)).toBe('1.0 cent sharp');
 		expect(flatOrSharp(0.02)).toBe('on pitch');
+	});
+
+	it('tells how long in seconds, then in minutes', () => {
+		expect([0.4, 34.4, 89.4, 90, 356.7, 3629].map(lasting)).toEqual([
+			'0 s',
+			'34 s',
+			'89 s',
+			'1 min 30 s',
+			'5 min 57 s',
+			'60 min 29 s'
+		]);
 	});
 
 	it('draws neighbours together', () => {

@@ -29,6 +29,12 @@ export function onShortDay(date: Date): string {
 	return format(date, 'd MMM yyyy');
 }
 
+/** "34 s", "5 min 57 s". */
+export function lasting(seconds: number): string {
+	const whole = Math.round(seconds);
+	return whole < 90 ? `${whole} s` : `${Math.floor(whole / 60)} min ${whole % 60} s`;
+}
+
 /** "3 notes", "1 note". */
 export function counted(count: number, one: string, many = `${one}s`): string {
 	return `${count} ${count === 1 ? one : many}`;

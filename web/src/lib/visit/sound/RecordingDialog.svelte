@@ -1,7 +1,7 @@
 <script lang="ts">
-	import { centsBetween, noteName, surveyNote, surveyStrike } from '@fendrel/core';
+	import { centsBetween, MOST_STRIKES, noteName, surveyNote, surveyStrike } from '@fendrel/core';
 	import { Dialog, Portal } from '@skeletonlabs/skeleton-svelte';
-	import { counted, signed } from '$lib/ui/format';
+	import { counted, lasting, signed } from '$lib/ui/format';
 	import { Recording } from './recording.svelte';
 	import type { Survey } from './survey.svelte';
 	import { foundWords } from './words';
@@ -46,9 +46,11 @@
 		left = next;
 	}
 	function keep() {
+		const { strikes, open } = recording!;
+		const of = (note: number) => strikes.filter(({ reading }) => reading.note === note).slice(-MOST_STRIKES);
 		survey.takeRecorded(
-			recording!.strikes.filter(({ reading }) => !left.has(reading.note)),
-			recording!.open
+			kept.flatMap(({ note }) => of(note)),
+			open
 		);
 		close();
 	}
@@ -85,13 +87,13 @@
 						{#if recording.state === 'reading'}
 							<progress value={recording.share} max="1" aria-label="Listening"></progress>
 							<p>
-								{recording.seconds.toFixed(0)} s heard, {counted(recording.strikes.length, 'strike')} read
+								{lasting(recording.seconds)} heard, {counted(recording.strikes.length, 'strike')} read
 							</p>
 						{:else if recording.state === 'read'}
 							<p>
 								<b>{counted(recording.strikes.length, 'strike')}</b> on {counted(rows.length, 'note')}, in
-								{recording.seconds.toFixed(0)} s{#if recording.refused}; {counted(recording.refused, 'blow')} left out: more
-									than one note, or none{/if}.
+								{lasting(recording.seconds)}{#if recording.refused}; {counted(recording.refused, 'blow')} left out: more than
+									one note, or none{/if}.
 							</p>
 						{/if}
 						{#if recording.problem}<p class="problem" role="alert">{recording.problem}</p>{/if}
@@ -167,7 +169,24 @@
 		min-height: 44px;
 	}
 	progress {
+		appearance: none;
 		width: 100%;
+		height: 10px;
+		border: 0;
+		border-radius: 5px;
+		overflow: hidden;
+		background: var(--line);
+	}
+	progress::-webkit-progress-bar {
+		background: var(--line);
+	}
+	progress::-webkit-progress-value {
+		background: var(--felt);
+	}
+	progress::-moz-progress-bar {
+		background: var(--felt);
+	}
+	input {
 		accent-color: var(--felt);
 	}
 	.rows {

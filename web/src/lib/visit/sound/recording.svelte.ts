@@ -2,7 +2,7 @@ import type { StringReading, UnisonAnalysis } from '@fendrel/core';
 import { proxy, wrap } from 'comlink';
 import type { RecordingProblem, RecordingProgress, RecordingWorker } from '$lib/workers/recording';
 import Worker from '$lib/workers/recording.worker?worker';
-import { counted } from '$lib/ui/format';
+import { counted, lasting } from '$lib/ui/format';
 import type { ListeningSetup } from '$lib/workers/listening';
 
 export interface HeardStrike {
@@ -49,7 +49,7 @@ export class Recording {
 				proxy((progress) => this.follow(progress))
 			);
 			if (told === 'broken')
-				this.problem = `The file breaks off after ${this.seconds.toFixed(0)} s. What came before was read.`;
+				this.problem = `The file breaks off after ${lasting(this.seconds)}. What came before was read.`;
 			else if (told) this.fail(PROBLEMS[told]);
 			else if (this.strikes.length === 0)
 				this.fail(
