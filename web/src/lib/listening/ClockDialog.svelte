@@ -1,6 +1,7 @@
 <script lang="ts">
 	import type { ReferenceTone, ToneProblem } from '@fendrel/core';
-	import { Dialog, Portal } from '@skeletonlabs/skeleton-svelte';
+	import { Dialog } from '@skeletonlabs/skeleton-svelte';
+	import DialogSheet from '$lib/ui/DialogSheet.svelte';
 	import type { Listening } from '$lib/audio/listening.svelte';
 	import { signed } from '$lib/ui/format';
 
@@ -41,53 +42,45 @@
 	}
 </script>
 
-<Dialog {open} onOpenChange={(details) => (open = details.open)}>
-	<Portal>
-		<Dialog.Backdrop class="fixed inset-0 z-50 bg-black/50" />
-		<Dialog.Positioner class="fixed inset-0 z-50 flex items-center justify-center p-4">
-			<Dialog.Content class="dialog-sheet max-w-[34rem]">
-				<Dialog.Title class="mb-2 font-[Newsreader_Variable] text-2xl">This microphone’s clock</Dialog.Title>
-				<p class="mb-3 text-[0.95rem] leading-snug">
-					A sound card’s clock may be off by a cent or two, and every pitch with it. Play a tone whose frequency is
-					certain, such as a signal generator’s or a time signal’s, and let it sound for {SECONDS} seconds.
-				</p>
-				<label class="row">
-					<span>The tone has</span>
-					<input class="input" inputmode="decimal" bind:value={known} disabled={measuring} />
-					<span>Hz</span>
-					<button type="button" class="btn preset-filled-brand" disabled={measuring} onclick={measure}
-						>{measuring ? `Listening, ${SECONDS} s` : 'Measure'}</button
-					>
-				</label>
-				<div class="said" role="status">
-					{#if problem}<p class="problem">{problem}</p>
-					{:else if found}
-						<p>
-							Heard at <b>{found.frequency.toFixed(3)} Hz</b>: this clock hears everything
-							<b>{Math.abs(found.offset).toFixed(2)} cents {found.offset < 0 ? 'flat' : 'sharp'}</b>
-							<span class="soft">±{Math.max(0.01, 2 * found.offsetError).toFixed(2)}</span>.
-						</p>
-					{:else if listening.clock !== 0}
-						<p>Pitches are corrected by {signed(-listening.clock, 2)} cents now.</p>
-					{:else}<p class="soft">No correction is kept for this microphone.</p>{/if}
-				</div>
-				<div class="mt-4 flex flex-wrap gap-2">
-					{#if found}
-						<button type="button" class="btn preset-filled-brand" onclick={() => keep(found!.offset)}
-							>Correct by {signed(-found.offset, 2)} cents</button
-						>
-					{/if}
-					{#if listening.clock !== 0}
-						<button type="button" class="btn preset-outlined-surface-300-700" onclick={() => keep(0)}
-							>Use no correction</button
-						>
-					{/if}
-					<Dialog.CloseTrigger class="btn preset-outlined-surface-300-700">Close</Dialog.CloseTrigger>
-				</div>
-			</Dialog.Content>
-		</Dialog.Positioner>
-	</Portal>
-</Dialog>
+<DialogSheet {open} title="This microphone’s clock" onclose={() => (open = false)} sheet="max-w-[34rem]">
+	<p class="mb-3 text-[0.95rem] leading-snug">
+		A sound card’s clock may be off by a cent or two, and every pitch with it. Play a tone whose frequency is certain,
+		such as a signal generator’s or a time signal’s, and let it sound for {SECONDS} seconds.
+	</p>
+	<label class="row">
+		<span>The tone has</span>
+		<input class="input" inputmode="decimal" bind:value={known} disabled={measuring} />
+		<span>Hz</span>
+		<button type="button" class="btn preset-filled-brand" disabled={measuring} onclick={measure}
+			>{measuring ? `Listening, ${SECONDS} s` : 'Measure'}</button
+		>
+	</label>
+	<div class="said" role="status">
+		{#if problem}<p class="problem">{problem}</p>
+		{:else if found}
+			<p>
+				Heard at <b>{found.frequency.toFixed(3)} Hz</b>: this clock hears everything
+				<b>{Math.abs(found.offset).toFixed(2)} cents {found.offset < 0 ? 'flat' : 'sharp'}</b>
+				<span class="soft">±{Math.max(0.01, 2 * found.offsetError).toFixed(2)}</span>.
+			</p>
+		{:else if listening.clock !== 0}
+			<p>Pitches are corrected by {signed(-listening.clock, 2)} cents now.</p>
+		{:else}<p class="soft">No correction is kept for this microphone.</p>{/if}
+	</div>
+	<div class="mt-4 flex flex-wrap gap-2">
+		{#if found}
+			<button type="button" class="btn preset-filled-brand" onclick={() => keep(found!.offset)}
+				>Correct by {signed(-found.offset, 2)} cents</button
+			>
+		{/if}
+		{#if listening.clock !== 0}
+			<button type="button" class="btn preset-outlined-surface-300-700" onclick={() => keep(0)}
+				>Use no correction</button
+			>
+		{/if}
+		<Dialog.CloseTrigger class="btn preset-outlined-surface-300-700">Close</Dialog.CloseTrigger>
+	</div>
+</DialogSheet>
 
 <style>
 	.row {

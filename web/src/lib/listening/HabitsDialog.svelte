@@ -1,6 +1,7 @@
 <script lang="ts">
 	import { ALL_PARTIALS, HIGHEST_LISTENED, MOMENTS, USUAL_HABITS, type ListeningHabits } from '@fendrel/core';
-	import { Dialog, Portal } from '@skeletonlabs/skeleton-svelte';
+	import { Dialog } from '@skeletonlabs/skeleton-svelte';
+	import DialogSheet from '$lib/ui/DialogSheet.svelte';
 	import { saveHabits } from './requests';
 	import { REGISTER_NAMES, registerReach } from './registers';
 
@@ -43,55 +44,45 @@
 	}
 </script>
 
-<Dialog {open} onOpenChange={(details) => (open = details.open)}>
-	<Portal>
-		<Dialog.Backdrop class="fixed inset-0 z-50 bg-black/50" />
-		<Dialog.Positioner class="fixed inset-0 z-50 flex items-center justify-center p-4">
-			<Dialog.Content class="dialog-sheet">
-				<Dialog.Title class="mb-2 font-[Newsreader_Variable] text-2xl">How a blow is read</Dialog.Title>
-				<p class="mb-3 max-w-[34rem] text-[0.95rem] leading-snug">
-					Each register listens to one partial, and is read at a fixed time after the blow: late enough for the pitch to
-					have settled, early enough for the note still to sound. Kept for the whole workshop.
-				</p>
-				<table>
-					<thead><tr><th>register</th><th>notes</th><th>listens to</th><th>read after, seconds</th></tr></thead>
-					<tbody>
-						{#each draft as row, i (i)}
-							<tr>
-								<td>{REGISTER_NAMES[i]}</td>
-								<td class="soft">{registerReach(USUAL_HABITS, i)}</td>
-								<td>
-									<select class="select" aria-label="{REGISTER_NAMES[i]}: listens to" bind:value={row.partial}>
-										<option value={ALL_PARTIALS}>all partials together</option>
-										{#each { length: HIGHEST_LISTENED }, k (k)}<option value={k + 1}>partial {k + 1}</option>{/each}
-									</select>
-								</td>
-								<td>
-									<input
-										class="input"
-										inputmode="decimal"
-										aria-label="{REGISTER_NAMES[i]}: read after, seconds"
-										bind:value={row.moment}
-									/>
-								</td>
-							</tr>
-						{/each}
-					</tbody>
-				</table>
-				{#if problem}<p class="problem mt-3" role="alert">{problem}</p>{/if}
-				<div class="mt-5 flex flex-wrap gap-2">
-					<button type="button" class="btn preset-filled-brand" disabled={saving} onclick={keep}>Keep</button>
-					<button
-						type="button"
-						class="btn preset-outlined-surface-300-700"
-						onclick={() => (draft = drafted(USUAL_HABITS))}>As usual</button
-					>
-					<Dialog.CloseTrigger class="btn preset-outlined-surface-300-700">Leave as it was</Dialog.CloseTrigger>
-				</div>
-			</Dialog.Content>
-		</Dialog.Positioner>
-	</Portal>
-</Dialog>
+<DialogSheet {open} title="How a blow is read" onclose={() => (open = false)}>
+	<p class="mb-3 max-w-[34rem] text-[0.95rem] leading-snug">
+		Each register listens to one partial, and is read at a fixed time after the blow: late enough for the pitch to have
+		settled, early enough for the note still to sound. Kept for the whole workshop.
+	</p>
+	<table>
+		<thead><tr><th>register</th><th>notes</th><th>listens to</th><th>read after, seconds</th></tr></thead>
+		<tbody>
+			{#each draft as row, i (i)}
+				<tr>
+					<td>{REGISTER_NAMES[i]}</td>
+					<td class="soft">{registerReach(USUAL_HABITS, i)}</td>
+					<td>
+						<select class="select" aria-label="{REGISTER_NAMES[i]}: listens to" bind:value={row.partial}>
+							<option value={ALL_PARTIALS}>all partials together</option>
+							{#each { length: HIGHEST_LISTENED }, k (k)}<option value={k + 1}>partial {k + 1}</option>{/each}
+						</select>
+					</td>
+					<td>
+						<input
+							class="input"
+							inputmode="decimal"
+							aria-label="{REGISTER_NAMES[i]}: read after, seconds"
+							bind:value={row.moment}
+						/>
+					</td>
+				</tr>
+			{/each}
+		</tbody>
+	</table>
+	{#if problem}<p class="problem mt-3" role="alert">{problem}</p>{/if}
+	<div class="mt-5 flex flex-wrap gap-2">
+		<button type="button" class="btn preset-filled-brand" disabled={saving} onclick={keep}>Keep</button>
+		<button type="button" class="btn preset-outlined-surface-300-700" onclick={() => (draft = drafted(USUAL_HABITS))}
+			>As usual</button
+		>
+		<Dialog.CloseTrigger class="btn preset-outlined-surface-300-700">Leave as it was</Dialog.CloseTrigger>
+	</div>
+</DialogSheet>
 
 <style>
 	table {

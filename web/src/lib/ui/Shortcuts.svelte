@@ -1,5 +1,6 @@
 <script lang="ts">
-	import { Dialog, Portal } from '@skeletonlabs/skeleton-svelte';
+	import { Dialog } from '@skeletonlabs/skeleton-svelte';
+	import DialogSheet from './DialogSheet.svelte';
 
 	interface Props {
 		/** What each key does, in the order to be shown. */
@@ -20,23 +21,15 @@
 
 <button class="keys" type="button" onclick={() => (open = true)} aria-label="All keys"><kbd>?</kbd> all keys</button>
 
-<Dialog {open} onOpenChange={(details) => (open = details.open)}>
-	<Portal>
-		<Dialog.Backdrop class="fixed inset-0 z-50 bg-black/50" />
-		<Dialog.Positioner class="fixed inset-0 z-50 flex items-center justify-center p-4">
-			<Dialog.Content class="dialog-sheet">
-				<Dialog.Title class="mb-4 font-[Newsreader_Variable] text-2xl">Keys on this page</Dialog.Title>
-				<dl>
-					{#each keys as { keys: combination, does } (combination)}
-						<dt><kbd>{combination}</kbd></dt>
-						<dd>{does}</dd>
-					{/each}
-				</dl>
-				<Dialog.CloseTrigger class="btn preset-filled-brand mt-5">Close</Dialog.CloseTrigger>
-			</Dialog.Content>
-		</Dialog.Positioner>
-	</Portal>
-</Dialog>
+<DialogSheet {open} title="Keys on this page" onclose={() => (open = false)} sheet="max-w-[34rem]">
+	<dl>
+		{#each keys as { keys: combination, does } (combination)}
+			<dt><kbd>{combination}</kbd></dt>
+			<dd>{does}</dd>
+		{/each}
+	</dl>
+	<Dialog.CloseTrigger class="btn preset-filled-brand mt-5">Close</Dialog.CloseTrigger>
+</DialogSheet>
 
 <style>
 	.keys {

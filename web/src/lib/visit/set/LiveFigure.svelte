@@ -1,6 +1,6 @@
 <script lang="ts">
 	import type { Advice } from '@fendrel/core';
-	import { noteParts } from '$lib/ui/format';
+	import BigNote from '$lib/ui/BigNote.svelte';
 
 	interface Props {
 		note: number;
@@ -11,7 +11,6 @@
 		isSet: boolean;
 	}
 	let { note, cents, advice, tolerance, isSet }: Props = $props();
-	const name = $derived(noteParts(note));
 	const size = $derived(cents === undefined ? '' : Math.abs(cents).toFixed(1));
 	const direction = $derived(cents === undefined || Number(size) === 0 ? '' : cents < 0 ? 'cents flat' : 'cents sharp');
 	const within = $derived(cents !== undefined && Math.abs(cents) <= tolerance);
@@ -29,9 +28,7 @@
 </script>
 
 <div class="live">
-	<p class="note" aria-label="Due: {name.letter}{name.accidental}{name.octave}">
-		{name.letter}<sup>{name.accidental}</sup><sub>{name.octave}</sub>
-	</p>
+	<BigNote {note} />
 	<div
 		class="figure"
 		class:flat={!within && cents !== undefined && cents < 0}
@@ -52,20 +49,6 @@
 		align-items: flex-end;
 		gap: 1rem;
 		line-height: 1;
-	}
-	.note {
-		font-size: 7.5rem;
-		letter-spacing: -0.02em;
-	}
-	sup {
-		font-size: 3.6rem;
-		vertical-align: 2.6rem;
-	}
-	sub {
-		font-size: 2.8rem;
-		vertical-align: -0.1rem;
-		color: var(--soft);
-		margin-left: 0.15rem;
 	}
 	.figure {
 		text-align: right;
@@ -96,7 +79,6 @@
 		color: var(--felt);
 	}
 	@media (max-width: 1100px) {
-		.note,
 		.size {
 			font-size: 6rem;
 		}
@@ -104,21 +86,8 @@
 			font-size: 1.2rem;
 			min-width: 6.2rem;
 		}
-		sup {
-			vertical-align: 1.6rem;
-		}
 	}
 	@media (max-width: 480px) {
-		.note {
-			font-size: 4rem;
-		}
-		sup {
-			font-size: 2rem;
-			vertical-align: 1.2rem;
-		}
-		sub {
-			font-size: 1.6rem;
-		}
 		.size {
 			font-size: 4.5rem;
 		}

@@ -1,6 +1,7 @@
 <script lang="ts">
 	import { centsBetween, MOST_STRIKES, noteName, surveyNote, surveyStrike } from '@fendrel/core';
-	import { Dialog, Portal } from '@skeletonlabs/skeleton-svelte';
+	import { Dialog } from '@skeletonlabs/skeleton-svelte';
+	import DialogSheet from '$lib/ui/DialogSheet.svelte';
 	import { counted, lasting, signed } from '$lib/ui/format';
 	import { Recording } from './recording.svelte';
 	import type { Survey } from './survey.svelte';
@@ -61,90 +62,88 @@
 	}
 </script>
 
-<Dialog open={file !== undefined} onOpenChange={(details) => !details.open && close()} closeOnInteractOutside={false}>
-	<Portal>
-		<Dialog.Backdrop class="fixed inset-0 z-50 bg-black/50" />
-		<Dialog.Positioner class="fixed inset-0 z-50 flex items-center justify-center p-4">
-			<Dialog.Content class="dialog-sheet w-full">
-				<Dialog.Title class="mb-2 font-[Newsreader_Variable] text-2xl">A recording of this instrument</Dialog.Title>
-				<p class="file">{file?.name}</p>
-				{#if !recording}
-					<p class="how">
-						Single notes or a run over the whole keyboard, one note after the other, each let sound for a second or
-						more. Every note is recognised by itself.
-					</p>
-					<fieldset>
-						<legend>What was left unmuted?</legend>
-						<label><input type="radio" bind:group={open} value={false} /> one string of each note</label>
-						<label><input type="radio" bind:group={open} value={true} /> all strings of each note</label>
-					</fieldset>
-					<div class="buttons">
-						<button type="button" class="btn preset-filled-brand" onclick={listen}>Listen to it</button>
-						<Dialog.CloseTrigger class="btn preset-outlined-surface-300-700">Leave it</Dialog.CloseTrigger>
-					</div>
-				{:else}
-					<div role="status">
-						{#if recording.state === 'reading'}
-							<progress value={recording.share} max="1" aria-label="Listening"></progress>
-							<p>
-								{lasting(recording.seconds)} heard, {counted(recording.strikes.length, 'strike')} read
-							</p>
-						{:else if recording.state === 'read'}
-							<p>
-								<b>{counted(recording.strikes.length, 'strike')}</b> on {counted(rows.length, 'note')}, in
-								{lasting(recording.seconds)}{#if recording.refused}; {counted(recording.refused, 'blow')} left out: more than
-									one note, or none{/if}.
-							</p>
-						{/if}
-						{#if recording.problem}<p class="problem" role="alert">{recording.problem}</p>{/if}
-					</div>
-					{#if rows.length}
-						<div class="rows">
-							<table>
-								<thead>
-									<tr
-										><th></th><th>note</th><th class="figure">from plan, cents</th><th>stiffness</th><th>beat</th><th
-											class="figure">strikes</th
-										></tr
-									>
-								</thead>
-								<tbody>
-									{#each rows as { note, strikes, offset, words } (note)}
-										<tr class:left={left.has(note)}>
-											<td>
-												<input
-													type="checkbox"
-													aria-label="Keep {noteName(note)}"
-													checked={!left.has(note)}
-													onchange={() => toggle(note)}
-												/>
-											</td>
-											<td>{noteName(note)}</td>
-											<td class="figure">{offset === undefined ? 'not on it' : signed(offset)}</td>
-											<td class="soft">{words.stiffness}</td>
-											<td class="soft">{words.beat}</td>
-											<td class="figure">{strikes}</td>
-										</tr>
-									{/each}
-								</tbody>
-							</table>
-						</div>
-					{/if}
-					<div class="buttons">
-						{#if recording.state === 'read'}
-							<button type="button" class="btn preset-filled-brand" disabled={kept.length === 0} onclick={keep}
-								>Keep {counted(kept.length, 'note')}</button
-							>
-						{/if}
-						<Dialog.CloseTrigger class="btn preset-outlined-surface-300-700"
-							>{recording.state === 'failed' ? 'Close' : 'Keep nothing'}</Dialog.CloseTrigger
+<DialogSheet
+	open={file !== undefined}
+	title="A recording of this instrument"
+	onclose={close}
+	sheet="w-full"
+	closesBeside={false}
+>
+	<p class="file">{file?.name}</p>
+	{#if !recording}
+		<p class="how">
+			Single notes or a run over the whole keyboard, one note after the other, each let sound for a second or more.
+			Every note is recognised by itself.
+		</p>
+		<fieldset>
+			<legend>What was left unmuted?</legend>
+			<label><input type="radio" bind:group={open} value={false} /> one string of each note</label>
+			<label><input type="radio" bind:group={open} value={true} /> all strings of each note</label>
+		</fieldset>
+		<div class="buttons">
+			<button type="button" class="btn preset-filled-brand" onclick={listen}>Listen to it</button>
+			<Dialog.CloseTrigger class="btn preset-outlined-surface-300-700">Leave it</Dialog.CloseTrigger>
+		</div>
+	{:else}
+		<div role="status">
+			{#if recording.state === 'reading'}
+				<progress value={recording.share} max="1" aria-label="Listening"></progress>
+				<p>
+					{lasting(recording.seconds)} heard, {counted(recording.strikes.length, 'strike')} read
+				</p>
+			{:else if recording.state === 'read'}
+				<p>
+					<b>{counted(recording.strikes.length, 'strike')}</b> on {counted(rows.length, 'note')}, in
+					{lasting(recording.seconds)}{#if recording.refused}; {counted(recording.refused, 'blow')} left out: more than one
+						note, or none{/if}.
+				</p>
+			{/if}
+			{#if recording.problem}<p class="problem" role="alert">{recording.problem}</p>{/if}
+		</div>
+		{#if rows.length}
+			<div class="rows">
+				<table>
+					<thead>
+						<tr
+							><th></th><th>note</th><th class="figure">from plan, cents</th><th>stiffness</th><th>beat</th><th
+								class="figure">strikes</th
+							></tr
 						>
-					</div>
-				{/if}
-			</Dialog.Content>
-		</Dialog.Positioner>
-	</Portal>
-</Dialog>
+					</thead>
+					<tbody>
+						{#each rows as { note, strikes, offset, words } (note)}
+							<tr class:left={left.has(note)}>
+								<td>
+									<input
+										type="checkbox"
+										aria-label="Keep {noteName(note)}"
+										checked={!left.has(note)}
+										onchange={() => toggle(note)}
+									/>
+								</td>
+								<td>{noteName(note)}</td>
+								<td class="figure">{offset === undefined ? 'not on it' : signed(offset)}</td>
+								<td class="soft">{words.stiffness}</td>
+								<td class="soft">{words.beat}</td>
+								<td class="figure">{strikes}</td>
+							</tr>
+						{/each}
+					</tbody>
+				</table>
+			</div>
+		{/if}
+		<div class="buttons">
+			{#if recording.state === 'read'}
+				<button type="button" class="btn preset-filled-brand" disabled={kept.length === 0} onclick={keep}
+					>Keep {counted(kept.length, 'note')}</button
+				>
+			{/if}
+			<Dialog.CloseTrigger class="btn preset-outlined-surface-300-700"
+				>{recording.state === 'failed' ? 'Close' : 'Keep nothing'}</Dialog.CloseTrigger
+			>
+		</div>
+	{/if}
+</DialogSheet>
 
 <style>
 	.file {

@@ -4,8 +4,9 @@
 	import FoundChart from '$lib/charts/FoundChart.svelte';
 	import InharmonicityChart from '$lib/charts/InharmonicityChart.svelte';
 	import KeyboardStrip from '$lib/charts/KeyboardStrip.svelte';
+	import BigNote from '$lib/ui/BigNote.svelte';
 	import Shortcuts from '$lib/ui/Shortcuts.svelte';
-	import { counted, flatOrSharp, noteParts } from '$lib/ui/format';
+	import { counted, flatOrSharp } from '$lib/ui/format';
 	import VisitFrame from '$lib/visit/VisitFrame.svelte';
 	import { deviationsNow } from '$lib/visit/deviations';
 	import SourceChoice from '$lib/listening/SourceChoice.svelte';
@@ -37,7 +38,6 @@
 
 	const room = $derived(roomState(listening));
 	const summary = $derived(summariseVisit(deviationsNow(survey.readings, plan), lowest, highest));
-	const due = $derived(noteParts(survey.due));
 	const allDone = $derived(survey.done.length === survey.notes.length);
 	const last = $derived(survey.struck === undefined ? undefined : survey.found.get(survey.struck));
 	const lastWords = $derived(last && foundWords(last));
@@ -140,9 +140,7 @@
 				</p>
 			{:else}
 				<p class="ask">Strike {survey.strings.indexes.length > 1 ? 'with all strings open' : 'one string of'}</p>
-				<p class="note" aria-label="Due: {due.letter}{due.accidental}{due.octave}">
-					{due.letter}<sup>{due.accidental}</sup><sub>{due.octave}</sub>
-				</p>
+				<div class="big"><BigNote note={survey.due} /></div>
 				<p class="soft">
 					{survey.done.length} of {survey.notes.length} notes read, about {Math.ceil(
 						((survey.notes.length - survey.done.length) * 4) / 60
@@ -258,21 +256,8 @@
 		font-size: 1.1rem;
 		color: var(--soft);
 	}
-	.note {
-		font-size: 7.5rem;
-		line-height: 1.05;
-		padding-top: 0.5rem;
-		letter-spacing: -0.02em;
-	}
-	sup {
-		font-size: 3.6rem;
-		vertical-align: 2.6rem;
-	}
-	sub {
-		font-size: 2.8rem;
-		vertical-align: -0.1rem;
-		color: var(--soft);
-		margin-left: 0.15rem;
+	.big {
+		padding-top: 0.8rem;
 	}
 	.verdict {
 		font-family: 'Newsreader Variable', serif;
