@@ -11,13 +11,17 @@ const STANDS_DB = 14;
 const BESIDE_HZ = 7;
 const LEAST_LEVEL_DB = -80;
 const SECONDS = 1;
+/** Multiples whose level is remembered while the mains hum. */
+const REMEMBERED = 16;
 /** Samples are averaged down to about this rate: nothing here lies above a few hundred Hz. */
 const RATE = 3000;
 
-/** Listens between blows for the mains: a lamp's dimmer or a loose plug sings into low notes. */
+/** Listens between blows for the mains, and remembers how loud each multiple is: a lamp's dimmer or a loose plug sings into low notes. */
 export class HumWatch {
 	/** The mains frequency that hums; undefined while none does. */
 	hum: Hz | undefined;
+	/** Amplitude of each multiple of the mains that hum, from the second on. */
+	private readonly amplitudes = new Float64Array(REMEMBERED + 1);
 	private readonly samples: Float32Array;
 	private readonly window: Float32Array;
 	/** Samples averaged to one, and the rate that they have then. */
@@ -52,7 +56,17 @@ export class HumWatch {
 			if (this.count < this.samples.length) continue;
 			this.count = 0;
 			this.hum = this.judge();
+			for (let multiple = 1; multiple <= REMEMBERED; multiple++)
+				this.amplitudes[multiple] = this.hum ? 10 ** (this.levelAt(multiple * this.hum) / 20) : 0;
 		}
+	}
+
+	/** Amplitude that the hum has within `reach` Hz of a frequency; 0 when nothing hums there. */
+	amplitudeNear(frequency: number, reach: number): number {
+		if (!this.hum) return 0;
+		const multiple = Math.round(frequency / this.hum);
+		const isNear = multiple >= 1 && multiple <= REMEMBERED && Math.abs(frequency - multiple * this.hum) < reach;
+		return isNear ? this.amplitudes[multiple] : 0;
 	}
 
 	private judge(): Hz | undefined {

@@ -275,6 +275,29 @@ describe('a real room and real strings', () => {
 	});
 });
 
+describe('mains that hum loudly', () => {
+	const HUM = { mains: 50, db: -36 } as const;
+	it('are no note, not even when listening begins', () => {
+		const sound = new Float32Array(3 * RATE);
+		addRoom(sound, RATE, { ...USUAL_ROOM, hum: { ...HUM, db: -25 } });
+		expect(listen(sound).filter(({ kind }) => kind !== 'level')).toEqual([]);
+	});
+
+	it('do not pass for strings that are struck beside them', () => {
+		for (const note of [31, 43, 50, 55, 62, 67]) {
+			const sound = new Float32Array(4 * RATE);
+			sound.set(strike(note, 5).sound, 2.2 * RATE);
+			addRoom(sound, RATE, { ...USUAL_ROOM, hum: HUM, seed: note });
+			const found = readings(listen(sound));
+			expect(
+				found.map((reading) => noteName(reading.note)),
+				noteName(note)
+			).toEqual([noteName(note)]);
+			expect(Math.abs(centsBetween(equalHz(note, PITCH), found[0].pitch) - 5), noteName(note)).toBeLessThan(0.3);
+		}
+	});
+});
+
 describe('a sound card that changes its rate', () => {
 	it('has what sounds refused, and goes on with the clock running through', () => {
 		const listener = createListener({ sampleRate: RATE, strings });

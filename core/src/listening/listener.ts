@@ -45,6 +45,9 @@ const SKIP_SECONDS = 0.02;
 const PATIENCE_SECONDS = 0.5;
 /** No string wanders by so much within four frames; a voice does. */
 const WANDER_CENTS = 14;
+/** A multiple of the mains reaches so far in a spectrum, and bends what is not this much louder. */
+const HUM_REACH_BINS = 1.5;
+const HUM_MARGIN = 3;
 const LEVEL_EVERY_SECONDS = 0.1;
 /** A sound has ended when it is down to this above the background, or damped by this within 50 ms. */
 const END_ABOVE_NOISE_DB = 6;
@@ -257,7 +260,10 @@ class StreamListener {
 		const advance = isFirst ? firstStep : this.count - this.lastFrameAt;
 		this.framesOfSize++;
 		this.lastFrameAt = this.count;
-		const partials = measurePartials(spectrum, this.sampleRate, blow.fundamental, blow.inharmonicity, advance);
+		const partials = this.withoutHum(
+			measurePartials(spectrum, this.sampleRate, blow.fundamental, blow.inharmonicity, advance),
+			spectrum
+		);
 		const since = this.now - struck - (spectrum.size + advance) / 2 / this.sampleRate;
 		if (partials.length === 0) return;
 		const pitch = this.done ? blow.follow(partials) : blow.add(since, partials);
@@ -280,11 +286,23 @@ class StreamListener {
 		if (!this.done && since >= moment + READING_HALF_SECONDS) this.read(events, blow);
 	}
 
+	/** What lies on a multiple of the mains counts only when it is well above what hums there. */
+	private withoutHum<T extends { readonly frequency: number; readonly magnitude: number }>(
+		found: T[],
+		{ size }: Spectrum
+	): T[] {
+		if (!this.mains.hum) return found;
+		const reach = (HUM_REACH_BINS * this.sampleRate) / size;
+		return found.filter(
+			({ frequency, magnitude }) => (4 * magnitude) / size > HUM_MARGIN * this.mains.amplitudeNear(frequency, reach)
+		);
+	}
+
 	private recognise(events: ListenerEvent[], struck: number, longFits: boolean): void {
 		const spectrum = longFits ? this.long : this.short;
 		spectrum.take(this.ring, this.count);
 		const binHz = this.sampleRate / spectrum.size;
-		const peaks = findPeaks(spectrum, this.sampleRate, 48);
+		const peaks = this.withoutHum(findPeaks(spectrum, this.sampleRate, 48), spectrum);
 		const found = recogniseNote(peaks, this.strings, binHz, this.due?.pitch);
 		const late = this.now - struck > PATIENCE_SECONDS;
 		if (!found) {

@@ -62,7 +62,8 @@ export class OnsetFollower {
 		const rose = db > highest(this.levels) + RISE_DB || brightDb > highest(this.bright) + BRIGHT_RISE_DB;
 		const loud = db > this.noise + ABOVE_NOISE_DB && db > QUIETEST_DB;
 		this.sinceBlow++;
-		const blow = rose && loud && this.sinceBlow > GUARD_SLICES;
+		// Nothing has risen before there was anything to rise from.
+		const blow = rose && loud && this.sinceBlow > GUARD_SLICES && this.seen > LOOK_BACK + NEAR;
 		if (blow) this.sinceBlow = 0;
 		push(this.levels, db);
 		push(this.bright, brightDb);

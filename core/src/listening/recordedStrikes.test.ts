@@ -61,6 +61,15 @@ describe('a recording of a keyboard', () => {
 		expect(heard([...found, ...pieces.end()])).toEqual(heard(first));
 	});
 
+	it('may begin with the strike itself, and is told by its own clock', () => {
+		const listener = createRecordingListener({ strings }, 1);
+		const rate = 24_000;
+		const sound = run([57], rate).subarray(0.3 * rate);
+		const [first] = [...listener.push(sound, rate), ...listener.end()];
+		expect(heard([first])).toEqual([57]);
+		expect(first.at).toBeCloseTo(0, 1);
+	});
+
 	it('goes on when the rate changes in the middle', () => {
 		const listener = createRecordingListener({ strings }, 1);
 		const found = [

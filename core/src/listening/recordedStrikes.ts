@@ -23,6 +23,10 @@ export interface RecordingListener {
 /** Silence that lets the last note end as if its damper fell. */
 const AFTER_SECONDS = 1;
 const BLOCK_SECONDS = 0.05;
+/** Silence before it: a recording may begin with the strike itself. */
+const BEFORE_SECONDS = 0.1;
+/** Out of that silence a room's background comes like a blow; what is refused there was none. */
+const BEGINNING_SECONDS = 0.02;
 
 /**
  * Listens to a recording piece by piece, as fast as it comes, with nothing expected.
@@ -36,17 +40,21 @@ export function createRecordingListener(
 	let seconds = 0;
 	let listener: ReturnType<typeof createListener> | undefined;
 	let keeper: StrikeKeeper | undefined;
+	let blowAt = 0;
 	let pending: StringReading | undefined;
 
 	/** A blow that was read but died too soon for a closer look. */
 	const settle = (found: RecordedStrike[]) => {
-		if (pending) found.push({ at: pending.struckAt, reading: pending, analysis: undefined });
+		if (pending) found.push({ at: pending.struckAt - BEFORE_SECONDS, reading: pending, analysis: undefined });
 		pending = undefined;
 	};
 	const pushBlock = (block: Float32Array, sampleRate: number, found: RecordedStrike[]) => {
 		const events = listener!.push(block, sampleRate);
 		for (const event of events) {
-			if (event.kind === 'refused') found.push({ at: event.at, refused: event.why });
+			// The refusal of a blow that has just ended comes before the next one.
+			if (event.kind === 'refused' && blowAt > BEGINNING_SECONDS)
+				found.push({ at: event.at - BEFORE_SECONDS, refused: event.why });
+			if (event.kind === 'blow') blowAt = event.at - BEFORE_SECONDS;
 			if (event.kind !== 'reading') continue;
 			settle(found);
 			pending = event.reading;
@@ -55,7 +63,7 @@ export function createRecordingListener(
 			if (pending === reading) pending = undefined;
 			const settled = samples.subarray(settledFrom);
 			const analysis = analyseUnison({ samples: settled, sampleRate, string, strings });
-			found.push({ at: reading.struckAt, reading, analysis });
+			found.push({ at: reading.struckAt - BEFORE_SECONDS, reading, analysis });
 		}
 		if (events.some(({ kind }) => kind === 'blow' || kind === 'ended')) settle(found);
 	};
@@ -64,9 +72,11 @@ export function createRecordingListener(
 			const found: RecordedStrike[] = [];
 			if (sampleRate !== rate) {
 				settle(found);
+				const isFirst = listener === undefined;
 				listener ??= createListener({ ...options, sampleRate });
 				keeper = new StrikeKeeper(sampleRate, options.strings.inharmonicityAt, seconds);
 				rate = sampleRate;
+				if (isFirst) this.push(new Float32Array(Math.round(BEFORE_SECONDS * sampleRate)), sampleRate);
 			}
 			seconds += samples.length / sampleRate;
 			const block = Math.round(BLOCK_SECONDS * sampleRate);
