@@ -58,6 +58,7 @@ export class Listening {
 	private microphone: Microphone | undefined;
 	private due: Due | undefined;
 	private silentSince: number | undefined;
+	private breakOff = () => {};
 	private deaf = false;
 	/** What still sounds of a blow that fell while deaf is nobody's. */
 	private awaitsBlow = false;
@@ -123,6 +124,9 @@ export class Listening {
 		this.simulated = undefined;
 		const ear = this.ear;
 		this.ear = undefined;
+		this.breakOff();
+		this.deaf = false;
+		this.awaitsBlow = false;
 		this.state = 'off';
 		this.clock = 0;
 		this.blowLevel = undefined;
@@ -149,11 +153,11 @@ export class Listening {
 	): Promise<ReferenceTone | { readonly problem: ToneProblem } | undefined> {
 		if (!this.ear || !this.microphone) return undefined;
 		this.hush(true);
-		try {
-			return await this.ear.reference(known, seconds);
-		} finally {
-			this.hush(false);
-		}
+		// A worker that is closed meanwhile answers no more.
+		const closed = new Promise<undefined>((closed) => (this.breakOff = () => closed(undefined)));
+		const heard = await Promise.race([this.ear.reference(known, seconds), closed]);
+		this.hush(false);
+		return heard;
 	}
 
 	/** Keeps what the open microphone's clock is off by, and listens by it from now on; 0 forgets it. */

@@ -32,7 +32,7 @@
 		measuring = true;
 		const heard = await listening.reference(frequency, SECONDS);
 		measuring = false;
-		if (!heard) problem = 'Press Listen with a microphone first.';
+		if (!heard) problem = 'The microphone stopped. Press Listen and measure again.';
 		else if ('problem' in heard) problem = WORDS[heard.problem];
 		else found = heard;
 	}

@@ -13,7 +13,7 @@ export interface HeardStrike {
 }
 
 const PROBLEMS: Record<Exclude<RecordingProblem, 'broken'>, string> = {
-	unknown: 'This is no sound file that can be read. Record it as WAV, FLAC, OGG or MP3.',
+	unknown: 'This is no sound file that can be read. Record it as WAV or OGG.',
 	empty: 'There is no sound in this file.',
 	'too big': 'This file is larger than two gigabytes. Cut it into parts of an hour or less.',
 	coarse:
