@@ -5,14 +5,17 @@ import { readFileSync, writeFileSync } from 'node:fs';
 import { cpus } from 'node:os';
 import { join } from 'node:path';
 import { gzipSync } from 'node:zlib';
-import { checkNode, DATA, ensureNpmPackages, ensureProgram, ROOT, say } from './lib/system.mjs';
+import { answerSignals, stopAll } from './lib/children.mjs';
+import { checkNode, DATA, ROOT, say } from './lib/system.mjs';
+import { ensureNpmPackages, ensureProgram } from './lib/machine.mjs';
 import { freePort, startDatabase } from './lib/database.mjs';
 import { buildIfNeeded, serve } from './lib/application.mjs';
 import { openBrowser, signIn } from './lib/browser.mjs';
 
 checkNode();
-ensureNpmPackages();
-ensureProgram('chromium', 'chromium');
+answerSignals();
+await ensureNpmPackages();
+await ensureProgram('chromium', 'chromium');
 
 say('listening ...');
 /** @param {string} name */
@@ -30,19 +33,17 @@ say('curves ...');
 const curve = figuresOf('curve.ts');
 
 say('pages ...');
-buildIfNeeded();
+await buildIfNeeded();
 const dir = join(DATA, 'bench');
 const database = await startDatabase({ dir, fresh: true });
-const application = serve({
+const application = await serve({
 	databaseUrl: await database.open('bench'),
 	port: await freePort(),
 	demo: true,
 	quiet: true
 });
-await application.ready;
 const { pages, server, busy } = await measurePages().finally(async () => {
-	await application.stop();
-	await database.stop();
+	await stopAll();
 });
 
 async function measurePages() {
@@ -106,7 +107,7 @@ async function measurePages() {
 	];
 	const busy = await longestTasks(finder, halfDone ?? '');
 	await browser.close();
-	const status = readFileSync(`/proc/${application.pid}/status`, 'utf8');
+	const status = readFileSync(`/proc/${application.pid()}/status`, 'utf8');
 	return { pages, busy, server: Number(/VmRSS:\s+(\d+)/.exec(status)?.[1]) / 1024 };
 }
 

@@ -2,7 +2,9 @@
 // npm run screenshots: remakes every picture in docs/screenshots from the demo data of a fixed day.
 import { mkdirSync } from 'node:fs';
 import { join } from 'node:path';
-import { checkNode, DATA, ensureNpmPackages, ensureProgram, ROOT, say } from './lib/system.mjs';
+import { answerSignals, stopAll } from './lib/children.mjs';
+import { checkNode, DATA, ROOT, say } from './lib/system.mjs';
+import { ensureNpmPackages, ensureProgram } from './lib/machine.mjs';
 import { freePort, startDatabase } from './lib/database.mjs';
 import { buildIfNeeded, serve } from './lib/application.mjs';
 import { openBrowser, signIn } from './lib/browser.mjs';
@@ -11,12 +13,13 @@ const DAY = '2026-07-14T09:00:00Z';
 const OUT = join(ROOT, 'docs', 'screenshots');
 
 checkNode();
-ensureNpmPackages();
-ensureProgram('chromium', 'chromium');
-buildIfNeeded();
+answerSignals();
+await ensureNpmPackages();
+await ensureProgram('chromium', 'chromium');
+await buildIfNeeded();
 mkdirSync(OUT, { recursive: true });
 const database = await startDatabase({ dir: join(DATA, 'screenshots'), fresh: true });
-const application = serve({
+const application = await serve({
 	databaseUrl: await database.open('screenshots'),
 	port: await freePort(),
 	demo: true,
@@ -24,7 +27,6 @@ const application = serve({
 	env: { FENDREL_DEMO_DATE: DAY }
 });
 try {
-	await application.ready;
 	const browser = await openBrowser(['--autoplay-policy=no-user-gesture-required']);
 	const context = await browser.newContext({ viewport: { width: 1280, height: 800 }, baseURL: application.address });
 	const page = await context.newPage();
@@ -124,6 +126,5 @@ try {
 	await shoot('counts');
 	await browser.close();
 } finally {
-	await application.stop();
-	await database.stop();
+	await stopAll();
 }

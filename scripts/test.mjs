@@ -3,19 +3,21 @@
 //   npm test -- unit      only checks and unit tests
 //   npm test -- e2e [..]  only the browser journeys (further words go to the runner)
 import { join } from 'node:path';
-import { spawnSync } from 'node:child_process';
-import { checkNode, DATA, ensureNpmPackages, ensureProgram, ROOT, say } from './lib/system.mjs';
+import { answerSignals, runCommand, stopAll, takeFolder } from './lib/children.mjs';
+import { checkNode, DATA, giveUp, say } from './lib/system.mjs';
+import { ensureNpmPackages, ensureProgram } from './lib/machine.mjs';
 import { freePort, startDatabase } from './lib/database.mjs';
 import { buildIfNeeded, serve } from './lib/application.mjs';
 
 checkNode();
-ensureNpmPackages();
-ensureProgram('chromium', 'chromium');
-const [part, ...rest] = process.argv.slice(2);
+answerSignals();
 const dir = join(DATA, 'test');
+const other = await takeFolder(dir);
+if (other) giveUp(`the tests are running already (process ${other.pid}); wait for them, or stop them.`);
+await ensureNpmPackages();
+await ensureProgram('chromium', 'chromium');
+const [part, ...rest] = process.argv.slice(2);
 const database = await startDatabase({ dir, fresh: true });
-/** @type {import('./lib/application.mjs').Application[]} */
-const applications = [];
 let failed = false;
 
 /**
@@ -23,47 +25,37 @@ let failed = false;
  * @param {string[]} command
  * @param {Record<string, string>} [env]
  */
-function step(title, command, env = {}) {
+async function step(title, [command, ...args], env = {}) {
 	say(`${title} ...`);
-	const { status } = spawnSync(command[0], command.slice(1), {
-		cwd: ROOT,
-		stdio: 'inherit',
-		env: { ...process.env, ...env }
-	});
-	if (status !== 0) {
-		failed = true;
-		say(`${title}: FAILED`);
-	}
+	const { status } = await runCommand(command, args, { env });
+	if (status === 0) return;
+	failed = true;
+	say(`${title}: FAILED`);
 }
 
 try {
 	if (part !== 'e2e') {
-		step('types, lint, format', ['node', 'scripts/check.mjs']);
-		step('unit and database tests', ['npx', 'vitest', 'run'], {
+		await step('types, lint, format', ['node', 'scripts/check.mjs']);
+		await step('unit and database tests', ['npx', 'vitest', 'run'], {
 			FENDREL_TEST_DATABASE_URL: await database.open('unit')
 		});
 	}
 	if (part !== 'unit') {
-		buildIfNeeded();
+		await buildIfNeeded();
 		const databaseUrl = await database.open('e2e');
-		const demo = serve({ databaseUrl, port: await freePort(), demo: true, quiet: true });
-		const empty = serve({
-			databaseUrl: await database.open('e2e_empty'),
-			port: await freePort(),
-			demo: false,
-			quiet: true
-		});
-		applications.push(demo, empty);
-		await Promise.all([demo.ready, empty.ready]);
-		step('browser journeys', ['npx', 'playwright', 'test', ...rest], {
+		const emptyUrl = await database.open('e2e_empty');
+		const [demo, empty] = await Promise.all([
+			serve({ databaseUrl, port: await freePort(), demo: true, quiet: true }),
+			serve({ databaseUrl: emptyUrl, port: await freePort(), demo: false, quiet: true })
+		]);
+		await step('browser journeys', ['npx', 'playwright', 'test', ...rest], {
 			FENDREL_E2E_URL: demo.address,
 			FENDREL_E2E_EMPTY_URL: empty.address,
 			FENDREL_E2E_DATABASE_URL: databaseUrl
 		});
 	}
 } finally {
-	await Promise.all(applications.map((application) => application.stop()));
-	await database.stop();
+	await stopAll();
 }
 say(failed ? 'some tests FAILED' : 'all tests passed');
 process.exit(failed ? 1 : 0);

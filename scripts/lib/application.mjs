@@ -1,10 +1,10 @@
 // @ts-check
 // Builds the application when its sources are newer, and serves it.
-import { spawn } from 'node:child_process';
 import { createHash } from 'node:crypto';
 import { existsSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { giveUp, ROOT, runQuietly, say } from './system.mjs';
+import { keepRunning, pause, runCommand, startChild } from './children.mjs';
+import { giveUp, ROOT, say } from './system.mjs';
 
 const BUILD = join(ROOT, 'web', 'build');
 const STAMP = join(BUILD, '.sources');
@@ -31,73 +31,60 @@ function sourcesMark() {
 	return hash.digest('hex');
 }
 
-export function buildIfNeeded() {
+export async function buildIfNeeded() {
 	const mark = sourcesMark();
 	if (existsSync(STAMP) && readFileSync(STAMP, 'utf8') === mark) return;
 	say('building the application ...');
-	runQuietly('npm', ['run', 'build', '-w', 'web']);
+	const { status, printed } = await runCommand('npm', ['run', 'build', '-w', 'web'], { quiet: true });
+	if (status !== 0) {
+		console.error(printed);
+		giveUp('the application could not be built; what went wrong stands above.');
+	}
 	writeFileSync(STAMP, mark);
 }
 
-/**
- * @typedef {object} Application
- * @property {string} address
- * @property {number | undefined} pid
- * @property {Promise<void>} ready settles when it answers
- * @property {Promise<number | null>} ended
- * @property {() => Promise<void>} stop
- */
+/** @typedef {import('./children.mjs').Kept & { readonly address: string }} Application */
+
+const ANSWERS_WITHIN_MS = 2000;
 
 /**
- * Serves the built application.
+ * Serves the built application, and starts it again when it dies.
  * @param {{ databaseUrl: string, port: number, demo: boolean, env?: Record<string, string>, quiet?: boolean }} options
- * @returns {Application}
+ * @returns {Promise<Application>} once it answers
  */
-export function serve({ databaseUrl, port, demo, env = {}, quiet = false }) {
+export async function serve({ databaseUrl, port, demo, env = {}, quiet = false }) {
 	const address = `http://localhost:${port}`;
-	const child = spawn(process.execPath, [join(BUILD, 'index.js')], {
-		cwd: ROOT,
-		stdio: quiet ? ['ignore', 'ignore', 'inherit'] : ['ignore', 'inherit', 'inherit'],
-		detached: true,
-		env: {
-			...process.env,
-			NODE_ENV: 'production',
-			HOST: '127.0.0.1',
-			PORT: String(port),
-			ORIGIN: address,
-			BODY_SIZE_LIMIT: '2M',
-			// Pages left open hold connections; Ctrl-C does not wait half a minute for them.
-			SHUTDOWN_TIMEOUT: '2',
-			FENDREL_DATABASE_URL: databaseUrl,
-			FENDREL_DEMO: demo ? '1' : '0',
-			...env
-		}
-	});
-	// Even a command that breaks off leaves nothing running.
-	const killChild = () => void child.kill('SIGTERM');
-	process.once('exit', killChild);
-	child.once('exit', () => process.off('exit', killChild));
-	/** @type {Promise<number | null>} */
-	const ended = new Promise((resolve) => child.once('exit', (code) => resolve(code)));
-	const stop = async () => {
-		if (child.exitCode === null && child.signalCode === null) child.kill('SIGTERM');
-		const stubborn = setTimeout(() => child.kill('SIGKILL'), 6000);
-		await ended;
-		clearTimeout(stubborn);
-	};
-	const ready = (async () => {
-		for (let tries = 0; tries < 600; tries++) {
-			if (child.exitCode !== null) giveUp('the application ended while starting; its message stands above.');
-			try {
-				const answer = await fetch(`${address}/health`);
-				if (answer.ok) return;
-			} catch {
-				// not listening yet
+	const launch = () =>
+		startChild('application', process.execPath, [join(BUILD, 'index.js')], {
+			cwd: ROOT,
+			stdio: quiet ? ['ignore', 'ignore', 'inherit'] : ['ignore', 'inherit', 'inherit'],
+			// A group of its own: Ctrl-C reaches only the command, which stops things in order.
+			detached: true,
+			env: {
+				...process.env,
+				NODE_ENV: 'production',
+				HOST: '127.0.0.1',
+				PORT: String(port),
+				ORIGIN: address,
+				BODY_SIZE_LIMIT: '2M',
+				// Pages left open hold connections; Ctrl-C does not wait half a minute for them.
+				SHUTDOWN_TIMEOUT: '2',
+				FENDREL_DATABASE_URL: databaseUrl,
+				FENDREL_DEMO: demo ? '1' : '0',
+				...env
 			}
-			await new Promise((resolve) => setTimeout(resolve, 100));
+		});
+	const ready = async (/** @type {() => boolean} */ isOver) => {
+		for (let tries = 0; tries < 600 && !isOver(); tries++) {
+			try {
+				const answer = await fetch(`${address}/health`, { signal: AbortSignal.timeout(ANSWERS_WITHIN_MS) });
+				if (answer.ok) return !isOver();
+			} catch {
+				// Not listening yet.
+			}
+			await pause(100);
 		}
-		await stop();
-		giveUp('the application did not answer within a minute.');
-	})();
-	return { address, pid: child.pid, ready, ended, stop };
+		return false;
+	};
+	return { address, ...(await keepRunning('the application', launch, ready, 'its messages stand above')) };
 }

@@ -1,12 +1,14 @@
 // @ts-check
 // MariaDB with a data folder of its own, on loopback: started, supervised and stopped from here.
-import { execFile, execFileSync, spawn } from 'node:child_process';
+import { execFile } from 'node:child_process';
 import { createHash, randomBytes } from 'node:crypto';
 import { existsSync, mkdirSync, openSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { createServer } from 'node:net';
 import { join } from 'node:path';
 import { userInfo, tmpdir } from 'node:os';
-import { ensureProgram, findProgram, giveUp, say } from './system.mjs';
+import { keepRunning, pause, runCommand, startChild } from './children.mjs';
+import { ensureProgram } from './machine.mjs';
+import { findProgram, giveUp, say } from './system.mjs';
 
 const READY_SECONDS = 60;
 
@@ -24,8 +26,14 @@ export function freePort() {
 	});
 }
 
-/** @param {number} ms */
-const pause = (ms) => new Promise((resolve) => setTimeout(resolve, ms));
+/** @param {number} port @returns {Promise<boolean>} whether nobody listens there, talkative or not */
+export function isFree(port) {
+	return new Promise((resolve) => {
+		const server = createServer();
+		server.once('error', () => resolve(false));
+		server.listen(port, '127.0.0.1', () => server.close(() => resolve(true)));
+	});
+}
 
 /**
  * @typedef {object} Database
@@ -42,7 +50,7 @@ const pause = (ms) => new Promise((resolve) => setTimeout(resolve, ms));
  * @returns {Promise<Database>}
  */
 export async function startDatabase({ dir, fresh = false }) {
-	const mariadbd = ensureProgram('mariadbd', 'mariadb-server');
+	const mariadbd = await ensureProgram('mariadbd', 'mariadb-server');
 	const client = findProgram('mariadb') ?? giveUp('the mariadb client is missing; install mariadb-client.');
 	mkdirSync(dir, { recursive: true, mode: 0o700 });
 	const data = join(dir, 'mariadb');
@@ -59,7 +67,7 @@ export async function startDatabase({ dir, fresh = false }) {
 		say('preparing the database folder ...');
 		rmSync(data, { recursive: true, force: true });
 		const install = findProgram('mariadb-install-db') ?? giveUp('mariadb-install-db is missing.');
-		execFileSync(
+		const { status, printed } = await runCommand(
 			install,
 			[
 				'--no-defaults',
@@ -69,18 +77,21 @@ export async function startDatabase({ dir, fresh = false }) {
 				'--auth-root-authentication-method=socket',
 				`--auth-root-socket-user=${owner}`
 			],
-			{ stdio: ['ignore', 'ignore', 'inherit'] }
+			{ quiet: true }
 		);
+		if (status !== 0) {
+			console.error(printed);
+			rmSync(data, { recursive: true, force: true });
+			giveUp('the database folder could not be made; what went wrong stands above.');
+		}
 	}
 	const password = secretOf(join(dir, 'database-password'));
 	const port = await freePort();
-	/** @type {import('node:child_process').ChildProcess | undefined} */
-	let child;
-	let wanted = true;
 
-	function launch() {
+	const launch = () => {
 		const log = openSync(join(dir, 'mariadb.log'), 'a');
-		const started = spawn(
+		return startChild(
+			'database',
 			mariadbd,
 			[
 				'--no-defaults',
@@ -96,16 +107,10 @@ export async function startDatabase({ dir, fresh = false }) {
 				'--collation-server=utf8mb4_unicode_ci',
 				'--innodb-buffer-pool-size=64M'
 			],
-			// A group of its own: Ctrl-C reaches only the start command, which stops things in order.
+			// A group of its own: Ctrl-C reaches only the command, which stops things in order.
 			{ stdio: ['ignore', log, log], detached: true }
 		);
-		child = started;
-		started.once('exit', () => {
-			if (!wanted || child !== started) return;
-			say('the database stopped by itself; starting it again ...');
-			setTimeout(() => wanted && child === started && launch(), 1000);
-		});
-	}
+	};
 
 	/**
 	 * Statements go in by standard input: a password on the command line could be read by other users.
@@ -121,28 +126,18 @@ export async function startDatabase({ dir, fresh = false }) {
 			run.stdin?.end(text);
 		});
 
-	async function waitUntilReady() {
-		for (let tries = 0; tries < READY_SECONDS * 5; tries++) {
+	const ready = async (/** @type {() => boolean} */ isOver) => {
+		for (let tries = 0; tries < READY_SECONDS * 5 && !isOver(); tries++) {
 			try {
 				await sql('SELECT 1');
-				return;
+				return !isOver();
 			} catch {
 				await pause(200);
 			}
 		}
-		giveUp(`the database did not answer within ${READY_SECONDS} s; see ${join(dir, 'mariadb.log')}.`);
-	}
-
-	// Even a command that breaks off leaves nothing running.
-	process.once('exit', () => void child?.kill('SIGTERM'));
-	launch();
-	await waitUntilReady();
-
-	const ended = () =>
-		new Promise((resolve) => {
-			if (!child || child.exitCode !== null || child.signalCode !== null) resolve(undefined);
-			else child.once('exit', () => resolve(undefined));
-		});
+		return false;
+	};
+	const { stop, kill, revive } = await keepRunning('the database', launch, ready, `see ${join(dir, 'mariadb.log')}`);
 
 	return {
 		async open(name) {
@@ -157,21 +152,11 @@ export async function startDatabase({ dir, fresh = false }) {
 		async drop(name) {
 			await sql(`DROP DATABASE IF EXISTS \`${name}\``);
 		},
+		kill,
+		revive,
 		async stop() {
-			wanted = false;
-			child?.kill('SIGTERM');
-			await ended();
+			await stop();
 			rmSync(socketDir, { recursive: true, force: true });
-		},
-		async kill() {
-			wanted = false;
-			child?.kill('SIGKILL');
-			await ended();
-		},
-		async revive() {
-			wanted = true;
-			launch();
-			await waitUntilReady();
 		}
 	};
 }

@@ -9,14 +9,13 @@ test('MariaDB is killed and comes back: said clearly, no crash, nothing lost', a
 	test.setTimeout(180_000);
 	const dir = join(DATA, 'test-crash');
 	const database = await startDatabase({ dir, fresh: true });
-	const application = serve({
+	const application = await serve({
 		databaseUrl: await database.open('crash'),
 		port: await freePort(),
 		demo: true,
 		quiet: true
 	});
 	try {
-		await application.ready;
 		const page = await (await browser.newContext({ baseURL: application.address })).newPage();
 		await signIn(page);
 		await page.getByRole('link', { name: 'half done, go on' }).click();

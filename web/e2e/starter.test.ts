@@ -1,0 +1,99 @@
+import { execFileSync, spawn, type ChildProcess } from 'node:child_process';
+import { existsSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
+import { createServer } from 'node:net';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { expect, test } from '@playwright/test';
+import { freePort } from '../../scripts/lib/database.mjs';
+import { ROOT } from '../../scripts/lib/system.mjs';
+
+/** The start command in a data folder of its own, and what it says. */
+class Starter {
+	said = '';
+	readonly child: ChildProcess;
+	readonly ended: Promise<number | null>;
+
+	constructor(data: string, ...args: string[]) {
+		this.child = spawn(process.execPath, [join(ROOT, 'scripts', 'start.mjs'), '--no-demo', ...args], {
+			env: { ...process.env, FENDREL_DATA: data }
+		});
+		for (const stream of [this.child.stdout!, this.child.stderr!]) stream.on('data', (text) => (this.said += text));
+		this.ended = new Promise((resolve) => this.child.once('exit', resolve));
+	}
+
+	async says(words: RegExp): Promise<void> {
+		await expect.poll(() => this.said, { timeout: 60_000 }).toMatch(words);
+	}
+}
+
+/** Processes that work on a data folder, by their command lines. */
+function workingOn(data: string): string[] {
+	const all = execFileSync('ps', ['-eo', 'pid,args'], { encoding: 'utf8' }).split('\n');
+	return all.filter((line) => line.includes(`--datadir=${data}`));
+}
+const childOf = (data: string, name: string): number => {
+	const { children } = JSON.parse(readFileSync(join(data, 'running.json'), 'utf8')) as {
+		children: { name: string; pid: number }[];
+	};
+	return children.find((child) => child.name === name)!.pid;
+};
+const answers = (port: number) =>
+	fetch(`http://localhost:${port}/health`, { signal: AbortSignal.timeout(2000) }).then(
+		({ ok }) => ok,
+		() => false
+	);
+
+test.setTimeout(240_000);
+let data: string;
+test.beforeEach(() => {
+	data = mkdtempSync(join(tmpdir(), 'fendrel-start-'));
+});
+test.afterEach(() => rmSync(data, { recursive: true, force: true }));
+
+test('whatever dies is started again; a start command that was killed leaves nothing in the way of the next', async () => {
+	const port = await freePort();
+	const first = new Starter(data, '--port', String(port));
+	await first.says(/ready at/);
+	const server = childOf(data, 'application');
+	process.kill(server, 'SIGKILL');
+	await first.says(/the application stopped by itself; starting it again/);
+	await expect.poll(() => answers(port), { timeout: 30_000 }).toBe(true);
+	expect(childOf(data, 'application')).not.toBe(server);
+	process.kill(childOf(data, 'database'), 'SIGKILL');
+	await first.says(/the database stopped by itself; starting it again/);
+	await expect.poll(() => answers(port), { timeout: 30_000 }).toBe(true);
+
+	const again = new Starter(data);
+	expect(await again.ended).toBe(0);
+	expect(again.said).toContain(`already running at http://localhost:${port}`);
+
+	first.child.kill('SIGKILL');
+	await first.ended;
+	const next = new Starter(data, '--port', String(port));
+	await next.says(/stopping what an earlier command has left running: database, application/);
+	await next.says(/ready at/);
+	next.child.kill('SIGTERM');
+	await next.ended;
+	expect(next.said).not.toMatch(/Error|at .*\.mjs:/);
+	await expect.poll(() => workingOn(data)).toEqual([]);
+	expect(existsSync(join(data, 'running.json'))).toBe(false);
+});
+
+test('stopped in its first seconds it leaves no database behind', async () => {
+	const early = new Starter(data);
+	await expect.poll(() => workingOn(data).length, { timeout: 60_000 }).toBeGreaterThan(0);
+	early.child.kill('SIGTERM');
+	expect(await early.ended).not.toBe(0);
+	await expect.poll(() => workingOn(data), { timeout: 30_000 }).toEqual([]);
+});
+
+test('a port that is held by a silent program: passed over, or said when it was asked for', async () => {
+	const silent = createServer(() => {});
+	const port = await new Promise<number>((resolve) =>
+		silent.listen(0, '127.0.0.1', () => resolve((silent.address() as { port: number }).port))
+	);
+	const asked = new Starter(data, '--port', String(port));
+	expect(await asked.ended).toBe(1);
+	expect(asked.said).toContain(`port ${port} is held by another program; choose another one`);
+	silent.close();
+});
