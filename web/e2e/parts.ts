@@ -1,7 +1,15 @@
 import { expect, type Page } from '@playwright/test';
 
+/** Simulated sound runs so much faster than real time, and its waits with it. */
+const PACE = 10;
+
+/** Sets how fast simulated sound runs from now on. */
+export const pace = (page: Page, times: number) =>
+	page.evaluate((to) => void Object.assign(globalThis, { fendrelPace: to }), times);
+
 /** Signs in with the demo account as the page offers it. */
 export async function signIn(page: Page, base = ''): Promise<void> {
+	await page.addInitScript((times) => void Object.assign(globalThis, { fendrelPace: times }), PACE);
 	await page.goto(`${base}/signin`);
 	await page.getByRole('button', { name: /^Look around as/ }).click();
 	await expect(page.getByRole('heading', { name: /instruments in your care/ })).toBeVisible();
@@ -46,12 +54,29 @@ export async function readLive(page: Page): Promise<Live> {
 	return { note, word, cents: Number.isNaN(size) ? undefined : text.includes('flat') ? -size : size };
 }
 
-/** Strikes the due note of the simulated instrument and waits for the blow's figure. */
+const work = (page: Page) => page.locator('.set');
+/** How many blows have been read or refused on this page, and how many of them looked at closer. */
+const blowsTold = async (page: Page) => Number(await work(page).getAttribute('data-told'));
+const blowsLookedAt = async (page: Page) => Number(await work(page).getAttribute('data-looks'));
+
+/** Strikes the due note of the simulated instrument and waits until the blow has been read. */
+export async function strike(page: Page): Promise<void> {
+	const told = await blowsTold(page);
+	await page.keyboard.press('Space');
+	await expect.poll(() => blowsTold(page)).toBeGreaterThan(told);
+}
+
+/** The same, and until its whole sound has been looked at. */
+export async function strikeAndLook(page: Page): Promise<void> {
+	const looks = await blowsLookedAt(page);
+	await strike(page);
+	await expect.poll(() => blowsLookedAt(page)).toBeGreaterThan(looks);
+}
+
+/** Strikes the due note and says what its figure was. */
 export async function strikeAndRead(page: Page): Promise<Live> {
 	const before = (await readLive(page)).note;
-	await page.keyboard.press('Space');
-	// A blow is read at its fixed moment, at most 0.8 s after the strike.
-	await page.waitForTimeout(1300);
+	await strike(page);
 	const live = await readLive(page);
 	return live.note === before ? live : { ...live, note: before, word: 'Holds' };
 }
@@ -62,7 +87,7 @@ export async function setDueNote(page: Page): Promise<string> {
 	for (let tries = 0; tries < 12; tries++) {
 		const { word, cents } = await strikeAndRead(page);
 		if (word === 'Holds') {
-			await expect(async () => expect((await readLive(page)).note).not.toBe(note)).toPass({ timeout: 5000 });
+			await expect.poll(async () => (await readLive(page)).note).not.toBe(note);
 			return note;
 		}
 		if (word !== 'Raise' && word !== 'Lower') continue;

@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { addInstrument, readLive, setDueNote, signIn, startSetting, strikeAndRead } from './parts';
+import { addInstrument, pace, readLive, setDueNote, signIn, startSetting, strikeAndRead } from './parts';
 
 test('a visit on the simulated instrument, from sign-in to the record', async ({ page, browser }) => {
 	await signIn(page);
@@ -95,10 +95,12 @@ test('a wrong key is named and can be taken instead', async ({ page }) => {
 	await startSetting(page);
 	await page.getByRole('button', { name: 'Listen' }).click();
 	await expect(page.getByText('Listening', { exact: true })).toBeVisible();
-	// The blow sounds on while the due note moves on: A4 is heard where A3 is expected.
+	// The blow sounds on while the due note moves on: A4 is heard where A3 is expected. Slowly, so that it is not read before.
+	await pace(page, 0.05);
 	await page.keyboard.press('Space');
-	await page.waitForTimeout(150);
+	await expect(page.locator('.set')).toHaveAttribute('data-sounding', 'true');
 	await page.keyboard.press('PageDown');
+	await pace(page, 10);
 	await expect(page.getByText('That was A4; A3 is due.')).toBeVisible();
 	await page.keyboard.press('g');
 	expect((await readLive(page)).note).toBe('A4');

@@ -3,24 +3,25 @@ import { proxy, transfer, wrap, type Remote } from 'comlink';
 import type { ListeningSetup, ListeningWorker } from '$lib/workers/listening';
 import Worker from '$lib/workers/listening.worker?worker';
 import captureUrl from './capture.worklet.ts?worker&url';
+import type { SoundClock } from './soundClock';
 
 /** One path for every sound: whatever is connected to `input` is captured and listened to in a worker. */
 export class Ear {
 	private constructor(
-		readonly context: AudioContext,
+		private readonly clock: SoundClock,
 		readonly input: AudioWorkletNode,
 		private readonly worker: Worker,
 		private readonly remote: Remote<ListeningWorker>
 	) {}
 
+	/** @param onHeard what the listener tells, with the sound of the blows that have sounded */
 	static async open(
+		clock: SoundClock,
 		setup: Omit<ListeningSetup, 'sampleRate'>,
-		onEvents: (events: ListenerEvent[]) => void,
-		onStrike: (strike: KeptStrike) => void
+		onHeard: (events: ListenerEvent[], strikes: KeptStrike[]) => void
 	): Promise<Ear> {
-		const context = new AudioContext({ latencyHint: 'interactive' });
+		const { context } = clock;
 		await context.audioWorklet.addModule(captureUrl);
-		await context.resume();
 		const input = new AudioWorkletNode(context, 'capture', {
 			numberOfInputs: 1,
 			numberOfOutputs: 0,
@@ -34,10 +35,14 @@ export class Ear {
 		await remote.open(
 			{ ...setup, sampleRate: context.sampleRate },
 			transfer(channel.port2, [channel.port2]),
-			proxy(onEvents),
-			proxy(onStrike)
+			proxy(onHeard)
 		);
-		return new Ear(context, input, worker, remote);
+		await clock.begin();
+		return new Ear(clock, input, worker, remote);
+	}
+
+	get context(): BaseAudioContext {
+		return this.clock.context;
 	}
 
 	expect(due: Due | undefined): void {
@@ -59,6 +64,6 @@ export class Ear {
 
 	async close(): Promise<void> {
 		this.worker.terminate();
-		if (this.context.state !== 'closed') await this.context.close();
+		await this.clock.close();
 	}
 }

@@ -13,6 +13,7 @@ import { clockOffset, keepClockOffset } from './clock';
 import { Ear } from './ear';
 import { MicrophoneFault, openMicrophone, type Microphone } from './microphone';
 import { SimulatedInstrument, type MovedPins } from './simulated';
+import { cardClock, pacedClock } from './soundClock';
 
 export type SoundSource = 'microphone' | 'simulated';
 
@@ -94,17 +95,23 @@ export class Listening {
 		this.fault = undefined;
 		this.silentSince = undefined;
 		try {
-			const { setup, twin, moved, onMoved, onStrike } = this.options;
+			const { setup, twin, moved, onMoved } = this.options;
+			const paced = this.source === 'simulated' && globalThis.fendrelPace !== undefined;
 			this.ear = await Ear.open(
+				paced ? pacedClock() : cardClock(),
 				{ ...setup, habits: this.habits },
-				(events) => this.hear(events),
-				(strike) => this.deaf || onStrike(strike)
+				(events, strikes) => this.hear(events, strikes)
 			);
 			this.ear.expect(this.due);
 			const { context, input } = this.ear;
 			if (this.source === 'simulated') this.simulated = new SimulatedInstrument(twin, moved, onMoved, context, input);
 			else {
-				this.microphone = await openMicrophone(context, input, this.device, (fault) => void this.stop(fault.message));
+				this.microphone = await openMicrophone(
+					context as AudioContext,
+					input,
+					this.device,
+					(fault) => void this.stop(fault.message)
+				);
 				this.correct();
 			}
 			this.state = 'on';
@@ -178,7 +185,9 @@ export class Listening {
 		this.ear?.expect(due);
 	}
 
-	private hear(events: ListenerEvent[]): void {
+	private hear(events: ListenerEvent[], strikes: readonly KeptStrike[]): void {
+		// A blow that is going to be looked at closer is known before its end is told.
+		if (!this.deaf) strikes.forEach((strike) => this.options.onStrike(strike));
 		for (const event of events) {
 			if (event.kind !== 'level') continue;
 			this.level = event.level;

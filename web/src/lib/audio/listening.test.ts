@@ -1,4 +1,4 @@
-import { cents, defaultTwin, USUAL_HABITS, type ListenerEvent } from '@fendrel/core';
+import { cents, defaultTwin, USUAL_HABITS, type KeptStrike, type ListenerEvent } from '@fendrel/core';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import type { Ear } from './ear';
 import { Listening } from './listening.svelte';
@@ -12,11 +12,11 @@ const ear = {
 	reference: vi.fn(),
 	close: vi.fn()
 };
-let hear: (events: ListenerEvent[]) => void;
+let hear: (events: ListenerEvent[], strikes?: KeptStrike[]) => void;
 vi.mock('./ear', () => ({
 	Ear: {
-		open: vi.fn((_setup: unknown, onEvents: typeof hear) => {
-			hear = onEvents;
+		open: vi.fn((_clock: unknown, _setup: unknown, onHeard: typeof hear) => {
+			hear = (events, strikes = []) => onHeard(events, strikes);
 			return Promise.resolve(ear as unknown as Ear);
 		})
 	}
@@ -26,6 +26,7 @@ vi.mock('./microphone', () => ({
 	openMicrophone: vi.fn(() => Promise.resolve({ label: 'A microphone', deviceId: 'one', stop: vi.fn() }))
 }));
 vi.mock('./simulated', () => ({ SimulatedInstrument: class {} }));
+vi.mock('./soundClock', () => ({ cardClock: () => ({}), pacedClock: () => ({}) }));
 
 const kept = new Map<string, string>();
 let told: ListenerEvent[];

@@ -45,7 +45,7 @@ export class SimulatedInstrument {
 		private readonly twin: InstrumentTwin,
 		private readonly moved: MovedPins,
 		private readonly onMoved: (moved: MovedPins) => void,
-		private readonly context: AudioContext,
+		private readonly context: BaseAudioContext,
 		private readonly input: AudioNode
 	) {
 		this.startRoom();

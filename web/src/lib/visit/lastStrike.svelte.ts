@@ -15,6 +15,8 @@ export interface HeardUnison {
 export class LastStrike {
 	heard = $state.raw<HeardUnison | undefined>();
 	reading = $state.raw<StringReading | undefined>();
+	/** Blows that have been looked at so far. */
+	looks = $state(0);
 	/** The partial that is being heard by itself. */
 	playing = $state<number | undefined>();
 	problem = $state<string | undefined>();
@@ -34,6 +36,7 @@ export class LastStrike {
 		const { reading } = strike;
 		const analysis = await this.remote.look(transfer(strike, [strike.samples.buffer]), strings);
 		const heard = { note: reading.note, strings, analysis };
+		this.looks++;
 		// A later blow has been heard meanwhile: what it says counts.
 		if (turn === this.turn) {
 			this.stop();

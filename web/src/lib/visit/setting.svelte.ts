@@ -80,6 +80,8 @@ export class Setting {
 	readings = $state.raw<readonly Kept[]>([]);
 	blows = $state.raw<readonly BlowTrace[]>([]);
 	sounding = $state(false);
+	/** Blows that have been read or refused so far. */
+	told = $state(0);
 	notice = $state.raw<Notice | undefined>();
 
 	readonly step = $derived.by(() => this.order[this.index]);
@@ -142,8 +144,11 @@ export class Setting {
 			const last = this.blows.at(-1);
 			if (last?.id === this.blowCount) this.replaceLast({ ...last, curve: [...last.curve, point] });
 			else this.blows = [...this.blows, { id: this.blowCount, curve: [point], figure: undefined }].slice(-BLOWS_SHOWN);
-		} else if (event.kind === 'reading') this.take(event.reading);
-		else if (event.kind === 'refused') {
+		} else if (event.kind === 'reading') {
+			this.told++;
+			this.take(event.reading);
+		} else if (event.kind === 'refused') {
+			this.told++;
 			this.notice = { text: REFUSALS[event.why] };
 			this.keepWhenRead = false;
 		} else if (event.kind === 'ended') {

@@ -33,8 +33,7 @@ export interface ListeningWorker {
 	open(
 		setup: ListeningSetup,
 		port: MessagePort,
-		onEvents: (events: ListenerEvent[]) => void,
-		onStrike: (strike: KeptStrike) => void
+		onHeard: (events: ListenerEvent[], strikes: KeptStrike[]) => void
 	): void;
 	expect(due: Due | undefined): void;
 	attend(habits: ListeningHabits): void;

@@ -22,7 +22,7 @@ function gather(block: Float32Array): void {
 }
 
 const worker: ListeningWorker = {
-	open(setup, samples, onEvents, onStrike) {
+	open(setup, samples, onHeard) {
 		port?.close();
 		said = rate = setup.sampleRate;
 		const strings = expectedStrings(setup);
@@ -35,8 +35,9 @@ const worker: ListeningWorker = {
 		port.onmessage = ({ data }: MessageEvent<Float32Array>) => {
 			gather(data);
 			const events = opened.push(data, rate);
-			if (events.length) onEvents(events);
-			for (const strike of keeper.push(data, events)) onStrike(transfer(strike, [strike.samples.buffer]));
+			const strikes = keeper.push(data, events);
+			const sounds = strikes.map(({ samples: { buffer } }) => buffer);
+			if (events.length || strikes.length) onHeard(events, transfer(strikes, sounds));
 			seconds += data.length / rate;
 		};
 	},

@@ -37,8 +37,12 @@ export interface SurveyOptions {
 /** Every third note: what a curve and a plan need, in about thirty strikes. */
 export const USUAL_STEP = 3;
 const STRENGTH = 0.8;
-/** A blow that ended without a closer look waits no longer for it. */
-const LOOK_MS = 700;
+
+/** A strike that was read and is not kept yet. */
+interface Pending {
+	readonly reading: StringReading;
+	readonly strings: StringChoice;
+}
 
 /** Sound at work: which note is due, what its strikes told, what is kept. */
 export class Survey {
@@ -61,8 +65,9 @@ export class Survey {
 	readonly done = $derived.by(() => this.notes.filter((note) => this.isDone(note)));
 	readonly strings: StringChoice = $derived.by(() => this.stringsOf(this.due));
 	private moved: MovedPins;
-	private pending: { readonly reading: StringReading; readonly strings: StringChoice } | undefined;
-	private timer: ReturnType<typeof setTimeout> | undefined;
+	private pending: Pending | undefined;
+	/** The strike whose sound is being looked at, by when it fell. */
+	private looking: number | undefined;
 
 	constructor(private readonly options: SurveyOptions) {
 		const { visit, instrument, plan, habits, readings } = options;
@@ -144,19 +149,19 @@ export class Survey {
 		else if (event.kind === 'reading') {
 			this.settle();
 			this.pending = { reading: event.reading, strings: this.stringsOf(event.reading.note) };
-		} else if (event.kind === 'ended') this.timer = setTimeout(() => this.settle(), LOOK_MS);
+		} else if (event.kind === 'ended' && this.looking === undefined) this.settle();
 	}
 
 	private async look(strike: KeptStrike): Promise<void> {
-		clearTimeout(this.timer);
-		const { note } = strike.reading;
+		const { note, struckAt } = strike.reading;
+		this.looking = struckAt;
 		const heard = await this.last.hear(strike, this.stringsOf(note).indexes.length);
-		if (this.pending?.reading.struckAt === strike.reading.struckAt) this.settle(heard?.analysis);
+		if (this.looking === struckAt) this.looking = undefined;
+		if (this.pending?.reading.struckAt === struckAt) this.settle(heard?.analysis);
 	}
 
 	/** Keeps what waits for a closer look, with or without it. */
 	private settle(analysis?: UnisonAnalysis): void {
-		clearTimeout(this.timer);
 		const { pending } = this;
 		this.pending = undefined;
 		if (!pending) return;

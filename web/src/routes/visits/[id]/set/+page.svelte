@@ -56,7 +56,7 @@
 			{#if sync.waiting}{counted(sync.waiting, 'reading')} waiting{:else}every reading saved{/if}
 		</p>
 	{/snippet}
-	<div class="set">
+	<div class="set" data-sounding={setting.sounding} data-told={setting.told} data-looks={work.last.looks}>
 		<aside class="order">
 			<OrderList
 				order={setting.order}

@@ -1,0 +1,54 @@
+/** Where sound runs: a context, begun when its nodes stand, closed when nobody listens any more. */
+export interface SoundClock {
+	readonly context: BaseAudioContext;
+	begin(): Promise<void>;
+	close(): Promise<void>;
+}
+
+declare global {
+	/** How much faster than real time simulated sound runs; journeys through the pages set it. 0: it stands still. */
+	var fendrelPace: number | undefined;
+}
+
+/** The sound card's own clock. */
+export function cardClock(): SoundClock {
+	const context = new AudioContext({ latencyHint: 'interactive' });
+	return {
+		context,
+		begin: () => context.resume(),
+		async close() {
+			if (context.state !== 'closed') await context.close();
+		}
+	};
+}
+
+const RATE = 48_000;
+/** As long as anybody listens in a journey; the unused rest costs no memory. */
+const LONGEST_SECONDS = 900;
+/** Sound goes on by so much at a time. */
+const STEP_SECONDS = 0.05;
+/** A clock that stands still is looked at that often. */
+const LOOK_MS = 20;
+
+/** The same sound rendered in steps, as fast as `fendrelPace` says: what is heard does not depend on how busy the machine is. */
+export function pacedClock(): SoundClock {
+	const context = new OfflineAudioContext(1, LONGEST_SECONDS * RATE, RATE);
+	let closed = false;
+	const pause = (ms: number) => new Promise((resolve) => setTimeout(resolve, ms));
+	async function stepFrom(at: number): Promise<void> {
+		const until = at + STEP_SECONDS;
+		if (closed || until > LONGEST_SECONDS) return;
+		const halt = context.suspend(until);
+		if (at === 0) void context.startRendering();
+		else void context.resume();
+		await halt;
+		await pause((1000 * STEP_SECONDS) / Math.max(globalThis.fendrelPace ?? 1, 1e-3));
+		while (globalThis.fendrelPace === 0 && !closed) await pause(LOOK_MS);
+		return stepFrom(until);
+	}
+	return {
+		context,
+		begin: async () => void stepFrom(0),
+		close: async () => void (closed = true)
+	};
+}
