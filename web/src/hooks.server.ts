@@ -2,6 +2,7 @@ import { redirect, type Handle, type HandleServerError, type ServerInit } from '
 import { isEmpty } from '$lib/server/db/stores/accounts';
 import { connect, useDatabase } from '$lib/server/db/connection';
 import { DATABASE_AWAY, isDatabaseAway } from '$lib/server/db/faults';
+import { underLease } from '$lib/server/db/lease';
 import { migrate } from '$lib/server/db/migrate';
 import { loadDemo } from '$lib/server/demo/load';
 import { readSession } from '$lib/server/auth/session';
@@ -13,7 +14,8 @@ export const init: ServerInit = async () => {
 	const database = connect(url);
 	useDatabase(database);
 	await migrate(database);
-	if (process.env.FENDREL_DEMO === '1' && (await isEmpty())) await loadDemo();
+	if (process.env.FENDREL_DEMO === '1')
+		await underLease(database.sequelize, async () => void ((await isEmpty()) && (await loadDemo())));
 };
 
 /** Pages that are there for somebody who is not signed in. */
@@ -34,7 +36,7 @@ export const handle: Handle = async ({ event, resolve }) => {
 				{ message: 'You are signed out. Sign in again; your readings are kept on this device.' },
 				{ status: 401 }
 			);
-		redirect(303, `/signin?next=${encodeURIComponent(event.url.pathname)}`);
+		redirect(303, `/signin?next=${encodeURIComponent(event.url.pathname + event.url.search)}`);
 	}
 	const response = await resolve(event, {
 		transformPageChunk: ({ html }) => html.replace('%fendrel.look%', event.locals.look)

@@ -7,6 +7,9 @@ export const A4 = 69;
 export const A4_RANGE = { lowest: 380, highest: 480 } as const;
 export const A4_PRESETS = [392, 415, 430, 440, 442, 466] as const;
 
+/** What strings, reeds and pipes sound at: below and above it a figure is a mistake. In Hz. */
+export const AUDIBLE = { lowest: 8, highest: 24_000 } as const;
+
 /** How far `pitch` lies above `reference`: 1200 log2(pitch / reference). */
 export function centsBetween(reference: Hz, pitch: Hz): Cents {
 	return cents(1200 * Math.log2(pitch / reference));

@@ -86,7 +86,26 @@ describe('the board', () => {
 		expect(enteredCountSchema.safeParse(count).success).toBe(true);
 		for (const bad of [{ rate: Number.NaN }, { rate: -1 }, { upper: 53 }, { lower: 200 }, { sense: 'both' }])
 			expect(enteredCountSchema.safeParse({ ...count, ...bad }).success).toBe(false);
-		expect(countedOctaveSchema.safeParse({ counts: [] }).success).toBe(false);
+		const octave = {
+			instrumentId: null,
+			kind: 'upright',
+			temperamentId: '01a20724-b3f2-7056-bbd9-dd8fdf185feb',
+			a4: 440,
+			low: 53,
+			reference: 57,
+			ear: 'repeated',
+			counts: [count],
+			verdict: ''
+		};
+		expect(countedOctaveSchema.safeParse(octave).success).toBe(true);
+		for (const bad of [
+			{ counts: [] },
+			{ low: 108 },
+			{ low: 54 },
+			{ reference: 20 },
+			{ counts: [{ ...count, upper: 90 }] }
+		])
+			expect(countedOctaveSchema.safeParse({ ...octave, ...bad }).success, JSON.stringify(bad)).toBe(false);
 	});
 });
 

@@ -1,6 +1,7 @@
 import { A4_RANGE, STRING_KINDS } from '@fendrel/core';
 import { z } from 'zod';
 import { EAR_NAMES } from '$lib/tuning/ears';
+import { OCTAVES_SHOWN } from '$lib/tuning/choice';
 import { NO_STRETCH, STRETCHES } from '$lib/tuning/plan';
 
 export const SENSES = ['wide', 'narrow', 'unknown'] as const;
@@ -23,18 +24,30 @@ export const enteredCountSchema = z
 	.refine(({ lower, upper }) => upper > lower, 'The upper note lies above the lower one.');
 export type EnteredCount = z.infer<typeof enteredCountSchema>;
 
-export const countedOctaveSchema = z.object({
-	instrumentId: z.uuid().nullable(),
-	kind: z.enum(STRING_KINDS),
-	temperamentId: z.uuid(),
-	a4: z.number().min(A4_RANGE.lowest).max(A4_RANGE.highest),
-	stretch: z.union([z.enum(STRETCHES), z.uuid()]).default(NO_STRETCH),
-	low: note,
-	reference: note,
-	ear: z.enum(EAR_NAMES),
-	counts: z.array(enteredCountSchema).min(1, 'Nothing has been counted yet.').max(100),
-	verdict: z.string().max(300)
-});
+/** Octaves that a board can be laid out for. */
+export const isCountable = (low: number): boolean => OCTAVES_SHOWN.some((octave) => octave.low === low);
+
+export const countedOctaveSchema = z
+	.object({
+		instrumentId: z.uuid().nullable(),
+		kind: z.enum(STRING_KINDS),
+		temperamentId: z.uuid(),
+		a4: z.number().min(A4_RANGE.lowest).max(A4_RANGE.highest),
+		stretch: z.union([z.enum(STRETCHES), z.uuid()]).default(NO_STRETCH),
+		low: note.refine(isCountable, 'Beats are counted in the octaves that the page offers.'),
+		reference: note,
+		ear: z.enum(EAR_NAMES),
+		counts: z.array(enteredCountSchema).min(1, 'Nothing has been counted yet.').max(100),
+		verdict: z.string().max(300)
+	})
+	.refine(({ low, reference }) => reference >= low && reference <= low + 12, {
+		path: ['reference'],
+		error: 'The reference is a note of the octave.'
+	})
+	.refine(({ low, counts }) => counts.every(({ lower, upper }) => lower >= low && upper <= low + 12), {
+		path: ['counts'],
+		error: 'Counts are of notes within the octave.'
+	});
 export type CountedOctave = z.infer<typeof countedOctaveSchema>;
 
 /** Reads a rate as people type it; undefined for an empty field. */

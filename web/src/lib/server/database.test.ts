@@ -346,6 +346,19 @@ describe('sign-in', () => {
 		expect(await signIn(email, 'a long password', '10.0.0.3')).toMatchObject({ kind: 'welcome' });
 		expect(await signIn('nobody@example.test', 'wrong', '10.0.0.4')).toEqual({ kind: 'wrong' });
 	});
+
+	it('looks at five of a hundred passwords that come at once', async () => {
+		await newWorkshop();
+		const email = `owner${counter}@example.test`;
+		const all = await Promise.all(Array.from({ length: 30 }, () => signIn(email, 'wrong', '10.0.0.6')));
+		expect(all.filter(({ kind }) => kind === 'wrong')).toHaveLength(5);
+		expect(all.filter(({ kind }) => kind === 'too many')).toHaveLength(25);
+		// The right ones in between forgive what was counted.
+		for (let i = 0; i < 12; i++)
+			expect(await signIn(email, i % 3 ? 'wrong' : 'a long password', '10.0.0.7')).not.toMatchObject({
+				kind: 'too many'
+			});
+	});
 });
 
 describe('the demo scenario', () => {

@@ -1,4 +1,4 @@
-import { A4_RANGE, HIGHEST_LISTENED, TOLERANCES } from '@fendrel/core';
+import { A4_RANGE, AUDIBLE, HIGHEST_LISTENED, TOLERANCES } from '@fendrel/core';
 import { z } from 'zod';
 import { NO_STRETCH } from '$lib/tuning/plan';
 import { a4Field, limitedText } from '$lib/ui/fields';
@@ -11,8 +11,15 @@ export type Stage = (typeof STAGES)[number];
 
 export const NOTE_LIMIT = 4000;
 const note = z.number().int().min(0).max(127);
-const frequency = z.number().positive().max(20_000);
-const error = z.number().min(0).max(1e5);
+const frequency = z.number().min(AUDIBLE.lowest).max(AUDIBLE.highest);
+/** Standard errors of cents: what is less sure than an octave is not known. */
+const error = z.number().min(0).max(1200);
+/** Levels in decibels re full scale. */
+const LEVELS = { lowest: -200, highest: 60 } as const;
+/** B of the stiffest strings there are is some hundredths. */
+const HIGHEST_B = 0.3;
+const EARLIEST = new Date('2000-01-01');
+const LATEST = new Date('2200-01-01');
 /** Nothing that devices from before knew of. */
 const figure = (most: number) => z.number().min(0).max(most).nullable().default(null);
 
@@ -21,7 +28,7 @@ export const readingSchema = z.object({
 	id: z.uuid(),
 	note,
 	string: z.enum(STRINGS),
-	takenAt: z.coerce.date(),
+	takenAt: z.coerce.date().min(EARLIEST).max(LATEST),
 	source: z.enum(SOURCES),
 	accepted: z.boolean(),
 	/** Taken in Sound: how the string was found. */
@@ -31,8 +38,8 @@ export const readingSchema = z.object({
 	target: frequency,
 	deviation: z.number().min(-12_000).max(12_000).nullable(),
 	fundamental: frequency.nullable(),
-	inharmonicity: z.number().min(0).max(1).nullable(),
-	inharmonicityError: error.nullable(),
+	inharmonicity: z.number().min(0).max(HIGHEST_B).nullable(),
+	inharmonicityError: z.number().min(0).max(1).nullable(),
 	moment: z.number().min(0).max(60).nullable(),
 	/** Partial that `deviation` was heard at; null: all together. */
 	listened: z.number().int().min(1).max(HIGHEST_LISTENED).nullable().default(null),
@@ -44,10 +51,11 @@ export const readingSchema = z.object({
 		.array(
 			z.object({
 				partial: z.number().int().min(1).max(64),
-				frequency: z.number().positive(),
-				error,
-				level: z.number(),
-				decay: z.number().positive().nullable().optional()
+				frequency,
+				/** In Hz. */
+				error: z.number().min(0).max(1000),
+				level: z.number().min(LEVELS.lowest).max(LEVELS.highest),
+				decay: z.number().min(1e-3).max(1000).nullable().optional()
 			})
 		)
 		.max(64)

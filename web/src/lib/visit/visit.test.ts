@@ -107,6 +107,12 @@ describe('what comes in is checked', () => {
 		expect(progressSchema.safeParse({ readings: [good] }).success).toBe(true);
 		for (const bad of [
 			{ pitch: -1 },
+			{ pitch: 1e-320 },
+			{ target: 1e-320 },
+			{ pitchError: 1e5 },
+			{ takenAt: '0001-01-01T00:00:00Z' },
+			{ partials: [{ partial: 1, frequency: 1e-300, error: 0, level: 0 }] },
+			{ partials: [{ partial: 1, frequency: 440, error: 0, level: 1e300 }] },
 			{ note: 60.5 },
 			{ string: 'fourth' },
 			{ id: 'x' },

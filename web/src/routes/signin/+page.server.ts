@@ -1,6 +1,7 @@
 import { fail, redirect } from '@sveltejs/kit';
 import { message, setError, superValidate } from 'sveltekit-superforms';
 import { zod4 } from 'sveltekit-superforms/adapters';
+import { afterSignIn } from '$lib/account/afterSignIn';
 import { signInSchema } from '$lib/account/schema';
 import { startSession } from '$lib/server/auth/session';
 import { signIn } from '$lib/server/auth/signIn';
@@ -8,8 +9,8 @@ import { isDemoLoaded, isEmpty } from '$lib/server/db/stores/accounts';
 import { DEMO_ACCOUNT } from '$lib/server/demo/scenario';
 import type { Actions, PageServerLoad } from './$types';
 
-export const load = (async ({ locals }) => {
-	if (locals.signedIn) redirect(303, '/instruments');
+export const load = (async ({ locals, url }) => {
+	if (locals.signedIn) redirect(303, afterSignIn(url.searchParams.get('next'), url));
 	if (await isEmpty()) redirect(303, '/welcome');
 	const { email, password, name } = DEMO_ACCOUNT;
 	return {
@@ -17,9 +18,6 @@ export const load = (async ({ locals }) => {
 		demo: (await isDemoLoaded()) ? { email, password, name } : undefined
 	};
 }) satisfies PageServerLoad;
-
-/** Only paths of this application: "//elsewhere" is another host. */
-const safeNext = (next: string | null) => (next && /^\/(?![/\\])/.test(next) ? next : '/instruments');
 
 export const actions = {
 	default: async ({ request, cookies, url, getClientAddress }) => {
@@ -32,6 +30,6 @@ export const actions = {
 		if (result.kind === 'wrong')
 			return setError(form, 'password', 'E-mail or password is wrong. Check both and try again.');
 		await startSession(cookies, url, result.userId);
-		redirect(303, safeNext(url.searchParams.get('next')));
+		redirect(303, afterSignIn(url.searchParams.get('next'), url));
 	}
 } satisfies Actions;

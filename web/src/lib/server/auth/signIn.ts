@@ -1,11 +1,11 @@
 import { hash, verify } from '@node-rs/argon2';
-import { RateLimiterMemory, RateLimiterRes } from 'rate-limiter-flexible';
 import { userByEmail } from '../db/stores/accounts';
+import { countAttempt, forgiveAttempt, type Attempts } from '../db/stores/signInAttempts';
 
 /** Wrong passwords allowed per account and address, and per address alone, in a quarter of an hour. */
 const WINDOW_SECONDS = 900;
-const byAccount = new RateLimiterMemory({ points: 5, duration: WINDOW_SECONDS });
-const byAddress = new RateLimiterMemory({ points: 40, duration: WINDOW_SECONDS });
+const BY_ACCOUNT = 5;
+const BY_ADDRESS = 40;
 
 export type SignInResult =
 	| { readonly kind: 'welcome'; readonly userId: string }
@@ -19,31 +19,22 @@ export function hashPassword(password: string): Promise<string> {
 /** Verified against when there is no such account, so that the answer takes as long either way. */
 const NOBODY = hash('nobody has this password');
 
+/** Every try is counted before its password is looked at: however many come at once, no more than allowed are. */
 export async function signIn(email: string, password: string, address: string): Promise<SignInResult> {
-	const key = `${address} ${email.toLowerCase()}`;
-	for (const [limiter, of] of [
-		[byAccount, key],
-		[byAddress, address]
-	] as const) {
-		const used = await limiter.get(of);
-		if (used && used.remainingPoints <= 0) return tooMany(used);
-	}
+	const account = `account ${address} ${email.toLowerCase()}`;
+	const from = `address ${address}`;
+	const byAddress = await countAttempt(from, WINDOW_SECONDS);
+	if (byAddress.tries > BY_ADDRESS) return tooMany(byAddress);
+	const byAccount = await countAttempt(account, WINDOW_SECONDS);
+	if (byAccount.tries > BY_ACCOUNT) return tooMany(byAccount);
 	const user = await userByEmail(email);
 	const right = await verify(user?.passwordHash ?? (await NOBODY), password);
-	if (user && right) {
-		await byAccount.delete(key);
-		return { kind: 'welcome', userId: user.id };
-	}
-	try {
-		await byAddress.consume(address);
-		await byAccount.consume(key);
-	} catch (limit) {
-		if (limit instanceof RateLimiterRes) return tooMany(limit);
-		throw limit;
-	}
-	return { kind: 'wrong' };
+	if (!user || !right) return { kind: 'wrong' };
+	await forgiveAttempt(account, true);
+	await forgiveAttempt(from, false);
+	return { kind: 'welcome', userId: user.id };
 }
 
-function tooMany({ msBeforeNext }: RateLimiterRes): SignInResult {
-	return { kind: 'too many', minutes: Math.max(1, Math.ceil(msBeforeNext / 60_000)) };
+function tooMany({ left }: Attempts): SignInResult {
+	return { kind: 'too many', minutes: Math.max(1, Math.ceil(left / 60_000)) };
 }

@@ -2,12 +2,14 @@ import { TEMPERAMENTS } from '@fendrel/core';
 import { SequelizeStorage, Umzug } from 'umzug';
 import { v7 as uuid } from 'uuid';
 import type { Database } from './connection';
+import { underLease, type Hold } from './lease';
 import * as firstSlice from './migrations/0001-first-slice';
 import * as temperamentTunings from './migrations/0002-temperaments';
 import * as countedOctaves from './migrations/0003-counted-octaves';
 import * as stretch from './migrations/0004-stretch';
 import * as curvesAndStrings from './migrations/0005-curves-and-strings';
 import * as sound from './migrations/0006-sound';
+import * as signInAttempts from './migrations/0007-sign-in-attempts';
 
 const MIGRATIONS = [
 	{ name: '0001-first-slice', ...firstSlice },
@@ -15,15 +17,20 @@ const MIGRATIONS = [
 	{ name: '0003-counted-octaves', ...countedOctaves },
 	{ name: '0004-stretch', ...stretch },
 	{ name: '0005-curves-and-strings', ...curvesAndStrings },
-	{ name: '0006-sound', ...sound }
+	{ name: '0006-sound', ...sound },
+	{ name: '0007-sign-in-attempts', ...signInAttempts }
 ];
 
-export function migrator({ sequelize }: Database) {
+/** @param hold asked before each step */
+export function migrator({ sequelize }: Database, hold: Hold = async () => {}) {
 	const context = sequelize.getQueryInterface();
 	return new Umzug({
 		migrations: MIGRATIONS.map(({ name, up, down }) => ({
 			name,
-			up: () => up(context),
+			up: async () => {
+				await hold();
+				await up(context);
+			},
 			down: () => down(context)
 		})),
 		context,
@@ -32,9 +39,18 @@ export function migrator({ sequelize }: Database) {
 	});
 }
 
-/** Brings the tables up to date, and the temperament table in line with the core's library. */
-export async function migrate(database: Database): Promise<void> {
-	await migrator(database).up();
+/**
+ * Brings the tables up to date, and the temperament table in line with the core's library: one server at a time, and again
+ * from wherever a killed one had come to.
+ */
+export function migrate(database: Database): Promise<void> {
+	return underLease(database.sequelize, async (hold) => {
+		await migrator(database, hold).up();
+		await fillLibrary(database);
+	});
+}
+
+async function fillLibrary(database: Database): Promise<void> {
 	const { temperaments } = database.models;
 	for (const { id: slug, name, tuning, ...about } of TEMPERAMENTS) {
 		const row = { name, tuning, about };

@@ -1,4 +1,5 @@
 import { DataTypes, type QueryInterface } from 'sequelize';
+import { addIndex } from './statements';
 
 const id = { type: DataTypes.UUID, primaryKey: true, allowNull: false };
 const TIME = DataTypes.DATE(3);
@@ -34,14 +35,14 @@ export async function up(db: QueryInterface): Promise<void> {
 		created_at: required(TIME),
 		expires_at: required(TIME)
 	});
-	await db.addIndex('sessions', ['expires_at']);
+	await addIndex(db, 'sessions', ['expires_at']);
 	await db.createTable('places', {
 		id,
 		workshop_id: to('workshops', 'CASCADE'),
 		name: text(120),
 		town: text(120)
 	});
-	await db.addIndex('places', ['workshop_id', 'name'], { unique: true });
+	await addIndex(db, 'places', ['workshop_id', 'name'], 'UNIQUE INDEX');
 	await db.createTable('instruments', {
 		id,
 		workshop_id: to('workshops', 'CASCADE'),
@@ -57,7 +58,7 @@ export async function up(db: QueryInterface): Promise<void> {
 		twin: JSON_TEXT,
 		created_at: required(TIME)
 	});
-	await db.addIndex('instruments', ['workshop_id', 'name'], { unique: true });
+	await addIndex(db, 'instruments', ['workshop_id', 'name'], 'UNIQUE INDEX');
 	await db.createTable('temperaments', {
 		id,
 		workshop_id: to('workshops', 'CASCADE', true),
@@ -65,7 +66,7 @@ export async function up(db: QueryInterface): Promise<void> {
 		name: text(120),
 		fifths: JSON_TEXT
 	});
-	await db.addIndex('temperaments', ['workshop_id', 'slug'], { unique: true });
+	await addIndex(db, 'temperaments', ['workshop_id', 'slug'], 'UNIQUE INDEX');
 	await db.createTable('visits', {
 		id,
 		workshop_id: to('workshops', 'CASCADE'),
@@ -82,8 +83,8 @@ export async function up(db: QueryInterface): Promise<void> {
 		started_by: to('users', 'SET NULL', true)
 	});
 	// The instrument's page asks for its visits by time; the visit list for the workshop's, unfinished first.
-	await db.addIndex('visits', ['instrument_id', 'started_at']);
-	await db.addIndex('visits', ['workshop_id', 'finished_at', 'started_at']);
+	await addIndex(db, 'visits', ['instrument_id', 'started_at']);
+	await addIndex(db, 'visits', ['workshop_id', 'finished_at', 'started_at']);
 	await db.createTable('readings', {
 		id,
 		workshop_id: to('workshops', 'CASCADE'),
@@ -103,8 +104,8 @@ export async function up(db: QueryInterface): Promise<void> {
 		moment: { type: DataTypes.DOUBLE, allowNull: true },
 		partials: JSON_TEXT
 	});
-	await db.addIndex('readings', ['visit_id', 'taken_at']);
-	await db.addIndex('readings', ['visit_id', 'note']);
+	await addIndex(db, 'readings', ['visit_id', 'taken_at']);
+	await addIndex(db, 'readings', ['visit_id', 'note']);
 }
 
 export async function down(db: QueryInterface): Promise<void> {

@@ -1,4 +1,5 @@
 import { DataTypes, type QueryInterface } from 'sequelize';
+import { addIndex } from './statements';
 
 const reference = (model: string, onDelete: string, allowNull = false) => ({
 	type: DataTypes.UUID,
@@ -25,7 +26,7 @@ export async function up(db: QueryInterface): Promise<void> {
 		verdict: { type: DataTypes.STRING(300), allowNull: false },
 		counted_at: { type: DataTypes.DATE(3), allowNull: false }
 	});
-	await db.addIndex('counted_octaves', ['workshop_id', 'counted_at']);
+	await addIndex(db, 'counted_octaves', ['workshop_id', 'counted_at']);
 }
 
 export async function down(db: QueryInterface): Promise<void> {

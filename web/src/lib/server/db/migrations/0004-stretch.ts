@@ -1,6 +1,5 @@
-import { QueryTypes, type QueryInterface } from 'sequelize';
-
-const run = (db: QueryInterface, sql: string) => db.sequelize.query(sql, { type: QueryTypes.UPDATE });
+import type { QueryInterface } from 'sequelize';
+import { run } from './statements';
 
 /** Tables whose rows rest on a curve. Rows from before had none, and keep none: what they say stays what it was. */
 const TABLES = ['visits', 'counted_octaves'];

@@ -1,4 +1,5 @@
 import { DataTypes, type QueryInterface } from 'sequelize';
+import { addIndex } from './statements';
 
 const id = { type: DataTypes.UUID, primaryKey: true, allowNull: false };
 const reference = (model: string, allowNull = false) => ({
@@ -24,7 +25,7 @@ export async function up(db: QueryInterface): Promise<void> {
 		deviations: JSON_TEXT,
 		notes_read: { type: DataTypes.INTEGER, allowNull: false }
 	});
-	await db.addIndex('tuning_curves', ['instrument_id', 'made_at']);
+	await addIndex(db, 'tuning_curves', ['instrument_id', 'made_at']);
 	await db.createTable('string_tables', {
 		id,
 		workshop_id: reference('workshops'),
@@ -32,7 +33,7 @@ export async function up(db: QueryInterface): Promise<void> {
 		saved_at: TIME,
 		strings: JSON_TEXT
 	});
-	await db.addIndex('string_tables', ['instrument_id', 'saved_at']);
+	await addIndex(db, 'string_tables', ['instrument_id', 'saved_at']);
 }
 
 export async function down(db: QueryInterface): Promise<void> {

@@ -1,6 +1,5 @@
-import { QueryTypes, type QueryInterface } from 'sequelize';
-
-const run = (db: QueryInterface, sql: string) => db.sequelize.query(sql, { type: QueryTypes.UPDATE });
+import type { QueryInterface } from 'sequelize';
+import { run } from './statements';
 
 /** What Sound finds out of a string besides its pitch, and how a workshop listens. */
 const COLUMNS = [

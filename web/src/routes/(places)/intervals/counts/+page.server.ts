@@ -1,4 +1,5 @@
 import { error } from '@sveltejs/kit';
+import { isCountable } from '$lib/counts/schema';
 import { workshopOf } from '$lib/server/auth/guard';
 import { getCountedOctave, listCountedOctaves } from '$lib/server/db/stores/countedOctaves';
 import { loadTuning } from '$lib/server/tuning';
@@ -10,13 +11,22 @@ export const load = (async ({ locals, url }) => {
 	const asked = Object.fromEntries(url.searchParams);
 	const kept = asked.kept ? await getCountedOctave(workshopId, asked.kept) : undefined;
 	if (asked.kept && !kept) error(404, { message: 'There is no such counted octave in your workshop.' });
+	// An octave that no board can be laid out for costs itself, not the page.
+	const usable = kept && isCountable(kept.low) ? kept : undefined;
 	const asKept = await loadTuning(workshopId, asked);
 	const { choice, instead } = orTypical(asKept, (compass) => octavesOf(compass).length > 0);
 	const names = new Map(choice.instruments.map(({ id, name }) => [id, name]));
 	return {
 		choice,
 		instead,
-		kept: kept && { id: kept.id, low: kept.low, reference: kept.reference, ear: kept.ear, counts: kept.counts },
+		kept: usable && {
+			id: usable.id,
+			low: usable.low,
+			reference: usable.reference,
+			ear: usable.ear,
+			counts: usable.counts
+		},
+		unusable: kept !== undefined && !usable,
 		earlier: (await listCountedOctaves(workshopId)).map((each) => ({
 			id: each.id,
 			countedAt: each.countedAt,

@@ -170,6 +170,9 @@
 	<TuningBar {choice} />
 </div>
 <Instead name={data.instead} />
+{#if data.unusable}
+	<p class="notice" role="alert">That counted octave cannot be laid out: it is none of the octaves on this page.</p>
+{/if}
 <div class="sheet">
 	<section class="board">
 		<h2 class="panel-heading">

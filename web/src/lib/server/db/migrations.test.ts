@@ -1,0 +1,148 @@
+import { fileURLToPath } from 'node:url';
+import { createConnection } from 'mariadb';
+import { QueryTypes } from 'sequelize';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { connect, type Database } from './connection';
+import { underLease } from './lease';
+import { migrate, migrator } from './migrate';
+
+const URL_OF_TESTS = process.env.FENDREL_TEST_DATABASE_URL;
+if (!URL_OF_TESTS) throw new Error('FENDREL_TEST_DATABASE_URL is not set: run these through npm test');
+
+let database: Database;
+beforeAll(() => {
+	database = connect(URL_OF_TESTS);
+});
+afterAll(() => database.sequelize.close());
+
+async function dropAll(): Promise<void> {
+	const connection = await createConnection(URL_OF_TESTS!);
+	const tables: { name: string }[] = await connection.query(
+		'SELECT table_name AS name FROM information_schema.tables WHERE table_schema = DATABASE()'
+	);
+	await connection.query('SET FOREIGN_KEY_CHECKS = 0');
+	for (const { name } of tables) await connection.query(`DROP TABLE \`${name}\``);
+	await connection.end();
+}
+
+async function loadVersion6(): Promise<void> {
+	await dropAll();
+	const connection = await createConnection(URL_OF_TESTS!);
+	await connection.importFile({
+		file: fileURLToPath(new URL('./fixtures/version-0006.sql', import.meta.url)),
+		database: new URL(URL_OF_TESTS!).pathname.slice(1)
+	});
+	await connection.end();
+}
+
+/** Every table as it is made and what it holds, but for the lease and the record of migrations. */
+async function everything(): Promise<Record<string, unknown>> {
+	const connection = await createConnection(URL_OF_TESTS!);
+	const tables: { name: string }[] = await connection.query(
+		`SELECT table_name AS name FROM information_schema.tables WHERE table_schema = DATABASE()
+			AND table_name NOT IN ('migration_lease', 'migrations') ORDER BY 1`
+	);
+	const all: Record<string, unknown> = {};
+	for (const { name } of tables) {
+		const [made] = await connection.query(`SHOW CREATE TABLE \`${name}\``);
+		const held: object[] = await connection.query(`SELECT * FROM \`${name}\``);
+		all[name] = { made: made['Create Table'], held: held.map((row) => JSON.stringify(row)).sort() };
+	}
+	await connection.end();
+	return all;
+}
+
+class Killed extends Error {}
+
+/** Migrates until `most` statements have gone through, as a server does that is killed then. */
+async function migrateUntil(most: number): Promise<boolean> {
+	const mortal = connect(URL_OF_TESTS!);
+	const query = mortal.sequelize.query.bind(mortal.sequelize) as (...args: unknown[]) => Promise<unknown>;
+	let count = 0;
+	Object.assign(mortal.sequelize, {
+		async query(...args: unknown[]) {
+			const answer = await query(...args);
+			if (++count >= most) throw new Killed();
+			return answer;
+		}
+	});
+	try {
+		await migrator(mortal).up();
+		return true;
+	} catch (error) {
+		if (!(error instanceof Killed) && !((error as Error).cause instanceof Killed)) throw error;
+		return false;
+	} finally {
+		await mortal.sequelize.close();
+	}
+}
+
+describe('migrations', () => {
+	it('come to the same whatever statement a server was killed at, from nothing', async () => {
+		await dropAll();
+		await migrator(database).up();
+		const whole = await everything();
+		await dropAll();
+		for (let most = 1; !(await migrateUntil(most)); most++);
+		expect(await everything()).toEqual(whole);
+	}, 240_000);
+
+	it('and from the database of an earlier version, with all it holds', async () => {
+		await loadVersion6();
+		await migrator(database).up();
+		const whole = await everything();
+		await loadVersion6();
+		for (let most = 1; !(await migrateUntil(most)); most++);
+		expect(await everything()).toEqual(whole);
+	}, 240_000);
+
+	it('can be taken back step by step, each step twice', async () => {
+		await dropAll();
+		const all = migrator(database);
+		await all.up();
+		for (const { name } of (await all.executed()).reverse()) {
+			await all.down({ migrations: [name] });
+			await database.sequelize.query('INSERT INTO migrations VALUES (:name)', {
+				type: QueryTypes.INSERT,
+				replacements: { name }
+			});
+			await all.down({ migrations: [name] });
+		}
+		const left = Object.keys(await everything());
+		expect(left).toEqual([]);
+	}, 120_000);
+});
+
+describe('two servers that start at once', () => {
+	it('migrate one after the other', async () => {
+		await dropAll();
+		const [one, two] = [connect(URL_OF_TESTS!), connect(URL_OF_TESTS!)];
+		await Promise.all([migrate(one), migrate(two)]);
+		expect(await one.models.temperaments.count()).toBeGreaterThan(20);
+		await Promise.all([one.sequelize.close(), two.sequelize.close()]);
+	}, 120_000);
+
+	it('never work together, and one that lost its lease stops', async () => {
+		let inside = 0;
+		const order: number[] = [];
+		const work = (n: number) =>
+			underLease(database.sequelize, async (hold) => {
+				inside++;
+				await hold();
+				expect(inside).toBe(1);
+				order.push(n);
+				inside--;
+			});
+		await Promise.all([work(1), work(2), work(3)]);
+		expect(order.sort()).toEqual([1, 2, 3]);
+		const robbed = underLease(database.sequelize, async (hold) => {
+			await database.sequelize.query(
+				"UPDATE migration_lease SET holder = 'another', until = NOW(3) + INTERVAL 1 SECOND"
+			);
+			await hold();
+		});
+		await expect(robbed).rejects.toThrow(/another server has taken over/);
+		// A holder that died is followed once its lease has run out.
+		await underLease(database.sequelize, async (hold) => hold());
+	}, 60_000);
+});
