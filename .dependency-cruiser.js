@@ -7,13 +7,15 @@ const CORE_ORDER = [
 	'intervals',
 	'bearing',
 	'curve',
+	'record',
 	'listening',
 	'sounding',
 	'setting',
-	'proving'
+	'proving',
+	'families'
 ];
 const FEATURES = ['account', 'instruments', 'visit', 'temperaments', 'intervals', 'bearing', 'counts'];
-const SHARED = ['ui', 'charts', 'audio', 'workers', 'tuning'];
+const SHARED = ['ui', 'charts', 'audio', 'workers', 'tuning', 'handover'];
 const TEST = '\\.test\\.ts$';
 const lib = (names) => `^web/src/lib/(${names.join('|')})/`;
 

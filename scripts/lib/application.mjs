@@ -6,7 +6,7 @@ import { join } from 'node:path';
 import { keepRunning, pause, runCommand, startChild } from './children.mjs';
 import { giveUp, ROOT, say } from './system.mjs';
 
-const BUILD = join(ROOT, 'web', 'build');
+export const BUILD = join(ROOT, 'web', 'build');
 const STAMP = join(BUILD, '.sources');
 const SOURCES = [
 	'core/src',

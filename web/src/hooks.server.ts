@@ -5,6 +5,7 @@ import { DATABASE_AWAY, isDatabaseAway } from '$lib/server/db/faults';
 import { underLease } from '$lib/server/db/lease';
 import { migrate } from '$lib/server/db/migrate';
 import { loadDemo } from '$lib/server/demo/load';
+import { fillSummaries, rebuildSummaries } from '$lib/server/record/keep';
 import { readSession } from '$lib/server/auth/session';
 import { log } from '$lib/server/log';
 
@@ -14,9 +15,19 @@ export const init: ServerInit = async () => {
 	const database = connect(url);
 	useDatabase(database);
 	await migrate(database);
-	if (process.env.FENDREL_DEMO === '1')
-		await underLease(database.sequelize, async () => void ((await isEmpty()) && (await loadDemo())));
+	if (process.env.FENDREL_REBUILD === '1') return rebuild();
+	await underLease(database.sequelize, async () => {
+		await fillSummaries();
+		if (process.env.FENDREL_DEMO === '1' && (await isEmpty())) await loadDemo();
+	});
 };
+
+/** Makes the kept summaries anew and ends: what `npm run summaries` asks for. */
+async function rebuild(): Promise<never> {
+	const { visits, instruments } = await rebuildSummaries();
+	console.log(`fendrel: the summaries of ${visits} visits and ${instruments} instruments were made anew.`);
+	process.exit(0);
+}
 
 /** Pages that are there for somebody who is not signed in. */
 const OPEN = new Set(['/signin', '/welcome', '/health']);

@@ -1,6 +1,6 @@
 /** A coincidence that has a say in the curve, and where it would stand in equal temperament against pure. */
-export interface CurveInterval {
-	readonly name: string;
+export interface CurveInterval<Name extends string = string> {
+	readonly name: Name;
 	readonly semitones: number;
 	readonly lowerPartial: number;
 	readonly upperPartial: number;
@@ -10,16 +10,16 @@ export interface CurveInterval {
 	readonly judged: readonly [from: number, to: number];
 }
 
-const interval = (
-	lowerPartial: number,
-	upperPartial: number,
+const interval = <Lower extends number, Upper extends number>(
+	lowerPartial: Lower,
+	upperPartial: Upper,
 	semitones: number,
 	from: number,
 	to: number
-): CurveInterval => {
+): CurveInterval<`${Lower}:${Upper}`> => {
 	const equal = 100 * semitones - 1200 * Math.log2(lowerPartial / upperPartial);
 	return {
-		name: `${lowerPartial}:${upperPartial}`,
+		name: `${lowerPartial}:${upperPartial}` as const,
 		semitones,
 		lowerPartial,
 		upperPartial,
@@ -46,15 +46,28 @@ export const CURVE_INTERVALS = [
 	interval(5, 4, 4, 41, 76)
 ] as const;
 
+/** "2:1", "4:2" ...: one that does not stand above does not compile. */
+export type CurveIntervalName = (typeof CURVE_INTERVALS)[number]['name'];
+
+export const PRIORITY_IDS = [
+	'balanced',
+	'octaves',
+	'double-octaves',
+	'twelfths',
+	'fifths',
+	'single-octaves'
+] as const;
+export type PriorityId = (typeof PRIORITY_IDS)[number];
+
 /** What a tuner puts first. */
 export interface Priority {
-	readonly id: string;
+	readonly id: PriorityId;
 	readonly name: string;
 	readonly about: string;
 	/** How much an interval counts whose middle lies at note `at`; 0 and above, in the order of CURVE_INTERVALS. */
 	readonly votes: (at: number) => readonly number[];
 	/** Intervals wanted pure rather than as in equal temperament, by name. */
-	readonly pure: readonly string[];
+	readonly pure: readonly CurveIntervalName[];
 }
 
 /** 0 well below `at`, 1 well above it. */
@@ -82,7 +95,7 @@ function octaves(at: number): { two: number; four: number; six: number; eight: n
 	return { two, four, six, eight, ten };
 }
 
-type Votes = Partial<Record<(typeof CURVE_INTERVALS)[number]['name'], number>>;
+type Votes = Partial<Record<CurveIntervalName, number>>;
 const inOrder = (votes: Votes) => CURVE_INTERVALS.map(({ name }) => votes[name] ?? 0);
 
 /** Quiet fifths and fourths, thirds hardly: what every curve keeps an ear on. */

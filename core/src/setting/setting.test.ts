@@ -4,7 +4,6 @@ import { noteName } from '../units/note';
 import { cents } from '../units/quantity';
 import { adviceFor, stabilityOf } from './hold';
 import { settingOrder } from './order';
-import { summariseVisit } from './summary';
 
 describe('advice from blows', () => {
 	it.each([
@@ -60,42 +59,5 @@ describe('the order of work', () => {
 		expect(pairs).not.toContain('3,8');
 		expect(steps[2].interval?.name).toBe('fourth');
 		expect(steps[3].interval?.name).toBe('fifth');
-	});
-});
-
-describe('the summary of a visit', () => {
-	const readings = [
-		{ note: 60, takenAt: 1, deviation: -6, accepted: false },
-		{ note: 60, takenAt: 2, deviation: -1, accepted: false },
-		{ note: 60, takenAt: 3, deviation: 0.2, accepted: true },
-		{ note: 61, takenAt: 4, deviation: 2, accepted: false },
-		{ note: 62, takenAt: 5, deviation: undefined, accepted: true },
-		{ note: 63, takenAt: 6, deviation: 4, accepted: false },
-		{ note: 63, takenAt: 7, deviation: -0.2, accepted: true }
-	];
-
-	it('takes the first reading as found, the last accepted one as left', () => {
-		const summary = summariseVisit(readings, 60, 64);
-		expect(summary.notes.get(60)).toEqual({ note: 60, found: -6, left: 0.2, set: true });
-		expect(summary.set).toEqual([60, 62, 63]);
-		expect(summary.leftOut).toEqual([61, 64]);
-		expect(summary.foundMiddle).toBe(2);
-		expect(summary.movedMean).toBeCloseTo((6.2 + 4.2) / 2, 12);
-		expect(summary.movedMost).toEqual({ note: 60, by: 6.2 });
-	});
-
-	it('does not depend on the order in which readings arrive', () => {
-		fc.assert(
-			fc.property(fc.shuffledSubarray(readings, { minLength: readings.length }), (shuffled) => {
-				expect(summariseVisit(shuffled, 60, 64)).toEqual(summariseVisit(readings, 60, 64));
-			})
-		);
-	});
-
-	it('has a sentence for nothing', () => {
-		const summary = summariseVisit([], 60, 61);
-		expect(summary.set).toEqual([]);
-		expect(summary.movedMean).toBeUndefined();
-		expect(summary.movedMost).toBeUndefined();
 	});
 });

@@ -32,7 +32,7 @@ export interface InstrumentTwin {
 /** Cents here are counted from equal temperament at this A4, whatever the visit's pitch is. */
 export const TWIN_A4 = hz(440);
 
-/** How many strings a note has: harpsichord registers are taken one at a time. */
+/** How many strings it invents for a note, when nobody says how many there are. */
 export function stringsOf(twin: Pick<InstrumentTwin, 'kind' | 'lowest' | 'breakNote'>, note: number): number {
 	if (twin.kind === 'harpsichord') return 1;
 	if (twin.kind === 'fortepiano') return 2;
@@ -62,18 +62,21 @@ export function standingAt({ standing, lowest }: Pick<InstrumentTwin, 'standing'
 	return standing?.[note - lowest] ?? 0;
 }
 
-/** Where the strings of a note stand before anybody touches them, in cents from equal at 440. */
-export function foundStrings(twin: InstrumentTwin, note: number): readonly number[] {
+/**
+ * Where the strings of a note stand before anybody touches them, in cents from equal at 440.
+ * @param count as many as the instrument that it stands for has
+ */
+export function foundStrings(twin: InstrumentTwin, note: number, count = stringsOf(twin, note)): readonly number[] {
 	const random = createRandom(twin.seed * 977 + note);
 	const middle = sectionMean(twin, note) + standingAt(twin, note) + twin.scatter * random.normal();
 	// The middle string of three leads; the outer ones stand about it.
-	return Array.from({ length: stringsOf(twin, note) }, (_, string) =>
+	return Array.from({ length: count }, (_, string) =>
 		string === 0 ? middle : middle + twin.unisonScatter * random.normal()
 	);
 }
 
-export function foundPins(twin: InstrumentTwin, note: number): readonly PinnedString[] {
-	return foundStrings(twin, note).map((pitch) => ({ pin: pitch, speaking: pitch }));
+export function foundPins(twin: InstrumentTwin, note: number, count?: number): readonly PinnedString[] {
+	return foundStrings(twin, note, count).map((pitch) => ({ pin: pitch, speaking: pitch }));
 }
 
 /** The stiff string that sounds when a string of that note stands at `pitch` cents. */

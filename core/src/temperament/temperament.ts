@@ -16,8 +16,8 @@ import { fraction, fractionValue, type Fraction } from './fraction';
 export const CIRCLE_FROM_C = Array.from({ length: 12 }, (_, step) => (7 * step) % 12) as readonly number[];
 
 /** Kinds of temperament by how they share out the comma. */
-export const FAMILIES = ['equal', 'mild well', 'well', 'modified meantone', 'meantone', 'Pythagorean', 'just'] as const;
-export type Family = (typeof FAMILIES)[number];
+export const TEMPERAMENT_FAMILIES = ['equal', 'mild well', 'well', 'modified meantone', 'meantone', 'Pythagorean', 'just'] as const;
+export type TemperamentFamily = (typeof TEMPERAMENT_FAMILIES)[number];
 
 /** What people choose a temperament for. */
 export const USES = ['concert piano', 'home piano', 'harpsichord', 'organ', 'viols and lutes', 'voices'] as const;
@@ -36,7 +36,7 @@ export type Tuning =
 export interface Temperament {
 	readonly id: string;
 	readonly name: string;
-	readonly family: Family;
+	readonly family: TemperamentFamily;
 	readonly uses: readonly Use[];
 	readonly period: string;
 	readonly character: string;

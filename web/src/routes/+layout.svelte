@@ -1,7 +1,9 @@
 <script lang="ts">
+	import HandOverNotice from '$lib/handover/HandOverNotice.svelte';
 	import '../app.css';
 
-	let { children } = $props();
+	let { data, children } = $props();
 </script>
 
+{#if data.signedIn}<HandOverNotice />{/if}
 {@render children()}

@@ -29,6 +29,8 @@ export interface ListeningOptions {
 	readonly setup: Omit<ListeningSetup, 'sampleRate' | 'habits'>;
 	readonly habits: ListeningHabits;
 	readonly twin: InstrumentTwin;
+	/** How many strings a note of the simulated instrument has: as many as the one it stands for. */
+	readonly countOf: (group: number) => number;
 	readonly moved: MovedPins;
 	readonly onMoved: (moved: MovedPins) => void;
 	readonly onEvents: (events: ListenerEvent[]) => void;
@@ -95,7 +97,7 @@ export class Listening {
 		this.fault = undefined;
 		this.silentSince = undefined;
 		try {
-			const { setup, twin, moved, onMoved } = this.options;
+			const { setup, twin, countOf, moved, onMoved } = this.options;
 			const paced = this.source === 'simulated' && globalThis.fendrelPace !== undefined;
 			this.ear = await Ear.open(
 				paced ? pacedClock() : cardClock(),
@@ -104,7 +106,8 @@ export class Listening {
 			);
 			this.ear.expect(this.due);
 			const { context, input } = this.ear;
-			if (this.source === 'simulated') this.simulated = new SimulatedInstrument(twin, moved, onMoved, context, input);
+			if (this.source === 'simulated')
+				this.simulated = new SimulatedInstrument(twin, countOf, moved, onMoved, context, input);
 			else {
 				this.microphone = await openMicrophone(
 					context as AudioContext,

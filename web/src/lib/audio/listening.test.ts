@@ -43,6 +43,7 @@ beforeEach(async () => {
 		setup: { lowest: 21, highest: 108, a4: 440, inharmonicity: [] },
 		habits: USUAL_HABITS,
 		twin: defaultTwin('upright', 21, 108, 1, 440),
+		countOf: () => 3,
 		moved: {},
 		onMoved: () => {},
 		onEvents: (events) => told.push(...events),

@@ -43,6 +43,7 @@ export class SimulatedInstrument {
 
 	constructor(
 		private readonly twin: InstrumentTwin,
+		private readonly countOf: (note: number) => number,
 		private readonly moved: MovedPins,
 		private readonly onMoved: (moved: MovedPins) => void,
 		private readonly context: BaseAudioContext,
@@ -52,7 +53,12 @@ export class SimulatedInstrument {
 	}
 
 	private pinsOf(note: number): readonly PinnedString[] {
-		return this.moved[note] ?? foundPins(this.twin, note);
+		const count = this.countOf(note);
+		const moved = this.moved[note] ?? [];
+		// A note that was given more strings since then has those as they were invented.
+		return moved.length >= count
+			? moved.slice(0, count)
+			: [...moved, ...foundPins(this.twin, note, count).slice(moved.length)];
 	}
 
 	private setPins(note: number, pins: PinnedString[]): void {

@@ -2,7 +2,7 @@ import { A4_RANGE, STRING_KINDS } from '@fendrel/core';
 import { z } from 'zod';
 import { EAR_NAMES } from '$lib/tuning/ears';
 import { OCTAVES_SHOWN } from '$lib/tuning/choice';
-import { NO_STRETCH, STRETCHES } from '$lib/tuning/plan';
+import { stretchWordSchema } from '$lib/tuning/stretch';
 
 export const SENSES = ['wide', 'narrow', 'unknown'] as const;
 
@@ -33,7 +33,7 @@ export const countedOctaveSchema = z
 		kind: z.enum(STRING_KINDS),
 		temperamentId: z.uuid(),
 		a4: z.number().min(A4_RANGE.lowest).max(A4_RANGE.highest),
-		stretch: z.union([z.enum(STRETCHES), z.uuid()]).default(NO_STRETCH),
+		stretch: stretchWordSchema.prefault('none'),
 		low: note.refine(isCountable, 'Beats are counted in the octaves that the page offers.'),
 		reference: note,
 		ear: z.enum(EAR_NAMES),

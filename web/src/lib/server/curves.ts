@@ -1,6 +1,6 @@
 import { drawCurve, type CurveChoice, type KeptCurve } from '$lib/tuning/curve';
+import type { Stretch } from '$lib/tuning/stretch';
 import { notesReadOf } from '$lib/tuning/strings';
-import type { VisitRow } from './db/models';
 import { getCurve, keepCurve } from './db/stores/curves';
 import type { Instrument } from './db/stores/instruments';
 import { visitsOf } from './db/stores/visits';
@@ -24,15 +24,15 @@ export async function drawAndKeep(
 	});
 }
 
-/** The kept curve that a visit's word for its stretch means; undefined when it means none. */
+/** The kept curve that a stretch means; undefined when it means none. */
 export async function curveMeant(
 	workshopId: string,
-	{ instrumentId, stretch }: Pick<VisitRow, 'instrumentId' | 'stretch'>
+	{ instrumentId, stretch }: { readonly instrumentId: string; readonly stretch: Stretch }
 ): Promise<KeptCurve | undefined> {
-	return /^[0-9a-f-]{36}$/.test(stretch) ? getCurve(workshopId, instrumentId, stretch) : undefined;
+	return stretch.by === 'curve' ? getCurve(workshopId, instrumentId, stretch.id) : undefined;
 }
 
 /** The stretch that an instrument's newest visit has: what its targets are until somebody plans anew. */
-export async function presentStretch(workshopId: string, instrumentId: string): Promise<string | undefined> {
+export async function presentStretch(workshopId: string, instrumentId: string): Promise<Stretch | undefined> {
 	return (await visitsOf(workshopId, instrumentId))[0]?.stretch;
 }

@@ -1,15 +1,11 @@
-import { cents, centsBetween, equalHz, hz, noteName, stringsOf, tableInharmonicity, tableLoad } from '@fendrel/core';
+import { equalHz, hz, noteName, stringsAt, tableInharmonicity, tableLoad } from '@fendrel/core';
 import { error } from '@sveltejs/kit';
 import { lineProblem, tableRowOf, type StringLine } from '$lib/instruments/scale/schema';
-import type { KnownString } from '$lib/tuning/strings';
-import { getInstrument, readStrings, type Instrument, type ReadString } from './db/stores/instruments';
+import { knownByStrike, type KnownString } from '$lib/tuning/strings';
+import { getInstrument, readStrings, type Instrument } from './db/stores/instruments';
 import { keepStringTable, stringTablesOf, type StringTable } from './db/stores/stringTables';
+import { byTable, statedStringing } from './stringing';
 import { visitHistory } from './visits/history';
-
-/** Readings from before errors were stored: as sure as the listener usually is. */
-const USUAL = { b: 0.05, pitch: 0.1 } as const;
-const CENTS = 1200 / Math.LN2;
-const short = (value: number) => Number(value.toFixed(4));
 
 /** What is known of an instrument's strings: readings first, the table of strings where there is none. */
 export async function knownStrings(
@@ -20,7 +16,7 @@ export async function knownStrings(
 		readStrings(workshopId, instrument.id),
 		stringTablesOf(workshopId, instrument.id, 1)
 	]);
-	const struck = read.map(fromReading);
+	const struck = read.map(knownByStrike);
 	const has = new Set(struck.map(({ note }) => note));
 	const load = tableLoad(
 		(table?.strings ?? []).map(tableRowOf),
@@ -32,28 +28,6 @@ export async function knownStrings(
 		.filter(({ note }) => !has.has(note))
 		.map(({ note, b, error }): KnownString => ({ note, b, error, partials: [], by: 'table' }));
 	return [...struck, ...calculated];
-}
-
-function fromReading({
-	note,
-	pitch,
-	pitchError,
-	inharmonicity,
-	inharmonicityError,
-	partials
-}: ReadString): KnownString {
-	const ownError = pitchError ?? USUAL.pitch;
-	return {
-		note,
-		b: inharmonicity,
-		error: inharmonicityError ?? USUAL.b * inharmonicity,
-		partials: partials.map(({ partial, frequency, error }) => ({
-			partial,
-			sharpness: cents(short(centsBetween(hz(pitch * partial), hz(frequency)))),
-			error: cents(short(Math.hypot((CENTS * error) / frequency, ownError)))
-		})),
-		by: 'strike'
-	};
 }
 
 /** The instrument, or "not found": also when it belongs to another workshop. */
@@ -92,13 +66,19 @@ export async function loadScale(workshopId: string, instrumentId: string) {
 		stringTablesOf(workshopId, instrument.id),
 		visitHistory(workshopId, instrument)
 	]);
-	const { id, name, kind, lowest, highest, usualA4, twin } = instrument;
+	const { id, name, kind, lowest, highest, usualA4 } = instrument;
+	const stated = statedStringing(instrument);
+	const stringing = byTable(stated, tables[0]?.strings ?? []);
 	const found = history[0]?.finishedAt ? undefined : history[0]?.found;
 	return {
 		instrument: { id, name, kind, lowest, highest, usualA4 },
 		known,
 		tables,
-		stringsAt: Array.from({ length: highest - lowest + 1 }, (_, i) => stringsOf(twin, lowest + i)),
+		stringing,
+		/** As it is but for its table: what is edited by sections, and whether somebody did. */
+		stated,
+		isStated: instrument.stringing !== null,
+		stringsAt: Array.from({ length: highest - lowest + 1 }, (_, i) => stringsAt(stringing, lowest + i)),
 		/** Cents that the open visit has found it to lie below its usual pitch; 0 when there is none. */
 		low: found === undefined ? 0 : Math.max(0, Math.round(-found))
 	};

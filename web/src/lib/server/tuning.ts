@@ -1,23 +1,18 @@
 import { A4_RANGE, STRING_KINDS } from '@fendrel/core';
 import { z } from 'zod';
 import { COMPASS, type TuningChoice } from '$lib/tuning/choice';
-import { NO_STRETCH, STRETCHES } from '$lib/tuning/plan';
+import { NO_STRETCH, stretchWordSchema } from '$lib/tuning/stretch';
 import { curveMeant, presentStretch } from './curves';
 import { getInstrument, listInstruments } from './db/stores/instruments';
 import { listTemperaments } from './db/stores/temperaments';
 import { knownStrings } from './strings';
-
-const stretches: ReadonlySet<string> = new Set(STRETCHES);
 
 /** What the address may say; anything else counts as not said. */
 const query = z.object({
 	instrument: z.uuid().optional().catch(undefined),
 	kind: z.enum(STRING_KINDS).catch('upright'),
 	temperament: z.string().max(60).catch('equal'),
-	stretch: z
-		.union([z.enum(STRETCHES), z.uuid()])
-		.optional()
-		.catch(undefined),
+	stretch: stretchWordSchema.optional().catch(undefined),
 	a4: z.coerce.number().min(A4_RANGE.lowest).max(A4_RANGE.highest).optional().catch(undefined)
 });
 
@@ -34,7 +29,7 @@ export async function loadTuning(workshopId: string, asked: Record<string, strin
 		: [[], undefined];
 	const stretch = said.stretch ?? present ?? NO_STRETCH;
 	const curve = instrument && (await curveMeant(workshopId, { instrumentId: instrument.id, stretch }));
-	const planned = instrument && present && present !== NO_STRETCH ? present : undefined;
+	const planned = instrument && present && present.by !== 'none' ? present : undefined;
 	const { kind, lowest, highest } = instrument ?? { kind: said.kind, ...COMPASS[said.kind] };
 	return {
 		instruments: instruments.map(({ id, name }) => ({ id, name })),
@@ -45,7 +40,7 @@ export async function loadTuning(workshopId: string, asked: Record<string, strin
 		highest,
 		measured,
 		// A curve of another instrument says nothing about this one.
-		stretch: curve || stretches.has(stretch) ? stretch : NO_STRETCH,
+		stretch: curve || stretch.by !== 'curve' ? stretch : NO_STRETCH,
 		curve,
 		planned,
 		a4: said.a4 ?? instrument?.usualA4 ?? 440,

@@ -2,7 +2,7 @@
 	import { onMount, untrack } from 'svelte';
 	import {
 		examineTuning,
-		FAMILIES,
+		TEMPERAMENT_FAMILIES,
 		fifthName,
 		noteClassName,
 		parseTempering,
@@ -260,7 +260,7 @@
 			>
 			<label class="field"
 				><span>Character</span><select class="select" bind:value={about.family}>
-					{#each FAMILIES as each (each)}<option value={each}>{each}</option>{/each}
+					{#each TEMPERAMENT_FAMILIES as each (each)}<option value={each}>{each}</option>{/each}
 				</select></label
 			>
 			<label class="field wide"

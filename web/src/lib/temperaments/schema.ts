@@ -1,6 +1,6 @@
 import {
 	examineTuning,
-	FAMILIES,
+	TEMPERAMENT_FAMILIES,
 	fifthName,
 	noteClassName,
 	parseFraction,
@@ -94,7 +94,9 @@ export const tuningSchema = z
 
 export const draftSchema = z.object({
 	name: line(80, 'name').min(1, 'Give the temperament a name.'),
-	family: z.enum(FAMILIES, { error: `The family is one of: ${FAMILIES.join(', ')}.` }).default('well'),
+	family: z
+		.enum(TEMPERAMENT_FAMILIES, { error: `The family is one of: ${TEMPERAMENT_FAMILIES.join(', ')}.` })
+		.default('well'),
 	uses: z.array(z.enum(USES, { error: `A use is one of: ${USES.join(', ')}.` })).default([]),
 	period: line(120, 'period').default(''),
 	character: line(500, 'character').default(''),

@@ -4,7 +4,7 @@
 	import { ask } from './address';
 	import type { TuningChoice } from './choice';
 	import { KIND_NAMES } from './kinds';
-	import { NO_STRETCH } from './plan';
+	import { NO_STRETCH, stretchWord } from './stretch';
 	import { grouped } from './stored';
 	import { onShortDay } from '$lib/ui/format';
 
@@ -22,7 +22,7 @@
 	function takeInstrument(value: string) {
 		const kind = STRING_KINDS.find((each) => each === value);
 		// A curve belongs to its instrument: the next one has its own.
-		const stretch = kind && !choice.curve ? choice.stretch : undefined;
+		const stretch = kind && !choice.curve ? stretchWord(choice.stretch) : undefined;
 		void ask(
 			kind ? { instrument: undefined, kind, stretch } : { kind: undefined, instrument: value, a4: undefined, stretch }
 		);
@@ -72,14 +72,14 @@
 	<select
 		class="select fit stretch"
 		aria-label="Stretch"
-		value={choice.stretch}
+		value={stretchWord(choice.stretch)}
 		onchange={(event) => ask({ stretch: event.currentTarget.value })}
 	>
-		{#if choice.planned}<option value={choice.planned}>stretch as planned for it</option>{/if}
-		{#if choice.curve && choice.curve.id !== choice.planned}
+		{#if choice.planned}<option value={stretchWord(choice.planned)}>stretch as planned for it</option>{/if}
+		{#if choice.curve && !(choice.planned?.by === 'curve' && choice.planned.id === choice.curve.id)}
 			<option value={choice.curve.id}>curve of {onShortDay(choice.curve.madeAt)}</option>
 		{/if}
-		<option value={NO_STRETCH}>no stretch</option>
+		<option value={stretchWord(NO_STRETCH)}>no stretch</option>
 		{#each PRIORITIES as { id, name } (id)}<option value={id}>{name}</option>{/each}
 	</select>
 </fieldset>

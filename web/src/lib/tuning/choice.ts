@@ -3,6 +3,7 @@ import type { KeptCurve } from './curve';
 import { KIND_NAMES } from './kinds';
 import type { PlanBasis } from './plan';
 import type { StoredTemperament } from './stored';
+import { stretchWord, type Stretch } from './stretch';
 
 /** The usual compass of a kind, as notes. */
 export const COMPASS: Record<StringKind, { readonly lowest: number; readonly highest: number }> = {
@@ -19,16 +20,16 @@ export interface TuningChoice extends PlanBasis {
 	/** undefined for a typical one of `kind`. */
 	readonly instrument: { readonly id: string; readonly name: string } | undefined;
 	readonly temperament: StoredTemperament;
-	readonly stretch: string;
+	readonly stretch: Stretch;
 	/** The kept curve that `stretch` names, where it names one. */
 	readonly curve: KeptCurve | undefined;
 	/** The stretch of the instrument's newest visit, when it has one. */
-	readonly planned: string | undefined;
+	readonly planned: Stretch | undefined;
 }
 
 /** Two choices with the same signature have the same targets. */
 export function signature({ instrument, kind, temperament, a4, stretch }: TuningChoice): string {
-	return [instrument?.id ?? kind, temperament.slug, a4, stretch].join(' ');
+	return [instrument?.id ?? kind, temperament.slug, a4, stretchWord(stretch)].join(' ');
 }
 
 export function choiceName({ instrument, kind }: Pick<TuningChoice, 'instrument' | 'kind'>): string {
@@ -59,7 +60,7 @@ export function orTypical(
 	does: (compass: Compass) => boolean
 ): { readonly choice: TuningChoice; readonly instead: string | undefined } {
 	if (does(choice)) return { choice, instead: undefined };
-	const stretch = choice.curve?.wish.lead ?? choice.stretch;
+	const stretch: Stretch = choice.curve ? { by: 'priority', lead: choice.curve.wish.lead } : choice.stretch;
 	const typical = {
 		...choice,
 		...COMPASS[choice.kind],

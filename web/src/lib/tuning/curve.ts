@@ -2,8 +2,8 @@ import {
 	cents,
 	curveSolver,
 	noteName,
-	PRIORITIES,
 	priorityById,
+	PRIORITY_IDS,
 	type CurveSolver,
 	type CurveWish,
 	type MeasuredString
@@ -12,7 +12,6 @@ import { z } from 'zod';
 import { counted, signed } from '$lib/ui/format';
 import { stringsOfInstrument, type StringBasis } from './strings';
 
-const PRIORITY_IDS = PRIORITIES.map(({ id }) => id) as [string, ...string[]];
 const priority = z.enum(PRIORITY_IDS, { error: 'There is no such priority. Choose one of the list.' });
 
 /** Additional stretch at C8, in cents. */

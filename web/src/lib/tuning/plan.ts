@@ -1,17 +1,14 @@
-import { A4, hz, PRIORITIES, targetTable, type NoteTarget, type Tuning } from '@fendrel/core';
+import { A4, hz, targetTable, type NoteTarget, type Tuning } from '@fendrel/core';
 import { BALANCED, curveAt, drawCurve, type CurveBasis, type KeptCurve } from './curve';
+import { NO_STRETCH, type Stretch } from './stretch';
 import { notesReadOf, stringsOfInstrument } from './strings';
-
-/** No curve at all, or what leads it. */
-export const NO_STRETCH = 'none';
-export const STRETCHES = [NO_STRETCH, ...PRIORITIES.map(({ id }) => id)] as [string, ...string[]];
 
 /** What targets follow from. */
 export interface PlanBasis extends CurveBasis {
 	readonly a4: number;
 	readonly temperament: { readonly tuning: Tuning };
-	/** Id of the priority that leads a curve drawn afresh; none unless said. */
-	readonly stretch?: string;
+	/** none unless said */
+	readonly stretch?: Stretch;
 	/** A curve that was taken, in place of one drawn afresh. */
 	readonly curve?: Pick<KeptCurve, 'lowest' | 'deviations'>;
 	/** The note that a fork gives, which stands at its equal-tempered pitch; A4 unless said otherwise. */
@@ -56,6 +53,6 @@ export function planFor({ fork = A4, ...basis }: PlanBasis): Plan {
 function curveOf(basis: Omit<PlanBasis, 'fork'>): Pick<KeptCurve, 'lowest' | 'deviations'> | undefined {
 	const { curve, stretch = NO_STRETCH, lowest } = basis;
 	if (curve) return curve;
-	if (!PRIORITIES.some(({ id }) => id === stretch)) return undefined;
-	return { lowest, deviations: drawCurve(basis, { ...BALANCED, lead: stretch }) };
+	if (stretch.by !== 'priority') return undefined;
+	return { lowest, deviations: drawCurve(basis, { ...BALANCED, lead: stretch.lead }) };
 }

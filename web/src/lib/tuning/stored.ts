@@ -1,4 +1,4 @@
-import { FAMILIES, type Temperament } from '@fendrel/core';
+import { TEMPERAMENT_FAMILIES, type Temperament } from '@fendrel/core';
 
 /** A temperament of the library or of the workshop, as pages have it; `id` is its row's. */
 export interface StoredTemperament extends Temperament {
@@ -13,7 +13,7 @@ export function grouped<T extends Pick<StoredTemperament, 'own' | 'family' | 'na
 	temperaments: readonly T[]
 ): readonly { readonly title: string; readonly members: readonly T[] }[] {
 	const own = temperaments.filter((each) => each.own).sort((a, b) => a.name.localeCompare(b.name));
-	const groups = FAMILIES.map((family) => ({
+	const groups = TEMPERAMENT_FAMILIES.map((family) => ({
 		title: family[0].toUpperCase() + family.slice(1),
 		members: temperaments.filter((each) => !each.own && each.family === family)
 	}));

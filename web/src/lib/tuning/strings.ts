@@ -1,8 +1,60 @@
-import { instrumentStrings, type InstrumentStrings, type MeasuredString, type StringKind } from '@fendrel/core';
+import {
+	cents,
+	centsBetween,
+	hz,
+	instrumentStrings,
+	type InstrumentStrings,
+	type MeasuredString,
+	type StringKind
+} from '@fendrel/core';
 
 /** A string as it was read, or as its wire and length say. */
 export interface KnownString extends MeasuredString {
 	readonly by: 'strike' | 'table';
+}
+
+/** What a strike of one string tells of it. */
+export interface StruckString {
+	readonly note: number;
+	readonly pitch: number;
+	readonly pitchError: number | null;
+	readonly inharmonicity: number;
+	readonly inharmonicityError: number | null;
+	readonly partials: readonly { readonly partial: number; readonly frequency: number; readonly error: number }[];
+}
+
+/** Readings from before errors were stored: as sure as the listener usually is. */
+const USUAL = { b: 0.05, pitch: 0.1 } as const;
+const CENTS = 1200 / Math.LN2;
+const short = (value: number) => Number(value.toFixed(4));
+
+/** A string as its strike told it, partials and all: the same just heard and after a reload. */
+export function knownByStrike({ note, pitch, pitchError, inharmonicity, ...rest }: StruckString): KnownString {
+	const ownError = pitchError ?? USUAL.pitch;
+	return {
+		note,
+		b: inharmonicity,
+		error: rest.inharmonicityError ?? USUAL.b * inharmonicity,
+		partials: rest.partials.map(({ partial, frequency, error }) => ({
+			partial,
+			sharpness: cents(short(centsBetween(hz(pitch * partial), hz(frequency)))),
+			error: cents(short(Math.hypot((CENTS * error) / frequency, ownError)))
+		})),
+		by: 'strike'
+	};
+}
+
+/** How well B must be known to be an instrument's: a share of itself. */
+const SURE = 0.2;
+
+/** Whether a strike tells its string's inharmonicity: one string alone, and well. */
+export function tellsString(of: {
+	readonly sounders: readonly unknown[];
+	readonly inharmonicity: number | null;
+	readonly inharmonicityError: number | null;
+}): boolean {
+	const { sounders, inharmonicity: b, inharmonicityError: error } = of;
+	return sounders.length === 1 && b !== null && b > 0 && (error === null || error < SURE * b);
 }
 
 /** What is known of an instrument's strings. */

@@ -1,5 +1,5 @@
 import type { CurveChoice, KeptCurve } from '$lib/tuning/curve';
-import type { VisitChangesForm } from './schema';
+import type { SentChanges } from './schema';
 
 const AWAY = 'The server does not answer. What you chose stays on this page; it is saved when you choose again.';
 
@@ -24,7 +24,7 @@ async function send<T>(
 }
 
 /** Saves changes of a visit. @returns undefined when saved, else what is wrong, as a sentence */
-export async function saveChanges(visitId: string, changes: VisitChangesForm): Promise<string | undefined> {
+export async function saveChanges(visitId: string, changes: SentChanges): Promise<string | undefined> {
 	const answer = await send('PATCH', visitId, changes);
 	return 'problem' in answer ? answer.problem : undefined;
 }

@@ -2,30 +2,23 @@ import {
 	adviceFor,
 	centsBetween,
 	habitAt,
-	noteName,
 	partialHz,
-	settingOrder,
 	stabilityOf,
 	summariseVisit,
 	type Advice,
 	type Cents,
 	type Due,
+	type Family,
 	type Hz,
-	type InstrumentTwin,
 	type ListenerEvent,
 	type ListeningHabits,
 	type Refusal,
 	type SettingStep,
+	type SounderChoice,
 	type StringReading
 } from '@fendrel/core';
-import { deviationsNow } from './deviations';
 import type { Plan } from '$lib/tuning/plan';
-import { readingFrom } from './reading';
-import type { Reading } from './schema';
-import { stringChoices, type StringChoice } from './strings';
-
-/** What a reading needs to be shown and summed up. */
-export type Kept = Omit<Reading, 'partials'>;
+import type { VisitRecord } from './visitRecord.svelte';
 
 /** One blow on the string that is due: its curve in cents from target, and its figure. */
 export interface BlowTrace {
@@ -57,27 +50,24 @@ const BLOWS_SHOWN = 6;
 /** "Holds" stays readable this long before the next note comes by itself. */
 const HOLD_MS = 1100;
 
-export interface SettingOptions {
-	readonly twin: InstrumentTwin;
-	readonly lowest: number;
-	readonly highest: number;
-	readonly plan: Plan;
+export interface SettingOptions<Body> {
+	readonly family: Family<Body>;
+	/** What the family knows of this instrument. */
+	readonly body: Body;
+	readonly record: VisitRecord;
+	readonly plan: Pick<Plan, 'targetOf'>;
 	readonly tolerance: Cents;
-	readonly readings: readonly Kept[];
-	readonly currentNote: number | null;
 	readonly habits: () => ListeningHabits;
 	readonly source: () => 'microphone' | 'simulated';
-	readonly onReading: (reading: Reading) => void;
 	readonly onDue: (due: Due | undefined) => void;
 }
 
 /** The work in Set: which note is due, what its blows said, what has been accepted. */
-export class Setting {
+export class Setting<Body> {
 	readonly order: readonly SettingStep[];
 	index = $state(0);
-	/** Strings left unmuted. */
-	strings = $state.raw() as StringChoice;
-	readings = $state.raw<readonly Kept[]>([]);
+	/** What is left sounding. */
+	open = $state.raw() as SounderChoice;
 	blows = $state.raw<readonly BlowTrace[]>([]);
 	sounding = $state(false);
 	/** Blows that have been read or refused so far. */
@@ -85,7 +75,7 @@ export class Setting {
 	notice = $state.raw<Notice | undefined>();
 
 	readonly step = $derived.by(() => this.order[this.index]);
-	readonly choices = $derived.by(() => stringChoices(this.options.twin, this.step.note));
+	readonly choices = $derived.by(() => this.options.family.choices(this.options.body, this.step.note));
 	readonly target = $derived.by(() => this.options.plan.targetOf(this.step.note)!);
 	readonly figures = $derived.by(() => this.blows.flatMap(({ figure }) => (figure === undefined ? [] : [figure])));
 	readonly stability = $derived.by(() => stabilityOf(this.figures));
@@ -96,19 +86,23 @@ export class Setting {
 		return last?.figure ?? last?.curve.at(-1)?.cents;
 	});
 	readonly summary = $derived.by(() =>
-		summariseVisit(deviationsNow(this.readings, this.options.plan), this.options.lowest, this.options.highest)
+		summariseVisit(
+			this.options.record.groups,
+			this.options.family.groups(this.options.body),
+			(group) => this.options.plan.targetOf(group)?.pitch
+		)
 	);
 
-	private lastReading: StringReading | undefined;
+	/** The last blow that was read, and the reading it was stored as. */
+	private last: { readonly measured: StringReading; readonly id: string } | undefined;
 	private blowCount = 0;
 	/** Asked to keep a note whose blow has not been read yet: it is kept with its figure, a moment later. */
 	private keepWhenRead = false;
 	private advance: ReturnType<typeof setTimeout> | undefined;
 
-	constructor(private readonly options: SettingOptions) {
-		this.order = settingOrder(options.lowest, options.highest);
-		this.readings = options.readings;
-		const at = this.order.findIndex(({ note }) => note === options.currentNote);
+	constructor(private readonly options: SettingOptions<Body>) {
+		this.order = options.family.order(options.body);
+		const at = this.order.findIndex(({ note }) => note === options.record.report.place);
 		this.goToIndex(
 			at >= 0
 				? at
@@ -121,12 +115,6 @@ export class Setting {
 
 	isSet(note: number): boolean {
 		return this.summary.notes.get(note)?.set ?? false;
-	}
-
-	/** Adds readings that this device had kept from before a reload. */
-	restore(readings: readonly Kept[]): void {
-		const known = new Set(this.readings.map(({ id }) => id));
-		this.readings = [...this.readings, ...readings.filter(({ id }) => !known.has(id))];
 	}
 
 	hear(events: readonly ListenerEvent[]): void {
@@ -177,7 +165,7 @@ export class Setting {
 	private take(reading: StringReading): void {
 		if (reading.note !== this.step.note) {
 			this.notice = {
-				text: `That was ${noteName(reading.note)}; ${noteName(this.step.note)} is due.`,
+				text: `That was ${this.nameOf(reading.note)}; ${this.nameOf(this.step.note)} is due.`,
 				heard: reading.note
 			};
 			return;
@@ -186,32 +174,46 @@ export class Setting {
 		const last = this.blows.at(-1);
 		if (last?.id === this.blowCount) this.replaceLast({ ...last, figure });
 		else this.blows = [...this.blows, { id: this.blowCount, curve: [], figure }].slice(-BLOWS_SHOWN);
-		this.lastReading = reading;
+		this.last = { measured: reading, id: this.store(reading) };
 		if (this.keepWhenRead) {
 			this.keep();
 			return;
 		}
-		const holds = this.advice === 'holds';
-		this.store(reading, holds);
 		clearTimeout(this.advance);
-		if (holds) this.advance = setTimeout(() => this.next(), HOLD_MS);
+		if (this.advice !== 'holds') return;
+		this.accept();
+		this.advance = setTimeout(() => this.next(), HOLD_MS);
 	}
 
-	private store(measured: StringReading | undefined, accepted: boolean): void {
-		const { note } = this.step;
-		const listened = measured && this.listenedOf(measured);
-		const reading = readingFrom(measured, {
-			note,
-			string: this.strings.name,
-			source: measured ? this.options.source() : 'ear',
-			accepted,
-			found: false,
+	private nameOf(group: number): string {
+		return this.options.family.groupName(group);
+	}
+
+	/** @returns the reading's id */
+	private store(measured: StringReading): string {
+		const listened = this.listenedOf(measured);
+		return this.options.record.read(measured, {
+			sounders: this.open.sounders,
+			source: this.options.source(),
 			target: this.target.pitch,
-			deviation: measured ? this.fromTarget(measured.pitch, listened) : null,
+			deviation: this.fromTarget(measured.pitch, listened),
 			listened: listened?.partial ?? null
+		}).id;
+	}
+
+	/** Takes what is left sounding as set: by the last reading, or by ear. */
+	private accept(): void {
+		const { pitch } = this.target;
+		this.options.record.act({
+			do: 'accept',
+			sounders: this.open.sounders,
+			purpose: 'set',
+			pass: 1,
+			reading: this.last?.id ?? null,
+			setTo: pitch,
+			final: pitch,
+			plan: this.options.record.report.plan?.id ?? null
 		});
-		this.readings = [...this.readings, reading];
-		this.options.onReading(reading);
 	}
 
 	/** Keeps the note as it stands: with its last figure, or by ear alone. */
@@ -220,7 +222,7 @@ export class Setting {
 		const unread = this.sounding && last?.id === this.blowCount && last.figure === undefined;
 		this.keepWhenRead = unread;
 		if (unread) return;
-		this.store(this.lastReading, true);
+		this.accept();
 		this.next();
 	}
 
@@ -238,8 +240,8 @@ export class Setting {
 		if (index >= 0) this.goToIndex(index);
 	}
 
-	chooseStrings(choice: StringChoice): void {
-		this.strings = choice;
+	leaveOpen(choice: SounderChoice): void {
+		this.open = choice;
 		this.clearBlows();
 	}
 
@@ -250,7 +252,7 @@ export class Setting {
 
 	private goToIndex(index: number): void {
 		this.index = index;
-		this.strings = this.choices.find(({ name }) => name === this.strings?.name) ?? this.choices[0];
+		this.open = this.choices.find(({ id }) => id === this.open?.id) ?? this.choices[0];
 		this.notice = undefined;
 		this.clearBlows();
 		this.options.onDue({ note: this.step.note, pitch: this.target.pitch });
@@ -259,7 +261,7 @@ export class Setting {
 	private clearBlows(): void {
 		clearTimeout(this.advance);
 		this.blows = [];
-		this.lastReading = undefined;
+		this.last = undefined;
 		this.keepWhenRead = false;
 	}
 

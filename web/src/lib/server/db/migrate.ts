@@ -10,6 +10,10 @@ import * as stretch from './migrations/0004-stretch';
 import * as curvesAndStrings from './migrations/0005-curves-and-strings';
 import * as sound from './migrations/0006-sound';
 import * as signInAttempts from './migrations/0007-sign-in-attempts';
+import * as record from './migrations/0008-record';
+import * as formerReadings from './migrations/0009-former-readings';
+import * as stringing from './migrations/0010-stringing';
+import * as curveChoice from './migrations/0011-curve-choice';
 
 const MIGRATIONS = [
 	{ name: '0001-first-slice', ...firstSlice },
@@ -18,7 +22,11 @@ const MIGRATIONS = [
 	{ name: '0004-stretch', ...stretch },
 	{ name: '0005-curves-and-strings', ...curvesAndStrings },
 	{ name: '0006-sound', ...sound },
-	{ name: '0007-sign-in-attempts', ...signInAttempts }
+	{ name: '0007-sign-in-attempts', ...signInAttempts },
+	{ name: '0008-record', ...record },
+	{ name: '0009-former-readings', ...formerReadings },
+	{ name: '0010-stringing', ...stringing },
+	{ name: '0011-curve-choice', ...curveChoice }
 ];
 
 /** @param hold asked before each step */

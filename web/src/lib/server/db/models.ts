@@ -2,7 +2,22 @@ import { DataTypes, type Model, type ModelAttributes, type ModelStatic, type Seq
 import type { CountedOctave } from '$lib/counts/schema';
 import type { StringLine } from '$lib/instruments/scale/schema';
 import type { KeptCurve } from '$lib/tuning/curve';
-import type { InstrumentTwin, ListeningHabits, StringKind, Temperament, Tuning } from '@fendrel/core';
+import type { StretchColumns } from '$lib/tuning/stretch';
+import type {
+	Acceptance,
+	Act,
+	Figure,
+	InstrumentTwin,
+	ListeningHabits,
+	PlanVersion,
+	PriorityId,
+	Reading,
+	SounderId,
+	StringKind,
+	Stringing,
+	Temperament,
+	Tuning
+} from '@fendrel/core';
 
 /** Rows as they stand in the tables; ids are UUIDs as text. */
 export interface WorkshopRow {
@@ -45,6 +60,8 @@ export interface InstrumentRow {
 	highest: number;
 	usualA4: number;
 	notes: string;
+	/** How it is strung, where somebody has said so. */
+	stringing: Stringing | null;
 	twin: InstrumentTwin;
 	createdAt: Date;
 }
@@ -66,50 +83,96 @@ export interface VisitRow {
 	temperamentId: string;
 	a4: number;
 	tolerance: number;
-	/** Id of a kept curve, or of the priority that leads one drawn afresh, or "none". */
-	stretch: string;
+	/** The curve that was taken, or what leads one drawn afresh; neither: none. */
+	curveId: string | null;
+	curveLead: PriorityId | null;
 	stage: 'sound' | 'plan' | 'set' | 'close';
-	/** The note that is due in Set. */
-	currentNote: number | null;
-	/** Strings that the simulated instrument's lever has moved, by note. */
-	moved: Record<string, { pin: number; speaking: number }[]>;
+	/** Rises with every writing to the visit. */
+	seq: number;
 	note: string;
 	startedAt: Date;
 	finishedAt: Date | null;
 	startedBy: string | null;
 }
-export interface ReadingRow {
-	id: string;
+/** A reading but for its partials; sounders as text, parted by commas. */
+export type ReadingRow = Omit<Reading, 'way' | 'at' | 'sounders'> & {
 	workshopId: string;
 	visitId: string;
-	note: number;
-	string: 'left' | 'middle' | 'right' | 'open';
+	sounders: string;
 	takenAt: Date;
-	source: 'microphone' | 'simulated' | 'file' | 'ear';
-	accepted: boolean;
-	/** Taken in Sound: how the string was found. */
-	found: boolean;
-	/** Pitch of the first partial and its target in Hz, and the difference in cents; null when kept by ear. */
-	pitch: number | null;
-	pitchError: number | null;
-	target: number;
-	deviation: number | null;
-	fundamental: number | null;
-	inharmonicity: number | null;
-	inharmonicityError: number | null;
-	moment: number | null;
-	/** Partial that `deviation` was heard at; null: all together. */
-	listened: number | null;
-	/** One string's own beat, per second, and how deep; 0 when there was none to hear, null when nobody looked. */
-	falseBeat: number | null;
-	falseBeatDepth: number | null;
-	/** Of several strings together, from the lowest to the highest, in cents. */
-	spread: number | null;
-	spreadError: number | null;
+	/** When the server says that it happened. */
+	placedAt: Date;
+	/** Rises with every writing to the visit. */
+	seq: number;
+	/** Of what was sent; null for readings from before it was kept. */
+	hash: string | null;
+};
+export interface ReadingPartialsRow {
+	visitId: string;
+	readingId: string;
 	partials: StoredPartial[];
 }
+export interface ActRow {
+	visitId: string;
+	id: string;
+	workshopId: string;
+	kind: Act['do'];
+	device: string;
+	counter: number;
+	doneAt: Date;
+	placedAt: Date;
+	seq: number;
+	/** What it concerns, to be found by; the act itself says it too. */
+	sounders: string | null;
+	readingId: string | null;
+	/** What the act says besides. */
+	act: Record<string, unknown>;
+	hash: string | null;
+}
+export interface PlanVersionRow extends PlanVersion {
+	workshopId: string;
+	visitId: string;
+	madeAt: Date;
+}
+/** A sounder in a visit, as the report has it. */
+export interface VisitSounderRow {
+	visitId: string;
+	sounder: SounderId;
+	workshopId: string;
+	groupNumber: number;
+	found: Figure | null;
+	leftAs: Acceptance | null;
+}
+/** The newest reading of a sounder by itself that told its inharmonicity. */
+export interface InstrumentSounderRow {
+	instrumentId: string;
+	sounder: SounderId;
+	workshopId: string;
+	visitId: string;
+	readingId: string;
+	readAt: Date;
+	pitch: number;
+	pitchError: number | null;
+	inharmonicity: number;
+	inharmonicityError: number | null;
+}
+/** An instrument as its last finished visit left it. */
+export interface InstrumentSummaryRow {
+	instrumentId: string;
+	workshopId: string;
+	visitId: string;
+	finishedAt: Date;
+	/** A4 in Hz as it was left; null when it was not measured. */
+	a4Left: number | null;
+}
+export interface SimulatedPinsRow {
+	visitId: string;
+	/** Strings that the simulated instrument's lever has moved, by group. */
+	moved: Record<string, { pin: number; speaking: number }[]>;
+}
 /** An octave that somebody counted. */
-export type CountedOctaveRow = CountedOctave & { id: string; workshopId: string; countedAt: Date };
+export type CountedOctaveRow = Omit<CountedOctave, 'stretch'> &
+	StretchColumns & { id: string; workshopId: string; countedAt: Date };
 /** A tuning curve as it was taken for a visit. */
 export type TuningCurveRow = KeptCurve & { workshopId: string; instrumentId: string };
 /** A version of an instrument's table of strings. */
@@ -141,6 +204,13 @@ export interface Models {
 	readonly temperaments: Table<TemperamentRow>;
 	readonly visits: Table<VisitRow>;
 	readonly readings: Table<ReadingRow>;
+	readonly readingPartials: Table<ReadingPartialsRow>;
+	readonly acts: Table<ActRow>;
+	readonly planVersions: Table<PlanVersionRow>;
+	readonly visitSounders: Table<VisitSounderRow>;
+	readonly instrumentSounders: Table<InstrumentSounderRow>;
+	readonly instrumentSummaries: Table<InstrumentSummaryRow>;
+	readonly simulatedPins: Table<SimulatedPinsRow>;
 	readonly countedOctaves: Table<CountedOctaveRow>;
 	readonly tuningCurves: Table<TuningCurveRow>;
 	readonly stringTables: Table<StringTableRow>;
@@ -164,7 +234,8 @@ function json<Row>(key: keyof Row & string, allowNull = false) {
 	};
 }
 
-const id = { type: DataTypes.UUID, primaryKey: true, allowNull: false };
+/** Made anew for each column: Sequelize writes into what it is given. */
+const key = () => ({ type: DataTypes.UUID, primaryKey: true, allowNull: false });
 const required = (type: ModelAttributes[string]) => ({ type: type as never, allowNull: false });
 const optional = (type: ModelAttributes[string]) => ({ type: type as never, allowNull: true });
 const TIME = DataTypes.DATE(3);
@@ -174,14 +245,14 @@ export function defineModels(sequelize: Sequelize): Models {
 		sequelize.define(name, attributes as ModelAttributes) as unknown as Table<Row>;
 	return {
 		workshops: define<WorkshopRow>('workshops', {
-			id,
+			id: key(),
 			name: required(DataTypes.STRING(120)),
 			demo: required(DataTypes.BOOLEAN),
 			listening: json<WorkshopRow>('listening', true),
 			createdAt: required(TIME)
 		}),
 		users: define<UserRow>('users', {
-			id,
+			id: key(),
 			workshopId: required(DataTypes.UUID),
 			email: required(DataTypes.STRING(190)),
 			name: required(DataTypes.STRING(120)),
@@ -195,13 +266,13 @@ export function defineModels(sequelize: Sequelize): Models {
 			expiresAt: required(TIME)
 		}),
 		places: define<PlaceRow>('places', {
-			id,
+			id: key(),
 			workshopId: required(DataTypes.UUID),
 			name: required(DataTypes.STRING(120)),
 			town: required(DataTypes.STRING(120))
 		}),
 		instruments: define<InstrumentRow>('instruments', {
-			id,
+			id: key(),
 			workshopId: required(DataTypes.UUID),
 			placeId: optional(DataTypes.UUID),
 			name: required(DataTypes.STRING(120)),
@@ -212,11 +283,12 @@ export function defineModels(sequelize: Sequelize): Models {
 			highest: required(DataTypes.INTEGER),
 			usualA4: { ...required(DataTypes.DOUBLE), field: 'usual_a4' },
 			notes: required(DataTypes.TEXT),
+			stringing: json<InstrumentRow>('stringing', true),
 			twin: json<InstrumentRow>('twin'),
 			createdAt: required(TIME)
 		}),
 		temperaments: define<TemperamentRow>('temperaments', {
-			id,
+			id: key(),
 			workshopId: optional(DataTypes.UUID),
 			slug: required(DataTypes.STRING(60)),
 			name: required(DataTypes.STRING(120)),
@@ -224,31 +296,33 @@ export function defineModels(sequelize: Sequelize): Models {
 			about: json<TemperamentRow>('about')
 		}),
 		visits: define<VisitRow>('visits', {
-			id,
+			id: key(),
 			workshopId: required(DataTypes.UUID),
 			instrumentId: required(DataTypes.UUID),
 			temperamentId: required(DataTypes.UUID),
 			a4: required(DataTypes.DOUBLE),
 			tolerance: required(DataTypes.DOUBLE),
-			stretch: required(DataTypes.STRING(40)),
+			curveId: optional(DataTypes.UUID),
+			curveLead: optional(DataTypes.STRING(20)),
 			stage: required(DataTypes.STRING(10)),
-			currentNote: optional(DataTypes.INTEGER),
-			moved: json<VisitRow>('moved'),
+			seq: required(DataTypes.INTEGER),
 			note: required(DataTypes.TEXT),
 			startedAt: required(TIME),
 			finishedAt: optional(TIME),
 			startedBy: optional(DataTypes.UUID)
 		}),
 		readings: define<ReadingRow>('readings', {
-			id,
+			visitId: key(),
+			id: key(),
 			workshopId: required(DataTypes.UUID),
-			visitId: required(DataTypes.UUID),
-			note: required(DataTypes.INTEGER),
-			string: required(DataTypes.STRING(10)),
+			sounders: required(DataTypes.STRING(200)),
+			device: required(DataTypes.UUID),
+			counter: required(DataTypes.INTEGER),
 			takenAt: required(TIME),
+			placedAt: required(TIME),
+			seq: required(DataTypes.INTEGER),
+			hash: optional(DataTypes.CHAR(64)),
 			source: required(DataTypes.STRING(12)),
-			accepted: required(DataTypes.BOOLEAN),
-			found: required(DataTypes.BOOLEAN),
 			pitch: optional(DataTypes.DOUBLE),
 			pitchError: optional(DataTypes.DOUBLE),
 			target: required(DataTypes.DOUBLE),
@@ -261,17 +335,79 @@ export function defineModels(sequelize: Sequelize): Models {
 			falseBeat: optional(DataTypes.DOUBLE),
 			falseBeatDepth: optional(DataTypes.DOUBLE),
 			spread: optional(DataTypes.DOUBLE),
-			spreadError: optional(DataTypes.DOUBLE),
-			partials: json<ReadingRow>('partials')
+			spreadError: optional(DataTypes.DOUBLE)
+		}),
+		readingPartials: define<ReadingPartialsRow>('reading_partials', {
+			visitId: key(),
+			readingId: key(),
+			partials: json<ReadingPartialsRow>('partials')
+		}),
+		acts: define<ActRow>('acts', {
+			visitId: key(),
+			id: key(),
+			workshopId: required(DataTypes.UUID),
+			kind: required(DataTypes.STRING(12)),
+			device: required(DataTypes.UUID),
+			counter: required(DataTypes.INTEGER),
+			doneAt: required(TIME),
+			placedAt: required(TIME),
+			seq: required(DataTypes.INTEGER),
+			sounders: optional(DataTypes.STRING(200)),
+			readingId: optional(DataTypes.UUID),
+			act: json<ActRow>('act'),
+			hash: optional(DataTypes.CHAR(64))
+		}),
+		planVersions: define<PlanVersionRow>('plan_versions', {
+			id: key(),
+			workshopId: required(DataTypes.UUID),
+			visitId: required(DataTypes.UUID),
+			madeAt: required(TIME),
+			a4: required(DataTypes.DOUBLE),
+			temperamentId: required(DataTypes.UUID),
+			tolerance: required(DataTypes.DOUBLE),
+			curveId: optional(DataTypes.UUID),
+			lead: optional(DataTypes.STRING(20))
+		}),
+		visitSounders: define<VisitSounderRow>('visit_sounders', {
+			visitId: key(),
+			sounder: { type: DataTypes.STRING(40), primaryKey: true, allowNull: false },
+			workshopId: required(DataTypes.UUID),
+			groupNumber: required(DataTypes.INTEGER),
+			found: json<VisitSounderRow>('found', true),
+			leftAs: json<VisitSounderRow>('leftAs', true)
+		}),
+		instrumentSounders: define<InstrumentSounderRow>('instrument_sounders', {
+			instrumentId: key(),
+			sounder: { type: DataTypes.STRING(40), primaryKey: true, allowNull: false },
+			workshopId: required(DataTypes.UUID),
+			visitId: required(DataTypes.UUID),
+			readingId: required(DataTypes.UUID),
+			readAt: required(TIME),
+			pitch: required(DataTypes.DOUBLE),
+			pitchError: optional(DataTypes.DOUBLE),
+			inharmonicity: required(DataTypes.DOUBLE),
+			inharmonicityError: optional(DataTypes.DOUBLE)
+		}),
+		instrumentSummaries: define<InstrumentSummaryRow>('instrument_summaries', {
+			instrumentId: key(),
+			workshopId: required(DataTypes.UUID),
+			visitId: required(DataTypes.UUID),
+			finishedAt: required(TIME),
+			a4Left: { ...optional(DataTypes.DOUBLE), field: 'a4_left' }
+		}),
+		simulatedPins: define<SimulatedPinsRow>('simulated_pins', {
+			visitId: key(),
+			moved: json<SimulatedPinsRow>('moved')
 		}),
 		countedOctaves: define<CountedOctaveRow>('counted_octaves', {
-			id,
+			id: key(),
 			workshopId: required(DataTypes.UUID),
 			instrumentId: optional(DataTypes.UUID),
 			kind: required(DataTypes.STRING(20)),
 			temperamentId: required(DataTypes.UUID),
 			a4: required(DataTypes.DOUBLE),
-			stretch: required(DataTypes.STRING(40)),
+			curveId: optional(DataTypes.UUID),
+			curveLead: optional(DataTypes.STRING(20)),
 			low: required(DataTypes.INTEGER),
 			reference: required(DataTypes.INTEGER),
 			ear: required(DataTypes.STRING(20)),
@@ -280,7 +416,7 @@ export function defineModels(sequelize: Sequelize): Models {
 			countedAt: required(TIME)
 		}),
 		tuningCurves: define<TuningCurveRow>('tuning_curves', {
-			id,
+			id: key(),
 			workshopId: required(DataTypes.UUID),
 			instrumentId: required(DataTypes.UUID),
 			visitId: optional(DataTypes.UUID),
@@ -291,7 +427,7 @@ export function defineModels(sequelize: Sequelize): Models {
 			notesRead: required(DataTypes.INTEGER)
 		}),
 		stringTables: define<StringTableRow>('string_tables', {
-			id,
+			id: key(),
 			workshopId: required(DataTypes.UUID),
 			instrumentId: required(DataTypes.UUID),
 			savedAt: required(TIME),

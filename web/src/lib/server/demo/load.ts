@@ -1,14 +1,10 @@
 import {
-	cents,
 	centsBetween,
 	createRandom,
 	DEFAULT_TOLERANCE,
 	defaultTwin,
 	foundStrings,
 	hz,
-	hzAbove,
-	equalHz,
-	measureTwin,
 	noteClass,
 	offsetsFromEqual,
 	settingOrder,
@@ -21,23 +17,22 @@ import {
 import { differenceInCalendarDays, getDayOfYear, subDays, subMonths } from 'date-fns';
 import { v7 as uuid } from 'uuid';
 import { hashPassword } from '../auth/signIn';
-import { database } from '../db/connection';
-import type { ReadingRow, VisitRow } from '../db/models';
+import type { SimulatedPinsRow, VisitRow } from '../db/models';
 import { createAccount } from '../db/stores/accounts';
 import { keepCurve } from '../db/stores/curves';
 import { createInstrument, listInstruments } from '../db/stores/instruments';
 import { keepStringTable } from '../db/stores/stringTables';
 import { listTemperaments } from '../db/stores/temperaments';
 import { BALANCED, curveAt, drawCurve, type KeptCurve } from '$lib/tuning/curve';
-import { NO_STRETCH } from '$lib/tuning/plan';
 import type { KnownString } from '$lib/tuning/strings';
+import { rebuildSummaries } from '../record/keep';
+import { DemoRecord } from './record';
 import { demoStrings } from './strings';
 import { loadTempering } from './tempering';
 import { CLOSING_NOTES, DEMO_ACCOUNT, DEMO_INSTRUMENTS, HALF_DONE, type DemoInstrument } from './scenario';
 
 const SEED = 1907;
 const SECONDS_PER_NOTE = 70;
-const SECONDS_TO_SET = 50;
 
 interface Context {
 	readonly workshopId: string;
@@ -63,6 +58,7 @@ export async function loadDemo(now = new Date(process.env.FENDREL_DEMO_DATE ?? D
 		temperamentIds: new Map(temperaments.map(({ slug, id }) => [slug, id]))
 	};
 	for (const [index, instrument] of DEMO_INSTRUMENTS.entries()) await loadInstrument(context, instrument, index);
+	await rebuildSummaries();
 	await loadTempering(user.workshopId, today, await listInstruments(user.workshopId));
 }
 
@@ -143,18 +139,20 @@ async function loadVisit(
 	{ at, first, random }: PastVisit
 ): Promise<void> {
 	const visit = visitRow(context, instrument, instrumentId, at, curve);
+	const record = new DemoRecord(visit, twin, random);
 	const order = settingOrder(twin.lowest, twin.highest).map(({ note }) => note);
 	const drift = driftOn(at, instrument, first ? 18 : instrument.every);
-	const foundAndLeft = readingsOf(context, visit, twin, random);
-	const readings = order.flatMap((note, i) => {
+	for (const [i, note] of order.entries()) {
 		const target = targetOf(instrument, note, curve);
 		const found = target + drift + twin.scatter * random.normal() + 0.02 * (note - 69) * Math.sign(drift);
 		const left = target + 0.35 * random.normal();
-		return foundAndLeft({ note, target, found, left, second: i * SECONDS_PER_NOTE });
-	});
+		record.foundAndLeft({ note, target, found, left, second: i * SECONDS_PER_NOTE });
+	}
 	const finishedAt = new Date(at.getTime() + (order.length * SECONDS_PER_NOTE + 600) * 1000);
 	const note = CLOSING_NOTES[Math.floor(CLOSING_NOTES.length * random.uniform())];
-	await save({ ...visit, stage: 'close', finishedAt, note }, readings);
+	record.act('note', finishedAt, { text: note });
+	record.act('finish', finishedAt, {});
+	await record.save({ ...visit, stage: 'close', finishedAt, note }, {});
 }
 
 async function loadHalfDone(
@@ -166,17 +164,19 @@ async function loadHalfDone(
 	random: Random
 ): Promise<void> {
 	const visit = visitRow(context, instrument, instrumentId, context.today, curve);
+	const record = new DemoRecord(visit, twin, random);
 	const order = settingOrder(twin.lowest, twin.highest).map(({ note }) => note);
-	const moved: VisitRow['moved'] = {};
-	const foundAndLeft = readingsOf(context, visit, twin, random);
-	const readings = order.slice(0, HALF_DONE.notes).flatMap((note, i) => {
+	const moved: SimulatedPinsRow['moved'] = {};
+	for (const [i, note] of order.slice(0, HALF_DONE.notes).entries()) {
 		const [found, ...others] = foundStrings(twin, note);
 		const target = targetOf(instrument, note, curve);
 		const left = target + 0.3 * random.normal();
 		moved[note] = [left, ...others].map((pitch) => ({ pin: pitch, speaking: pitch }));
-		return foundAndLeft({ note, target, found, left, second: i * SECONDS_PER_NOTE });
-	});
-	await save({ ...visit, stage: 'set', currentNote: order[HALF_DONE.notes], moved }, readings);
+		record.foundAndLeft({ note, target, found, left, second: i * SECONDS_PER_NOTE });
+	}
+	const last = new Date(visit.startedAt.getTime() + HALF_DONE.notes * SECONDS_PER_NOTE * 1000);
+	record.act('place', last, { group: order[HALF_DONE.notes] });
+	await record.save({ ...visit, stage: 'set' }, moved);
 }
 
 /** Where a note is meant to be, in cents from equal at 440. */
@@ -225,75 +225,13 @@ function visitRow(
 		temperamentId: context.temperamentIds.get(instrument.temperament)!,
 		a4: instrument.a4,
 		tolerance: DEFAULT_TOLERANCE,
-		stretch: curve?.id ?? NO_STRETCH,
+		curveId: curve?.id ?? null,
+		curveLead: null,
 		stage: 'plan',
-		currentNote: null,
-		moved: {},
+		seq: 1,
 		note: '',
 		startedAt,
 		finishedAt: null,
 		startedBy: context.userId
 	};
-}
-
-/** The two readings of a note: as it was found, and as it was left. */
-function readingsOf(context: Context, visit: VisitRow, twin: InstrumentTwin, random: Random) {
-	return ({
-		found,
-		left,
-		second,
-		...of
-	}: Pick<DemoReading, 'note' | 'target' | 'second'> & { readonly found: number; readonly left: number }) => [
-		readingRow(context, visit, twin, { ...of, pitch: found, accepted: false, second, random }),
-		readingRow(context, visit, twin, { ...of, pitch: left, accepted: true, second: second + SECONDS_TO_SET, random })
-	];
-}
-
-interface DemoReading {
-	readonly note: number;
-	/** Cents from equal at 440, as the pitch. */
-	readonly target: number;
-	readonly pitch: number;
-	readonly accepted: boolean;
-	readonly second: number;
-	readonly random: Random;
-}
-
-function readingRow({ workshopId }: Context, visit: VisitRow, twin: InstrumentTwin, reading: DemoReading): ReadingRow {
-	const { note, pitch, accepted, second, random } = reading;
-	const measured = measureTwin(twin, note, pitch, random);
-	const target = hzAbove(equalHz(note, TWIN_A4), cents(reading.target));
-	return {
-		id: uuid(),
-		workshopId,
-		visitId: visit.id,
-		note,
-		string: 'middle',
-		takenAt: new Date(visit.startedAt.getTime() + (300 + second) * 1000),
-		source: 'simulated',
-		accepted,
-		found: false,
-		pitch: measured.pitch,
-		pitchError: measured.pitchError,
-		target,
-		deviation: centsBetween(target, measured.pitch),
-		fundamental: measured.fundamental,
-		inharmonicity: measured.inharmonicity ?? null,
-		inharmonicityError: measured.inharmonicityError ?? null,
-		moment: measured.moment,
-		listened: null,
-		falseBeat: null,
-		falseBeatDepth: null,
-		spread: null,
-		spreadError: null,
-		partials: [...measured.partials]
-	};
-}
-
-async function save(visit: VisitRow, readings: ReadingRow[]): Promise<void> {
-	const { models, sequelize } = database();
-	await sequelize.transaction(async (transaction) => {
-		await models.visits.create(visit, { transaction });
-		await models.readings.bulkCreate(readings, { transaction });
-	});
 }

@@ -15,7 +15,7 @@ import { Board } from '$lib/counts/board.svelte';
 import { EARS } from '$lib/tuning/ears';
 import { verdictOf } from '$lib/counts/words';
 import type { Draft } from '$lib/temperaments/schema';
-import { NO_STRETCH, planFor } from '$lib/tuning/plan';
+import { planFor } from '$lib/tuning/plan';
 import { fromCounts } from '$lib/workers/fromCounts';
 import { database } from '../db/connection';
 import type { Instrument } from '../db/stores/instruments';
@@ -85,7 +85,8 @@ export async function loadTempering(
 		kind: instrument.kind,
 		temperamentId: equal.id,
 		a4: COUNTED.a4,
-		stretch: NO_STRETCH,
+		curveId: null,
+		curveLead: null,
 		low: COUNTED.low,
 		reference: COUNTED.reference,
 		ear: COUNTED.ear,

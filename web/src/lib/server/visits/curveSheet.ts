@@ -1,9 +1,8 @@
-import { centsBetween, cents, equalHz, hz, noteClass, offsetsFromEqual } from '@fendrel/core';
-import type { VisitRow } from '../db/models';
+import { centsBetween, cents, equalHz, groupRecords, hz, noteClass, offsetsFromEqual } from '@fendrel/core';
 import { curvesOf } from '../db/stores/curves';
-import { figuresOf } from '../db/stores/readings';
+import { visitSoundersOf } from '../db/stores/summaries';
 import { getTemperament } from '../db/stores/temperaments';
-import { visitsOf } from '../db/stores/visits';
+import { visitsOf, type Visit } from '../db/stores/visits';
 import { visitOr404 } from './open';
 
 /** Where notes stand, or were left: cents from equal temperament, that visit's temperament taken out. */
@@ -30,29 +29,27 @@ export async function loadCurveSheet(workshopId: string, visitId: string) {
 	return {
 		curves,
 		/** The curve of the visit before, where it had one that was kept. */
-		lastCurveId: curves.find(({ id }) => id === last?.stretch)?.id,
+		lastCurveId: curves.find(({ id }) => last?.stretch.by === 'curve' && id === last.stretch.id)?.id,
 		standing: found.notes.length >= ENOUGH_FOUND || !left?.notes.length ? found : left
 	};
 }
 
 async function standing(
 	workshopId: string,
-	visit: Pick<VisitRow, 'id' | 'a4' | 'startedAt'>,
+	visit: Pick<Visit, 'id' | 'a4' | 'startedAt'>,
 	by: Standing['by'],
 	temperamentId: string
 ): Promise<Standing> {
-	const [readings, temperament] = await Promise.all([
-		figuresOf(workshopId, [visit.id]),
+	const [sounders, temperament] = await Promise.all([
+		visitSoundersOf(workshopId, [visit.id]),
 		getTemperament(workshopId, temperamentId)
 	]);
 	const offsets = temperament ? offsetsFromEqual(temperament) : undefined;
-	const notes = new Map<number, number>();
-	for (const { note, pitch, accepted, string } of readings) {
-		if (pitch === null || string === 'open') continue;
-		// As it was found is the first reading of a note; as it was left, the last one that was accepted.
-		if (by === 'found' ? notes.has(note) : !accepted) continue;
+	const notes = [...groupRecords(sounders.get(visit.id)!).values()].flatMap(({ group: note, found, left }) => {
+		const pitch = (by === 'found' ? found : left?.figure)?.pitch;
+		if (pitch === undefined) return [];
 		const fromEqual = centsBetween(equalHz(note, hz(visit.a4)), hz(pitch)) - (offsets?.[noteClass(note)] ?? 0);
-		notes.set(note, cents(Number(fromEqual.toFixed(2))));
-	}
-	return { by, at: visit.startedAt, notes: [...notes].map(([note, value]) => ({ note, cents: value })) };
+		return [{ note, cents: cents(Number(fromEqual.toFixed(2))) }];
+	});
+	return { by, at: visit.startedAt, notes };
 }

@@ -1,7 +1,8 @@
-import { group } from 'd3-array';
-import { centsBetween, hz, summariseVisit } from '@fendrel/core';
+import { A4, centsBetween, groupRecords, hz, pitchLeft, summariseVisit } from '@fendrel/core';
+import { planFor } from '$lib/tuning/plan';
+import { curvesOf } from '../db/stores/curves';
 import type { Instrument } from '../db/stores/instruments';
-import { figuresOf } from '../db/stores/readings';
+import { visitSoundersOf } from '../db/stores/summaries';
 import { listTemperaments } from '../db/stores/temperaments';
 import { visitsOf } from '../db/stores/visits';
 
@@ -20,49 +21,40 @@ export interface PastVisit {
 	readonly note: string;
 }
 
-/** Every visit of an instrument with what its readings say, newest first. */
+/** Every visit of an instrument with what its report says, newest first; each against the plan it ended with. */
 export async function visitHistory(workshopId: string, instrument: Instrument): Promise<PastVisit[]> {
-	const [visits, temperaments] = await Promise.all([visitsOf(workshopId, instrument.id), listTemperaments(workshopId)]);
-	const names = new Map(temperaments.map(({ id, name }) => [id, name]));
-	const readings = group(
-		await figuresOf(
-			workshopId,
-			visits.map(({ id }) => id)
-		),
-		({ visitId }) => visitId
+	const [visits, temperaments, curves] = await Promise.all([
+		visitsOf(workshopId, instrument.id),
+		listTemperaments(workshopId),
+		curvesOf(workshopId, instrument.id, Infinity)
+	]);
+	const sounders = await visitSoundersOf(
+		workshopId,
+		visits.map(({ id }) => id)
 	);
+	const { kind, lowest, highest, usualA4 } = instrument;
+	const compass = Array.from({ length: highest - lowest + 1 }, (_, i) => lowest + i);
 	return visits.map((visit) => {
-		const own = readings.get(visit.id) ?? [];
-		const { lowest, highest, usualA4 } = instrument;
-		const summary = summariseVisit(own.map(asSetReading), lowest, highest);
-		const shift = centsBetween(hz(usualA4), hz(visit.a4));
-		const lefts = [...summary.notes.values()].flatMap(({ left }) => (left === undefined ? [] : [left]));
+		const groups = groupRecords(sounders.get(visit.id)!);
+		const temperament = temperaments.find(({ id }) => id === visit.temperamentId)!;
+		const { a4, stretch } = visit;
+		const curve = stretch.by === 'curve' ? curves.find(({ id }) => id === stretch.id) : undefined;
+		const plan = planFor({ kind, lowest, highest, a4, temperament, stretch, curve, measured: [] });
+		const summary = summariseVisit(groups, compass, (note) => plan.targetOf(note)?.pitch);
+		const shift = centsBetween(hz(usualA4), hz(a4));
+		const fromUsual = (cents: number | undefined) => (cents === undefined ? undefined : cents + shift);
 		return {
 			id: visit.id,
 			startedAt: visit.startedAt,
 			finishedAt: visit.finishedAt,
-			temperament: names.get(visit.temperamentId) ?? '',
-			a4: visit.a4,
-			a4Left: own.findLast(({ note, accepted }) => note === 69 && accepted)?.pitch ?? undefined,
-			found: summary.foundMiddle === undefined ? undefined : summary.foundMiddle + shift,
-			left: lefts.length === 0 ? undefined : shift + lefts.reduce((sum, left) => sum + left, 0) / lefts.length,
+			temperament: temperament.name,
+			a4,
+			a4Left: pitchLeft(groups, A4),
+			found: fromUsual(summary.foundMiddle),
+			left: fromUsual(summary.leftMean),
 			notesSet: summary.set.length,
 			movedMean: summary.movedMean,
 			note: visit.note
 		};
 	});
-}
-
-function asSetReading({
-	note,
-	takenAt,
-	deviation,
-	accepted
-}: {
-	note: number;
-	takenAt: Date;
-	deviation: number | null;
-	accepted: boolean;
-}) {
-	return { note, takenAt: takenAt.getTime(), deviation: deviation ?? undefined, accepted };
 }

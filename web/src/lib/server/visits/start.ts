@@ -1,10 +1,11 @@
 import { DEFAULT_TOLERANCE, type StringKind } from '@fendrel/core';
 import { BALANCED } from '$lib/tuning/curve';
-import { NO_STRETCH } from '$lib/tuning/plan';
+import { NO_STRETCH, stretchByCurve } from '$lib/tuning/stretch';
 import type { SignedIn } from '../auth/session';
 import { getInstrument } from '../db/stores/instruments';
 import { listTemperaments } from '../db/stores/temperaments';
-import { createVisit, updateVisit, visitsOf } from '../db/stores/visits';
+import { createVisit, visitsOf } from '../db/stores/visits';
+import { changeAndRecord } from '../record/serverActs';
 import { drawAndKeep } from '../curves';
 
 /** Early keyboards are set by pure octaves from the temperament's table unless their technician wants a curve. */
@@ -22,7 +23,7 @@ export async function startVisit({ workshopId, userId }: SignedIn, instrumentId:
 	if (open) return open.id;
 	const last = visits[0];
 	const equal = (await listTemperaments(workshopId)).find(({ slug }) => slug === 'equal')!;
-	const visitId = await createVisit(workshopId, {
+	const visit = await createVisit(workshopId, {
 		instrumentId,
 		temperamentId: last?.temperamentId ?? equal.id,
 		a4: last?.a4 ?? instrument.usualA4,
@@ -30,9 +31,11 @@ export async function startVisit({ workshopId, userId }: SignedIn, instrumentId:
 		stretch: last?.stretch ?? NO_STRETCH,
 		startedBy: userId
 	});
-	if (!last && CURVED.includes(instrument.kind)) {
-		const curve = await drawAndKeep(workshopId, instrument, visitId, BALANCED);
-		await updateVisit(workshopId, visitId, { stretch: curve.id });
-	}
-	return visitId;
+	const curved = !last && CURVED.includes(instrument.kind);
+	const stretch = curved
+		? stretchByCurve((await drawAndKeep(workshopId, instrument, visit.id, BALANCED)).id)
+		: visit.stretch;
+	// The first version of the plan is what the visit starts from.
+	await changeAndRecord(workshopId, visit.id, { stretch });
+	return visit.id;
 }

@@ -1,11 +1,11 @@
 <script lang="ts">
-	import { PRIORITIES, priorityById } from '@fendrel/core';
+	import { PRIORITIES, priorityById, type PriorityId } from '@fendrel/core';
 	import { TOP_RANGE, type CurveChoice } from '$lib/tuning/curve';
 	import { signed } from '$lib/ui/format';
 
 	let { wish = $bindable(), disabled }: { wish: CurveChoice; disabled: boolean } = $props();
 	const about = $derived(priorityById(wish.lead).about);
-	function blendWith(id: string) {
+	function blendWith(id: PriorityId | '') {
 		wish = { ...wish, with: id === '' ? null : id, share: id === '' ? 0 : wish.share || 0.3 };
 	}
 </script>
@@ -17,7 +17,7 @@
 			class="select"
 			value={wish.lead}
 			onchange={(event) => {
-				const lead = event.currentTarget.value;
+				const lead = event.currentTarget.value as PriorityId;
 				wish = wish.with === lead ? { ...wish, lead, with: null, share: 0 } : { ...wish, lead };
 			}}
 		>
@@ -27,7 +27,11 @@
 	<p class="soft">{about}</p>
 	<label>
 		<b>Blended with</b>
-		<select class="select" value={wish.with ?? ''} onchange={(event) => blendWith(event.currentTarget.value)}>
+		<select
+			class="select"
+			value={wish.with ?? ''}
+			onchange={(event) => blendWith(event.currentTarget.value as PriorityId | '')}
+		>
 			<option value="">nothing else</option>
 			{#each PRIORITIES.filter(({ id }) => id !== wish.lead) as { id, name } (id)}<option value={id}>{name}</option
 				>{/each}

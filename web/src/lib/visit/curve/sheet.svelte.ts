@@ -2,10 +2,13 @@ import {
 	cents,
 	curveErrors,
 	likestWish,
+	groupRecords,
 	PRIORITIES,
+	reportOf,
 	summariseVisit,
 	type NoteTarget,
-	type StringKind
+	type StringKind,
+	type VisitEvent
 } from '@fendrel/core';
 import {
 	BALANCED,
@@ -18,20 +21,20 @@ import {
 	type KeptCurve
 } from '$lib/tuning/curve';
 import { planFor, type PlanBasis } from '$lib/tuning/plan';
+import type { Stretch } from '$lib/tuning/stretch';
 import { stringsOfInstrument, type KnownString } from '$lib/tuning/strings';
 import { runsOf } from '$lib/tuning/stretchWords';
 import { onShortDay } from '$lib/ui/format';
-import { deviationsNow } from '../deviations';
 import { isSameWish } from './draft';
 import { likenessWords } from './words';
 
 /** What the sheet is drawn from, as the page has it. */
 export interface SheetData {
-	readonly visit: { readonly a4: number; readonly stretch: string };
+	readonly visit: { readonly a4: number; readonly stretch: Stretch };
 	readonly instrument: { readonly kind: StringKind; readonly lowest: number; readonly highest: number };
 	readonly temperament: PlanBasis['temperament'];
 	readonly measured: readonly KnownString[];
-	readonly readings: Parameters<typeof deviationsNow>[0];
+	readonly events: readonly VisitEvent[];
 	/** The plan's curve, where it has one that was kept. */
 	readonly curve: KeptCurve | undefined;
 	/** Every kept curve of the instrument, the newest first. */
@@ -98,7 +101,11 @@ export class Sheet {
 	readonly beside = $derived(this.besides.find(({ id }) => id === this.besideId) ?? this.besides[0]);
 	readonly plan = $derived(this.planOf(this.drawn));
 	readonly summary = $derived(
-		summariseVisit(deviationsNow(this.data.readings, this.plan), this.basis.lowest, this.basis.highest)
+		summariseVisit(
+			groupRecords(reportOf(this.data.events).sounders.values()),
+			Array.from({ length: this.basis.highest - this.basis.lowest + 1 }, (_, i) => this.basis.lowest + i),
+			(note) => this.plan.targetOf(note)?.pitch
+		)
 	);
 	readonly stands = $derived.by(() => {
 		const { by, at } = this.data.standing;
@@ -137,8 +144,7 @@ export class Sheet {
 	asPlanned(): CurveChoice {
 		const { curve, visit } = this.data;
 		if (curve) return curve.wish;
-		const lead = PRIORITIES.find(({ id }) => id === visit.stretch)?.id;
-		return lead ? { ...BALANCED, lead } : BALANCED;
+		return visit.stretch.by === 'priority' ? { ...BALANCED, lead: visit.stretch.lead } : BALANCED;
 	}
 
 	/** Keeps the selected note at so many cents, or lets it follow the others again. */

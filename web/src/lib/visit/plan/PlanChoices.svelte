@@ -1,13 +1,13 @@
 <script lang="ts">
 	import { onMount, untrack } from 'svelte';
 	import { beforeNavigate, goto } from '$app/navigation';
-	import { A4_PRESETS, PRIORITIES, TOLERANCES } from '@fendrel/core';
+	import { A4_PRESETS, PRIORITIES, PRIORITY_IDS, TOLERANCES } from '@fendrel/core';
 	import { BALANCED, wishWords, type KeptCurve } from '$lib/tuning/curve';
-	import { NO_STRETCH } from '$lib/tuning/plan';
+	import { NO_STRETCH, stretchByCurve, stretchWord, type Stretch } from '$lib/tuning/stretch';
 	import { grouped, type StoredTemperament } from '$lib/tuning/stored';
 	import { inHz } from '$lib/ui/format';
 	import { saveChanges, takeCurve } from '../requests';
-	import { parseA4, type VisitChangesForm } from '../schema';
+	import { parseA4, type SentChanges } from '../schema';
 
 	interface Props {
 		visitId: string;
@@ -18,7 +18,7 @@
 		temperamentId: string;
 		tolerance: number;
 		/** The curve taken, "none", or a priority drawn afresh. */
-		stretch: string;
+		stretch: Stretch;
 		curve: KeptCurve | undefined;
 		/** What the stretch does, in a sentence. */
 		stretched: string;
@@ -58,17 +58,20 @@
 		});
 		saving = now;
 	}
-	const save = (changes: VisitChangesForm) => queue(() => saveChanges(visitId, changes));
+	const save = (changes: SentChanges) => queue(() => saveChanges(visitId, changes));
+	const NONE = stretchWord(NO_STRETCH);
 	function chooseStretch(value: string) {
-		if (value === NO_STRETCH || value === curve?.id) {
-			stretch = value;
+		if (value === NONE || value === curve?.id) {
+			stretch = value === NONE ? NO_STRETCH : stretchByCurve(value);
 			return save({ stretch: value });
 		}
+		const lead = PRIORITY_IDS.find((id) => id === value);
+		if (!lead) return;
 		queue(async () => {
-			const answer = await takeCurve(visitId, { ...BALANCED, lead: value });
+			const answer = await takeCurve(visitId, { ...BALANCED, lead });
 			if ('problem' in answer) return answer.problem;
 			curve = answer.curve;
-			stretch = curve.id;
+			stretch = stretchByCurve(curve.id);
 		});
 	}
 	beforeNavigate(({ cancel, to, willUnload }) => {
@@ -127,11 +130,11 @@
 		<select
 			class="select"
 			aria-label="Stretch"
-			value={stretch}
+			value={stretchWord(stretch)}
 			onchange={(event) => chooseStretch(event.currentTarget.value)}
 		>
 			{#if curve}<option value={curve.id}>{wishWords(curve.wish)}</option>{/if}
-			<option value={NO_STRETCH}>None: first partials in the temperament</option>
+			<option value={NONE}>None: first partials in the temperament</option>
 			<optgroup label="Draw a new curve">
 				{#each PRIORITIES as { id, name } (id)}<option value={id}>{name}</option>{/each}
 			</optgroup>

@@ -1,5 +1,5 @@
 <script lang="ts">
-	import type { Advice } from '@fendrel/core';
+	import type { Advice, Instructions } from '@fendrel/core';
 	import BigNote from '$lib/ui/BigNote.svelte';
 
 	interface Props {
@@ -9,21 +9,17 @@
 		advice: Advice;
 		tolerance: number;
 		isSet: boolean;
+		/** What the family's technicians say. */
+		instructions: Instructions;
 	}
-	let { note, cents, advice, tolerance, isSet }: Props = $props();
+	let { note, cents, advice, tolerance, isSet, instructions }: Props = $props();
 	const size = $derived(cents === undefined ? '' : Math.abs(cents).toFixed(1));
 	const direction = $derived(cents === undefined || Number(size) === 0 ? '' : cents < 0 ? 'cents flat' : 'cents sharp');
 	const within = $derived(cents !== undefined && Math.abs(cents) <= tolerance);
-	const WORDS: Record<Advice, string> = {
-		raise: 'Raise',
-		lower: 'Lower',
-		'strike again': 'Strike again',
-		holds: 'Holds'
-	};
 	const word = $derived.by(() => {
-		if (cents === undefined) return isSet ? 'Set. Strike to check' : 'Strike it';
-		if (advice === 'holds') return WORDS.holds;
-		return within ? WORDS['strike again'] : cents < 0 ? WORDS.raise : WORDS.lower;
+		if (cents === undefined) return isSet ? instructions.check : instructions.begin;
+		if (advice === 'holds') return instructions.holds;
+		return within ? instructions.again : cents < 0 ? instructions.raise : instructions.lower;
 	});
 </script>
 

@@ -1,10 +1,11 @@
-<script lang="ts">
+<script lang="ts" generics="Body">
 	import { noteName } from '@fendrel/core';
+	import { handOver } from '$lib/handover/handOver.svelte';
 	import type { RoomState } from '$lib/listening/room';
 	import type { Work } from './work.svelte';
 
 	interface Props {
-		work: Work;
+		work: Work<Body>;
 		room: RoomState;
 		/** Where to go when every note is set. */
 		closeHref: string;
@@ -17,7 +18,7 @@
 
 <div class="messages" role="status">
 	{#if work.listening.fault}<p class="notice">{work.listening.fault}</p>
-	{:else if work.sync.trouble}<p class="notice">{work.sync.trouble}</p>
+	{:else if handOver.trouble}<p class="notice">{handOver.trouble}</p>
 	{:else if setting.notice}
 		<p class="notice said">
 			{setting.notice.text}

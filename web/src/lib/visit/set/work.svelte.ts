@@ -1,26 +1,32 @@
-import { cents, falseBeatOf, habitAt, type InstrumentTwin, type ListeningHabits } from '@fendrel/core';
+import {
+	cents,
+	falseBeatOf,
+	habitAt,
+	type Family,
+	type InstrumentTwin,
+	type ListeningHabits,
+	type VisitEvent
+} from '@fendrel/core';
 import { Listening } from '$lib/audio/listening.svelte';
 import type { MovedPins } from '$lib/audio/simulated';
+import { handOver } from '$lib/handover/handOver.svelte';
 import { listeningSetup } from '$lib/tuning/listeningSetup';
 import type { Plan } from '$lib/tuning/plan';
 import { saveChanges } from '../requests';
 import { LastStrike } from '../lastStrike.svelte';
-import { Setting, type Kept } from '../setting.svelte';
-import { Sync } from '../sync.svelte';
+import { Setting } from '../setting.svelte';
+import { VisitRecord } from '../visitRecord.svelte';
 import type { SetAction } from './keys';
 
-export interface WorkOptions {
-	readonly visit: {
-		readonly id: string;
-		readonly a4: number;
-		readonly tolerance: number;
-		readonly currentNote: number | null;
-		readonly moved: MovedPins;
-	};
-	readonly instrument: { readonly lowest: number; readonly highest: number; readonly twin: InstrumentTwin };
+export interface WorkOptions<Body> {
+	readonly visit: { readonly id: string; readonly a4: number; readonly tolerance: number };
+	readonly family: Family<Body>;
+	readonly body: Body;
+	readonly twin: InstrumentTwin;
 	readonly plan: Plan;
 	readonly habits: ListeningHabits;
-	readonly readings: readonly Kept[];
+	readonly events: readonly VisitEvent[];
+	readonly moved: MovedPins;
 }
 
 /** How hard the simulated instrument is struck: nearly a test blow. */
@@ -32,10 +38,10 @@ export const VIEWS = ['ear', 'unison', 'partials'] as const;
 export type View = (typeof VIEWS)[number];
 
 /** Set at work: connects what sounds, what is set, and what is kept. */
-export class Work {
-	readonly sync: Sync;
+export class Work<Body> {
+	readonly record: VisitRecord;
 	readonly listening: Listening;
-	readonly setting: Setting;
+	readonly setting: Setting<Body>;
 	readonly last = new LastStrike((playing) => this.listening.hush(playing));
 	/** Undefined: what the last blow makes worth seeing. */
 	chosenView = $state<View | undefined>();
@@ -46,41 +52,35 @@ export class Work {
 	/** Work begun before this device's own store has answered is newer than what the store remembers. */
 	private begun = false;
 
-	constructor(private readonly options: WorkOptions) {
-		const { visit, instrument, plan, habits, readings } = options;
-		const { lowest, highest, twin } = instrument;
-		this.moved = { ...visit.moved };
-		this.sync = new Sync(visit.id);
+	constructor(private readonly options: WorkOptions<Body>) {
+		const { visit, family, body, plan, habits, events, twin, moved } = options;
+		this.moved = { ...moved };
+		this.record = new VisitRecord(visit.id, events, handOver);
 		this.listening = new Listening({
 			setup: listeningSetup(plan, visit.a4),
 			habits,
 			twin,
+			countOf: (group) => family.sounders(body, group).length,
 			moved: this.moved,
-			onMoved: (moved) => {
-				this.moved = moved;
-				this.keepPlace();
+			onMoved: (now) => {
+				this.moved = now;
+				this.record.movePins(now);
 			},
-			onEvents: (events) => this.setting.hear(events),
-			onStrike: (strike) => void this.last.hear(strike, this.setting.strings.indexes.length)
+			onEvents: (heard) => this.setting.hear(heard),
+			onStrike: (strike) => void this.last.hear(strike, this.setting.open.sounders.length)
 		});
 		this.setting = new Setting({
-			twin,
-			lowest,
-			highest,
+			family,
+			body,
+			record: this.record,
 			plan,
 			tolerance: cents(visit.tolerance),
-			readings,
-			currentNote: visit.currentNote,
 			habits: () => this.listening.habits,
 			source: () => this.listening.source,
-			onReading: (reading) => {
-				this.begun = true;
-				void this.sync.add(reading);
-			},
 			onDue: (due) => {
-				this.begun = true;
 				this.listening.expect(due);
-				this.keepPlace();
+				if (this.ready && due) this.record.act({ do: 'place', group: due.note });
+				else this.begun = true;
 			}
 		});
 		this.begun = false;
@@ -93,7 +93,6 @@ export class Work {
 		void this.restore();
 		return () => {
 			this.setting.stop();
-			this.sync.stop();
 			this.last.close();
 			void this.listening.stop();
 		};
@@ -101,26 +100,21 @@ export class Work {
 
 	/** Takes up what this device had kept from before a reload or crash. */
 	private async restore(): Promise<void> {
-		const { readings, place } = await this.sync.left();
-		this.setting.restore(readings);
-		const begun = this.begun;
-		if (place && !begun) {
-			Object.assign(this.moved, place.moved);
-			if (place.currentNote !== null) this.setting.goTo(place.currentNote);
+		const moved = await this.record.restore();
+		const { place } = this.record.report;
+		if (!this.begun) {
+			Object.assign(this.moved, moved);
+			if (typeof place === 'number' && place !== this.setting.step.note) this.setting.goTo(place);
 		}
 		this.ready = true;
-		if (begun) this.keepPlace();
-	}
-
-	private keepPlace(): void {
-		if (this.ready) void this.sync.movePlace({ currentNote: this.setting.step.note, moved: this.moved });
+		if (this.begun) this.record.act({ do: 'place', group: this.setting.step.note });
 	}
 
 	/** With several strings open the unison is the work; with one, only a false beat is worth the place. */
 	readonly unison = $derived.by(() => {
 		const { heard } = this.last;
-		const { step, strings } = this.setting;
-		return heard && heard.note === step.note && heard.strings === strings.indexes.length ? heard : undefined;
+		const { step, open } = this.setting;
+		return heard && heard.note === step.note && heard.strings === open.sounders.length ? heard : undefined;
 	});
 	readonly view: View = $derived.by(() => {
 		if (this.chosenView) return this.chosenView;
@@ -146,15 +140,20 @@ export class Work {
 		this.setting.startAfresh();
 	}
 
+	/** Which of the group's strings are left sounding, by their place in it. */
+	private get indexes(): readonly number[] {
+		const { family, body } = this.options;
+		const all = family.sounders(body, this.setting.step.note);
+		return this.setting.open.sounders.map((sounder) => all.indexOf(sounder));
+	}
+
 	/** A lever sits on one pin: the first of the strings left open. */
 	turn(by: number): void {
-		const { step, strings } = this.setting;
-		this.listening.simulated?.turn(step.note, strings.indexes[0], by);
+		this.listening.simulated?.turn(this.setting.step.note, this.indexes[0], by);
 	}
 
 	strike(): void {
-		const { step, strings } = this.setting;
-		void this.listening.simulated?.strike(step.note, strings.indexes, STRENGTH);
+		void this.listening.simulated?.strike(this.setting.step.note, this.indexes, STRENGTH);
 	}
 
 	do(action: SetAction): void {
@@ -172,7 +171,7 @@ export class Work {
 				return this.turn(action.by ?? 0);
 			case 'strings': {
 				const choice = setting.choices.find(({ key }) => key === action.key);
-				return choice && setting.chooseStrings(choice);
+				return choice && setting.leaveOpen(choice);
 			}
 			case 'listen':
 				return void (listening.state === 'on' ? listening.stop() : listening.start());

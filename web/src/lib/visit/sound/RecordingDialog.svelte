@@ -1,4 +1,4 @@
-<script lang="ts">
+<script lang="ts" generics="Body">
 	import { centsBetween, MOST_STRIKES, noteName, surveyNote, surveyStrike } from '@fendrel/core';
 	import { Dialog } from '@skeletonlabs/skeleton-svelte';
 	import DialogSheet from '$lib/ui/DialogSheet.svelte';
@@ -8,7 +8,7 @@
 	import { foundWords } from './words';
 
 	interface Props {
-		survey: Survey;
+		survey: Survey<Body>;
 		/** The file that was chosen or dropped; undefined closes. */
 		file: File | undefined;
 	}

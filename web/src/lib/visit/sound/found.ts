@@ -1,61 +1,52 @@
 import {
 	cents,
+	groupOf,
 	hz,
+	isUsable,
 	surveyNote,
 	surveyStrike,
+	type Hz,
+	type Reading,
+	type SounderId,
 	type StringReading,
 	type SurveyedNote,
 	type SurveyStrike,
 	type UnisonAnalysis
 } from '@fendrel/core';
-import { readingFrom } from '../reading';
-import type { Reading } from '../schema';
-import type { Kept } from '../setting.svelte';
+import type { StrikeDetails } from '../visitRecord.svelte';
 
-/** A reading in Sound as it is kept: what a strike told, with the closer look at it. */
-export function foundReading(
+/** What a strike in Sound told besides its pitch, with the closer look at it. */
+export function foundDetails(
 	reading: StringReading,
 	analysis: UnisonAnalysis | undefined,
-	of: {
-		readonly string: Reading['string'];
-		readonly strings: number;
-		readonly source: Reading['source'];
-		readonly target: number;
-	}
-): Reading {
-	const { string, strings, source, target } = of;
-	const { falseBeat, spread } = surveyStrike(reading, analysis, strings);
-	return readingFrom(reading, {
-		note: reading.note,
-		string,
-		source,
-		accepted: false,
-		found: true,
-		target,
-		deviation: 1200 * Math.log2(reading.pitch / target),
+	of: { readonly sounders: readonly SounderId[]; readonly source: Reading['source']; readonly target: Hz }
+): StrikeDetails {
+	const { falseBeat, spread } = surveyStrike(reading, analysis, of.sounders.length);
+	return {
+		...of,
+		deviation: 1200 * Math.log2(reading.pitch / of.target),
 		falseBeat: falseBeat === 'none' ? 0 : (falseBeat?.rate ?? null),
 		falseBeatDepth: falseBeat === 'none' ? 0 : (falseBeat?.depth ?? null),
 		spread: spread === 'none' ? 0 : (spread?.cents ?? null),
 		spreadError: spread === 'none' ? 0 : (spread?.error ?? null)
-	});
+	};
 }
 
-/** What was found of every note, from the readings of Sound. */
-export function foundNotes(readings: readonly Kept[]): ReadonlyMap<number, SurveyedNote> {
+/** What was found of every note, from the readings of Sound in their order. */
+export function foundNotes(readings: readonly Reading[]): ReadonlyMap<number, SurveyedNote> {
 	const strikes = new Map<number, SurveyStrike[]>();
-	for (const reading of readings) {
+	for (const reading of readings.filter(isUsable)) {
 		const strike = asStrike(reading);
-		if (strike) strikes.set(reading.note, [...(strikes.get(reading.note) ?? []), strike]);
+		strikes.set(strike.note, [...(strikes.get(strike.note) ?? []), strike]);
 	}
 	return new Map([...strikes].map(([note, of]) => [note, surveyNote(of)!]));
 }
 
-function asStrike({ note, found, string, pitch, pitchError, ...rest }: Kept): SurveyStrike | undefined {
-	if (!found || pitch === null) return undefined;
+function asStrike({ sounders, pitch, pitchError, ...rest }: Reading): SurveyStrike {
 	const { inharmonicity, inharmonicityError, falseBeat, falseBeatDepth, spread, spreadError } = rest;
-	const open = string === 'open';
+	const open = sounders.length > 1;
 	return {
-		note,
+		note: groupOf(sounders[0]),
 		pitch: hz(pitch),
 		pitchError: cents(pitchError ?? 0),
 		inharmonicity:

@@ -4,34 +4,42 @@ import {
 	surveyNotes,
 	type Cents,
 	type Due,
+	type Family,
 	type Hz,
 	type InstrumentTwin,
 	type KeptStrike,
 	type ListenerEvent,
 	type ListeningHabits,
+	type Reading,
+	type SounderChoice,
 	type StringReading,
-	type UnisonAnalysis
+	type UnisonAnalysis,
+	type VisitEvent
 } from '@fendrel/core';
 import { Listening } from '$lib/audio/listening.svelte';
 import type { MovedPins } from '$lib/audio/simulated';
+import { handOver } from '$lib/handover/handOver.svelte';
 import { listeningSetup } from '$lib/tuning/listeningSetup';
 import type { Plan } from '$lib/tuning/plan';
 import type { ListeningSetup } from '$lib/workers/listening';
 import { LastStrike } from '../lastStrike.svelte';
 import { saveChanges } from '../requests';
-import type { Reading } from '../schema';
-import { REFUSALS, type Kept } from '../setting.svelte';
-import { stringChoices, type StringChoice } from '../strings';
-import { Sync } from '../sync.svelte';
-import { foundNotes, foundReading } from './found';
+import { REFUSALS } from '../setting.svelte';
+import { VisitRecord } from '../visitRecord.svelte';
+import { foundDetails, foundNotes } from './found';
 import type { SoundAction } from './keys';
 
-export interface SurveyOptions {
-	readonly visit: { readonly id: string; readonly a4: number; readonly moved: MovedPins };
-	readonly instrument: { readonly lowest: number; readonly highest: number; readonly twin: InstrumentTwin };
+export interface SurveyOptions<Body> {
+	readonly visit: { readonly id: string; readonly a4: number };
+	readonly family: Family<Body>;
+	readonly body: Body;
+	/** The lowest plain string above wound ones, where B jumps. */
+	readonly breakNote: number | undefined;
+	readonly twin: InstrumentTwin;
 	readonly plan: Plan;
 	readonly habits: ListeningHabits;
-	readonly readings: readonly Kept[];
+	readonly events: readonly VisitEvent[];
+	readonly moved: MovedPins;
 }
 
 /** Every third note: what a curve and a plan need, in about thirty strikes. */
@@ -41,49 +49,48 @@ const STRENGTH = 0.8;
 /** A strike that was read and is not kept yet. */
 interface Pending {
 	readonly reading: StringReading;
-	readonly strings: StringChoice;
+	readonly strings: SounderChoice;
 }
 
 /** Sound at work: which note is due, what its strikes told, what is kept. */
-export class Survey {
-	readonly sync: Sync;
+export class Survey<Body> {
+	readonly record: VisitRecord;
 	readonly listening: Listening;
 	readonly last = new LastStrike((playing) => this.listening.hush(playing));
 	step = $state(USUAL_STEP);
 	due = $state(0);
 	/** What is left unmuted: one string, or all of a note. */
 	open = $state(false);
-	readings = $state.raw<readonly Kept[]>([]);
 	/** The note that was struck last, or why nothing came of it. */
 	struck = $state<number | undefined>();
 	problem = $state<string | undefined>();
 	readonly notes = $derived.by(() => {
-		const { lowest, highest, twin } = this.options.instrument;
-		return surveyNotes(lowest, highest, this.step, twin.breakNote);
+		const groups = this.options.family.groups(this.options.body);
+		return surveyNotes(groups[0], groups[groups.length - 1], this.step, this.options.breakNote);
 	});
-	readonly found = $derived.by(() => foundNotes(this.readings));
+	readonly found = $derived.by(() => foundNotes(this.record.readingsFor('found')));
 	readonly done = $derived.by(() => this.notes.filter((note) => this.isDone(note)));
-	readonly strings: StringChoice = $derived.by(() => this.stringsOf(this.due));
+	readonly strings: SounderChoice = $derived.by(() => this.stringsOf(this.due));
 	private moved: MovedPins;
 	private pending: Pending | undefined;
 	/** The strike whose sound is being looked at, by when it fell. */
 	private looking: number | undefined;
 
-	constructor(private readonly options: SurveyOptions) {
-		const { visit, instrument, plan, habits, readings } = options;
-		this.readings = readings;
-		this.moved = { ...visit.moved };
-		this.sync = new Sync(visit.id);
+	constructor(private readonly options: SurveyOptions<Body>) {
+		const { visit, family, body, twin, plan, habits, events, moved } = options;
+		this.moved = { ...moved };
+		this.record = new VisitRecord(visit.id, events, handOver);
 		this.listening = new Listening({
 			setup: listeningSetup(plan, visit.a4),
 			habits,
-			twin: instrument.twin,
+			twin,
+			countOf: (group) => family.sounders(body, group).length,
 			moved: this.moved,
-			onMoved: (moved) => (this.moved = moved),
-			onEvents: (events) => events.forEach((event) => this.hear(event)),
+			onMoved: (now) => (this.moved = now),
+			onEvents: (heard) => heard.forEach((event) => this.hear(event)),
 			onStrike: (strike) => void this.look(strike)
 		});
-		this.due = this.nextDue(instrument.lowest - 1);
+		this.due = this.nextDue(-Infinity);
 	}
 
 	/** Begins in the browser; what it returns ends it. */
@@ -91,14 +98,9 @@ export class Survey {
 		this.listening.recall();
 		this.expect();
 		void saveChanges(this.options.visit.id, { stage: 'sound' });
-		void this.sync.left().then(({ readings }) => {
-			const known = new Set(this.readings.map(({ id }) => id));
-			this.readings = [...this.readings, ...readings.filter(({ id }) => !known.has(id))];
-			this.goTo(this.nextDue(this.options.instrument.lowest - 1));
-		});
+		void this.record.restore().then(() => this.goTo(this.nextDue(-Infinity)));
 		return () => {
 			this.settle();
-			this.sync.stop();
 			this.last.close();
 			void this.listening.stop();
 		};
@@ -125,9 +127,11 @@ export class Survey {
 		return found !== undefined && found.again === undefined;
 	}
 
-	private stringsOf(note: number): StringChoice {
-		const choices = stringChoices(this.options.instrument.twin, note);
-		return (this.open && choices.find(({ name }) => name === 'open')) || choices[0];
+	/** What sounds of a note: the sounder that leads, or all of them. */
+	private stringsOf(note: number): SounderChoice {
+		const choices = this.options.family.choices(this.options.body, note);
+		const all = this.options.family.sounders(this.options.body, note).length;
+		return (this.open && choices.find(({ sounders }) => sounders.length === all)) || choices[0];
 	}
 
 	private nextDue(after: number): number {
@@ -155,7 +159,7 @@ export class Survey {
 	private async look(strike: KeptStrike): Promise<void> {
 		const { note, struckAt } = strike.reading;
 		this.looking = struckAt;
-		const heard = await this.last.hear(strike, this.stringsOf(note).indexes.length);
+		const heard = await this.last.hear(strike, this.stringsOf(note).sounders.length);
 		if (this.looking === struckAt) this.looking = undefined;
 		if (this.pending?.reading.struckAt === struckAt) this.settle(heard?.analysis);
 	}
@@ -175,19 +179,24 @@ export class Survey {
 	private take(
 		reading: StringReading,
 		analysis: UnisonAnalysis | undefined,
-		strings: StringChoice,
+		strings: SounderChoice,
 		source: Reading['source']
 	): void {
 		const target = this.options.plan.targetOf(reading.note);
 		if (!target) return;
-		const kept = foundReading(reading, analysis, {
-			string: strings.name,
-			strings: strings.indexes.length,
-			source,
-			target: target.pitch
+		const { sounders } = strings;
+		const details = foundDetails(reading, analysis, { sounders, source, target: target.pitch });
+		const kept = this.record.read(reading, details);
+		this.record.act({
+			do: 'accept',
+			sounders,
+			purpose: 'found',
+			pass: 1,
+			reading: kept.id,
+			setTo: null,
+			final: null,
+			plan: this.record.report.plan?.id ?? null
 		});
-		this.readings = [...this.readings, kept];
-		void this.sync.add(kept);
 	}
 
 	/** Takes what a recording told, strike by strike. */
@@ -199,7 +208,7 @@ export class Survey {
 		this.open = open;
 		for (const { reading, analysis } of strikes) this.take(reading, analysis, this.stringsOf(reading.note), 'file');
 		this.open = before;
-		this.goTo(this.nextDue(this.options.instrument.lowest - 1));
+		this.goTo(this.nextDue(-Infinity));
 	}
 
 	goTo(note: number): void {
@@ -233,10 +242,16 @@ export class Survey {
 				this.open = true;
 				return;
 			case 'strike':
-				return void this.listening.simulated?.strike(this.due, this.strings.indexes, STRENGTH);
+				return void this.listening.simulated?.strike(this.due, this.indexes, STRENGTH);
 			case 'listen':
 				return void (this.listening.state === 'on' ? this.listening.stop() : this.listening.start());
 		}
+	}
+
+	/** What sounds, by its place among the note's strings. */
+	private get indexes(): readonly number[] {
+		const all = this.options.family.sounders(this.options.body, this.due);
+		return this.strings.sounders.map((sounder) => all.indexOf(sounder));
 	}
 
 	/** In words, for whoever cannot see the picture. */

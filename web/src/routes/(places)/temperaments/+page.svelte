@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { FAMILIES, USES, type Family, type Use } from '@fendrel/core';
+	import { TEMPERAMENT_FAMILIES, USES, type TemperamentFamily, type Use } from '@fendrel/core';
 	import ThirdsProfile from '$lib/charts/ThirdsProfile.svelte';
 	import { thirdsByFifths } from '$lib/temperaments/figures';
 	import { grouped } from '$lib/tuning/stored';
@@ -7,7 +7,7 @@
 
 	let { data } = $props();
 	let words = $state('');
-	let family = $state<Family | ''>('');
+	let family = $state<TemperamentFamily | ''>('');
 	let use = $state<Use | ''>('');
 	/** Slugs to compare, in the order in which they were taken. */
 	let taken = $state<string[]>([]);
@@ -59,7 +59,7 @@
 	<label class="field"
 		><span>Character</span><select class="select" bind:value={family}>
 			<option value="">any</option>
-			{#each FAMILIES as each (each)}<option value={each}>{each}</option>{/each}
+			{#each TEMPERAMENT_FAMILIES as each (each)}<option value={each}>{each}</option>{/each}
 		</select></label
 	>
 	<label class="field"

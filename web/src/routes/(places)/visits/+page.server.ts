@@ -1,6 +1,7 @@
 import { workshopOf } from '$lib/server/auth/guard';
 import { listInstruments } from '$lib/server/db/stores/instruments';
-import { notesSet, openVisits, recentVisits } from '$lib/server/db/stores/visits';
+import { groupsSet } from '$lib/server/db/stores/summaries';
+import { openVisits, recentVisits } from '$lib/server/db/stores/visits';
 import type { PageServerLoad } from './$types';
 
 const RECENT = 20;
@@ -13,7 +14,7 @@ export const load = (async ({ locals }) => {
 		recentVisits(workshopId, RECENT)
 	]);
 	const byId = new Map(instruments.map((instrument) => [instrument.id, instrument]));
-	const set = await notesSet(
+	const set = await groupsSet(
 		workshopId,
 		[...open, ...recent].map(({ id }) => id)
 	);

@@ -1,4 +1,4 @@
-import { QueryTypes, type QueryInterface } from 'sequelize';
+import { QueryTypes, type QueryInterface, type Transaction } from 'sequelize';
 
 /*
  * What migrations are made of. A server may be killed between any two statements and run the whole migration again: so
@@ -6,16 +6,22 @@ import { QueryTypes, type QueryInterface } from 'sequelize';
  */
 
 /** The type keeps the driver's answer from being taken for rows. */
-export async function run(db: QueryInterface, sql: string, replacements: Record<string, unknown> = {}): Promise<void> {
-	await db.sequelize.query(sql, { type: QueryTypes.UPDATE, replacements });
+export async function run(
+	db: QueryInterface,
+	sql: string,
+	replacements: Record<string, unknown> = {},
+	transaction?: Transaction
+): Promise<void> {
+	await db.sequelize.query(sql, { type: QueryTypes.UPDATE, replacements, transaction });
 }
 
 export async function rows<Row extends object>(
 	db: QueryInterface,
 	sql: string,
-	replacements: Record<string, unknown> = {}
+	replacements: Record<string, unknown> = {},
+	transaction?: Transaction
 ): Promise<Row[]> {
-	return db.sequelize.query<Row>(sql, { type: QueryTypes.SELECT, replacements });
+	return db.sequelize.query<Row>(sql, { type: QueryTypes.SELECT, replacements, transaction });
 }
 
 export async function hasColumn(db: QueryInterface, table: string, column: string): Promise<boolean> {
@@ -26,6 +32,17 @@ export async function hasColumn(db: QueryInterface, table: string, column: strin
 		{ table, column }
 	);
 	return found.length > 0;
+}
+
+/** How many columns a table's primary key has. */
+export async function keyColumns(db: QueryInterface, table: string): Promise<number> {
+	const [found] = await rows<{ columns: number }>(
+		db,
+		`SELECT COUNT(*) AS columns FROM information_schema.key_column_usage
+		WHERE table_schema = DATABASE() AND table_name = :table AND constraint_name = 'PRIMARY'`,
+		{ table }
+	);
+	return Number(found.columns);
 }
 
 /** Named after its table and columns. */

@@ -1,27 +1,34 @@
 import { v7 as uuid } from 'uuid';
+import type { CountedOctave } from '$lib/counts/schema';
+import { stretchColumns, stretchOf } from '$lib/tuning/stretch';
 import { database } from '../connection';
 import type { CountedOctaveRow } from '../models';
 
-export async function saveCountedOctave(
-	workshopId: string,
-	octave: Omit<CountedOctaveRow, 'id' | 'workshopId' | 'countedAt'>
-): Promise<string> {
+/** An octave that was counted, as it is kept. */
+export type KeptOctave = CountedOctave & { readonly id: string; readonly countedAt: Date };
+
+export async function saveCountedOctave(workshopId: string, { stretch, ...octave }: CountedOctave): Promise<string> {
 	const id = uuid();
-	await database().models.countedOctaves.create({ id, workshopId, countedAt: new Date(), ...octave });
+	const row = { id, workshopId, countedAt: new Date(), ...octave, ...stretchColumns(stretch) };
+	await database().models.countedOctaves.create(row);
 	return id;
 }
 
-export async function getCountedOctave(workshopId: string, id: string): Promise<CountedOctaveRow | undefined> {
+function kept({ workshopId: _, curveId, curveLead, ...octave }: CountedOctaveRow): KeptOctave {
+	return { ...octave, stretch: stretchOf({ curveId, curveLead }) };
+}
+
+export async function getCountedOctave(workshopId: string, id: string): Promise<KeptOctave | undefined> {
 	const row = await database().models.countedOctaves.findOne({ where: { workshopId, id } });
-	return row?.get();
+	return row ? kept(row.get()) : undefined;
 }
 
 /** The newest first. */
-export async function listCountedOctaves(workshopId: string, most = 12): Promise<CountedOctaveRow[]> {
+export async function listCountedOctaves(workshopId: string, most = 12): Promise<KeptOctave[]> {
 	const rows = await database().models.countedOctaves.findAll({
 		where: { workshopId },
 		order: [['countedAt', 'DESC']],
 		limit: most
 	});
-	return rows.map((row) => row.get());
+	return rows.map((row) => kept(row.get()));
 }

@@ -26,7 +26,7 @@ export async function curvesOf(workshopId: string, instrumentId: string, most = 
 			['madeAt', 'DESC'],
 			['id', 'DESC']
 		],
-		limit: most
+		limit: Number.isFinite(most) ? most : undefined
 	});
 	return rows.map((row) => kept(row.get()));
 }

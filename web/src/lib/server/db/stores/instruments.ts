@@ -1,3 +1,4 @@
+import type { Stringing } from '@fendrel/core';
 import { QueryTypes, type Transaction } from 'sequelize';
 import { v7 as uuid } from 'uuid';
 import { database } from '../connection';
@@ -17,7 +18,7 @@ export interface LastVisit {
 	readonly temperament: string;
 }
 
-export type InstrumentDetails = Omit<InstrumentRow, 'id' | 'workshopId' | 'placeId' | 'createdAt'> & {
+export type InstrumentDetails = Omit<InstrumentRow, 'id' | 'workshopId' | 'placeId' | 'createdAt' | 'stringing'> & {
 	/** Name of the place; an unknown one is made. */
 	readonly place: string;
 	readonly town: string;
@@ -60,7 +61,10 @@ export async function createInstrument(
 	return sequelize.transaction(async (transaction) => {
 		const id = uuid();
 		const placeId = await placeIdFor(workshopId, place, town, transaction);
-		await models.instruments.create({ id, workshopId, placeId, createdAt: new Date(), ...details }, { transaction });
+		await models.instruments.create(
+			{ id, workshopId, placeId, createdAt: new Date(), stringing: null, ...details },
+			{ transaction }
+		);
 		return id;
 	});
 }
@@ -76,6 +80,11 @@ export async function updateInstrument(
 		const placeId = await placeIdFor(workshopId, place, town, transaction);
 		await models.instruments.update({ placeId, ...details }, { where: { workshopId, id }, transaction });
 	});
+}
+
+/** Keeps how an instrument is strung; null: as its table of strings and its kind say. */
+export async function keepStringing(workshopId: string, id: string, stringing: Stringing | null): Promise<void> {
+	await database().models.instruments.update({ stringing }, { where: { workshopId, id } });
 }
 
 async function placeIdFor(
@@ -99,15 +108,11 @@ async function placeIdFor(
 /** The last finished visit of every instrument of a workshop. */
 export async function lastVisits(workshopId: string): Promise<LastVisit[]> {
 	return database().sequelize.query<LastVisit>(
-		`SELECT v.instrument_id AS instrumentId, v.finished_at AS finishedAt, t.name AS temperament,
-			(SELECT r.pitch FROM readings r WHERE r.visit_id = v.id AND r.note = 69 AND r.accepted
-				ORDER BY r.taken_at DESC LIMIT 1) AS a4Left
-		FROM visits v
-		JOIN (SELECT instrument_id, MAX(finished_at) AS last FROM visits
-			WHERE workshop_id = :workshopId AND finished_at IS NOT NULL GROUP BY instrument_id) newest
-			ON newest.instrument_id = v.instrument_id AND newest.last = v.finished_at
+		`SELECT s.instrument_id AS instrumentId, s.finished_at AS finishedAt, s.a4_left AS a4Left, t.name AS temperament
+		FROM instrument_summaries s
+		JOIN visits v ON v.id = s.visit_id
 		JOIN temperaments t ON t.id = v.temperament_id
-		WHERE v.workshop_id = :workshopId`,
+		WHERE s.workshop_id = :workshopId`,
 		{ type: QueryTypes.SELECT, replacements: { workshopId } }
 	);
 }
@@ -115,7 +120,6 @@ export async function lastVisits(workshopId: string): Promise<LastVisit[]> {
 /** A string as a reading told it. */
 export interface ReadString {
 	readonly note: number;
-	readonly takenAt: Date;
 	readonly pitch: number;
 	readonly pitchError: number | null;
 	readonly inharmonicity: number;
@@ -126,15 +130,14 @@ export interface ReadString {
 /** The newest reading with inharmonicity of every note of an instrument, one string at a time, by note. */
 export async function readStrings(workshopId: string, instrumentId: string): Promise<ReadString[]> {
 	const rows = await database().sequelize.query<Omit<ReadString, 'partials'> & { partials: string }>(
-		`SELECT note, taken_at AS takenAt, pitch, pitch_error AS pitchError, inharmonicity,
-			inharmonicity_error AS inharmonicityError, partials
+		`SELECT CAST(SUBSTRING_INDEX(sounder, '/', 1) AS INT) AS note, pitch, pitch_error AS pitchError, inharmonicity,
+			inharmonicity_error AS inharmonicityError, COALESCE(p.partials, '[]') AS partials
 		FROM (
-			SELECT r.*, ROW_NUMBER() OVER (PARTITION BY r.note ORDER BY r.taken_at DESC) AS place
-			FROM readings r JOIN visits v ON v.id = r.visit_id
-			WHERE v.workshop_id = :workshopId AND v.instrument_id = :instrumentId
-				AND r.inharmonicity IS NOT NULL AND r.pitch IS NOT NULL AND r.string <> 'open'
-				AND (r.inharmonicity_error IS NULL OR r.inharmonicity_error < 0.2 * r.inharmonicity)
-		) newest WHERE place = 1 ORDER BY note`,
+			SELECT *, ROW_NUMBER() OVER (PARTITION BY SUBSTRING_INDEX(sounder, '/', 1) ORDER BY read_at DESC, sounder) AS place
+			FROM instrument_sounders WHERE workshop_id = :workshopId AND instrument_id = :instrumentId
+		) newest
+		LEFT JOIN reading_partials p ON p.visit_id = newest.visit_id AND p.reading_id = newest.reading_id
+		WHERE place = 1 ORDER BY note`,
 		{ type: QueryTypes.SELECT, replacements: { workshopId, instrumentId } }
 	);
 	return rows.map(({ partials, ...row }) => ({ ...row, partials: JSON.parse(partials) as StoredPartial[] }));

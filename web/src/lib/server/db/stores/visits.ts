@@ -1,65 +1,66 @@
-import { Op, QueryTypes, type WhereOptions } from 'sequelize';
+import { Op, type Transaction, type WhereOptions } from 'sequelize';
 import { v7 as uuid } from 'uuid';
+import { stretchColumns, stretchOf, type Stretch } from '$lib/tuning/stretch';
 import { database } from '../connection';
 import type { VisitRow } from '../models';
 
-export type NewVisit = Pick<VisitRow, 'instrumentId' | 'temperamentId' | 'a4' | 'tolerance' | 'stretch' | 'startedBy'>;
+/** A visit as it is planned and stands; what happened in it is in its record. */
+export type Visit = Omit<VisitRow, 'curveId' | 'curveLead'> & { readonly stretch: Stretch };
+
+export type NewVisit = Pick<Visit, 'instrumentId' | 'temperamentId' | 'a4' | 'tolerance' | 'stretch' | 'startedBy'>;
 export type VisitChanges = Partial<
-	Pick<
-		VisitRow,
-		'temperamentId' | 'a4' | 'tolerance' | 'stretch' | 'stage' | 'currentNote' | 'moved' | 'note' | 'finishedAt'
-	>
+	Pick<Visit, 'temperamentId' | 'a4' | 'tolerance' | 'stretch' | 'stage' | 'note' | 'finishedAt'>
 >;
 
-export async function createVisit(workshopId: string, visit: NewVisit): Promise<string> {
-	const id = uuid();
-	await database().models.visits.create({
-		id,
+export async function createVisit(workshopId: string, { stretch, ...visit }: NewVisit): Promise<Visit> {
+	const row: VisitRow = {
+		id: uuid(),
 		workshopId,
 		...visit,
+		...stretchColumns(stretch),
 		stage: 'plan',
-		currentNote: null,
-		moved: {},
+		seq: 0,
 		note: '',
 		startedAt: new Date(),
 		finishedAt: null
-	});
-	return id;
+	};
+	await database().models.visits.create(row);
+	return visitOf(row);
 }
 
-export async function getVisit(workshopId: string, id: string): Promise<VisitRow | undefined> {
-	return (await database().models.visits.findOne({ where: { workshopId, id } }))?.get();
+function visitOf({ curveId, curveLead, ...visit }: VisitRow): Visit {
+	return { ...visit, stretch: stretchOf({ curveId, curveLead }) };
 }
 
-export async function updateVisit(workshopId: string, id: string, changes: VisitChanges): Promise<void> {
-	await database().models.visits.update(changes, { where: { workshopId, id } });
+export async function getVisit(workshopId: string, id: string, transaction?: Transaction): Promise<Visit | undefined> {
+	const row = await database().models.visits.findOne({ where: { workshopId, id }, transaction });
+	return row ? visitOf(row.get()) : undefined;
+}
+
+export async function updateVisit(
+	workshopId: string,
+	id: string,
+	{ stretch, ...changes }: VisitChanges,
+	transaction?: Transaction
+): Promise<void> {
+	const row = { ...changes, ...(stretch && stretchColumns(stretch)) };
+	await database().models.visits.update(row, { where: { workshopId, id }, transaction });
 }
 
 /** Newest first. */
-export async function visitsOf(workshopId: string, instrumentId: string): Promise<VisitRow[]> {
+export async function visitsOf(workshopId: string, instrumentId: string): Promise<Visit[]> {
 	return list({ workshopId, instrumentId });
 }
 
-export async function openVisits(workshopId: string): Promise<VisitRow[]> {
+export async function openVisits(workshopId: string): Promise<Visit[]> {
 	return list({ workshopId, finishedAt: null });
 }
 
-export async function recentVisits(workshopId: string, limit: number): Promise<VisitRow[]> {
+export async function recentVisits(workshopId: string, limit: number): Promise<Visit[]> {
 	return list({ workshopId, finishedAt: { [Op.ne]: null } }, limit);
 }
 
-async function list(where: WhereOptions<VisitRow>, limit?: number): Promise<VisitRow[]> {
+async function list(where: WhereOptions<VisitRow>, limit?: number): Promise<Visit[]> {
 	const rows = await database().models.visits.findAll({ where, order: [['startedAt', 'DESC']], limit });
-	return rows.map((row) => row.get());
-}
-
-/** How many notes of each visit have been accepted. */
-export async function notesSet(workshopId: string, visitIds: readonly string[]): Promise<Map<string, number>> {
-	if (visitIds.length === 0) return new Map();
-	const rows = await database().sequelize.query<{ visitId: string; notes: number }>(
-		`SELECT visit_id AS visitId, COUNT(DISTINCT note) AS notes FROM readings
-		WHERE workshop_id = :workshopId AND visit_id IN (:visitIds) AND accepted GROUP BY visit_id`,
-		{ type: QueryTypes.SELECT, replacements: { workshopId, visitIds } }
-	);
-	return new Map(rows.map(({ visitId, notes }) => [visitId, Number(notes)]));
+	return rows.map((row) => visitOf(row.get()));
 }

@@ -15,6 +15,7 @@
 	import Instead from '$lib/tuning/Instead.svelte';
 	import { KIND_NAMES } from '$lib/tuning/kinds';
 	import { planFor } from '$lib/tuning/plan';
+	import { stretchWord } from '$lib/tuning/stretch';
 	import { counted, inSentence, onShortDay } from '$lib/ui/format';
 	import type { CountsAnswer, ProvingWorker } from '$lib/workers/proving';
 	import Worker from '$lib/workers/proving.worker?worker';
@@ -134,7 +135,7 @@
 					kind: choice.kind,
 					temperamentId: choice.temperament.id,
 					a4: choice.a4,
-					stretch: choice.stretch,
+					stretch: stretchWord(choice.stretch),
 					low,
 					reference,
 					ear,
@@ -236,7 +237,7 @@
 						...(each.instrumentId ? { instrument: each.instrumentId } : { kind: each.kind }),
 						temperament: each.temperament,
 						a4: String(each.a4),
-						stretch: each.stretch,
+						stretch: stretchWord(each.stretch),
 						kept: each.id
 					})}`}
 					<li>

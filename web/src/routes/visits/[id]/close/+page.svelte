@@ -1,18 +1,18 @@
 <script lang="ts">
 	import { onMount, untrack } from 'svelte';
-	import { A4, noteName, summariseVisit } from '@fendrel/core';
+	import { A4, noteName, pitchLeft, summariseVisit } from '@fendrel/core';
 	import { enhance } from '$app/forms';
 	import type { SubmitFunction } from '@sveltejs/kit';
-	import { invalidateAll } from '$app/navigation';
-	import KeyboardStrip from '$lib/charts/KeyboardStrip.svelte';
 	import Moves from '$lib/charts/Moves.svelte';
 	import Shortcuts from '$lib/ui/Shortcuts.svelte';
 	import { counted, flatOrSharp, inHz, noteRuns, onDay, signed } from '$lib/ui/format';
+	import { handOver } from '$lib/handover/handOver.svelte';
+	import Strip from '$lib/visit/Strip.svelte';
 	import VisitFrame from '$lib/visit/VisitFrame.svelte';
-	import { deviationsNow } from '$lib/visit/deviations';
+	import { familyOf } from '$lib/tuning/family';
 	import { planFor } from '$lib/tuning/plan';
 	import { saveChanges } from '$lib/visit/requests';
-	import { Sync } from '$lib/visit/sync.svelte';
+	import { VisitRecord } from '$lib/visit/visitRecord.svelte';
 
 	let { data } = $props();
 	const visit = $derived(data.visit);
@@ -28,13 +28,13 @@
 			measured: data.measured
 		})
 	);
-	const summary = $derived(summariseVisit(deviationsNow(data.readings, plan), instrument.lowest, instrument.highest));
+	const record = untrack(() => new VisitRecord(data.visit.id, data.events, handOver));
+	const { family, body } = $derived(familyOf(instrument));
+	const summary = $derived(summariseVisit(record.groups, family.groups(body), (group) => plan.targetOf(group)?.pitch));
 	const records = $derived(
 		[...summary.notes.values()].flatMap(({ note, found, left }) => (found === undefined ? [] : [{ note, found, left }]))
 	);
-	const a4Left = $derived(
-		data.readings.findLast(({ note, accepted, pitch }) => note === A4 && accepted && pitch !== null)?.pitch
-	);
+	const a4Left = $derived(pitchLeft(record.groups, A4));
 	const rows = $derived([
 		[
 			'Found',
@@ -63,7 +63,6 @@
 	let unsent = $state<string | undefined>();
 	let noteProblem = $state<string | undefined>();
 	let noteSaved = $state(false);
-	const sync = new Sync(untrack(() => data.visit.id));
 	let note = $state(untrack(() => data.visit.note));
 	let finishing = $state(false);
 	let timer: ReturnType<typeof setTimeout> | undefined;
@@ -80,10 +79,11 @@
 	const finish: SubmitFunction = async ({ cancel }) => {
 		clearTimeout(timer);
 		finishing = true;
-		if (!(await sync.flush())) {
+		if (!(await handOver.flush())) {
 			cancel();
 			finishing = false;
-			unsent = `${counted(sync.waiting, 'reading')} of this visit wait on this device. Finish when the server answers again.`;
+			const waiting = handOver.byVisit.of.get(visit.id) ?? 0;
+			unsent = `${counted(waiting, 'entry', 'entries')} of this visit wait on this device. Finish when the server answers again.`;
 			return;
 		}
 		return async ({ result, update }) => {
@@ -96,14 +96,10 @@
 	};
 
 	onMount(() => {
+		void record.restore();
 		if (visit.finishedAt) return;
 		void saveChanges(visit.id, { stage: 'close' });
-		// The last readings may still be on their way while the page comes in.
-		void sync.flush().then((sent) => (sent ? invalidateAll() : undefined));
-		return () => {
-			clearTimeout(timer);
-			sync.stop();
-		};
+		return () => clearTimeout(timer);
 	});
 	const keys = [{ keys: '?', does: 'show or hide this list' }];
 </script>
@@ -154,9 +150,9 @@
 		</section>
 	</div>
 	{#snippet strip()}
-		<KeyboardStrip lowest={instrument.lowest} highest={instrument.highest} notes={summary.notes}>
+		<Strip {family} {body} notes={summary.notes}>
 			{#snippet hint()}<Shortcuts {keys} />{/snippet}
-		</KeyboardStrip>
+		</Strip>
 	{/snippet}
 </VisitFrame>
 

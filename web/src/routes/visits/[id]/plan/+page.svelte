@@ -2,17 +2,19 @@
 	import { onMount, untrack } from 'svelte';
 	import { fifthTexts, summariseVisit } from '@fendrel/core';
 	import { invalidateAll } from '$app/navigation';
-	import KeyboardStrip from '$lib/charts/KeyboardStrip.svelte';
 	import Staircase from '$lib/charts/Staircase.svelte';
 	import Shortcuts from '$lib/ui/Shortcuts.svelte';
 	import { counted } from '$lib/ui/format';
+	import { handOver } from '$lib/handover/handOver.svelte';
+	import Strip from '$lib/visit/Strip.svelte';
 	import VisitFrame from '$lib/visit/VisitFrame.svelte';
+	import { VisitRecord } from '$lib/visit/visitRecord.svelte';
 	import PlanChoices from '$lib/visit/plan/PlanChoices.svelte';
 	import TargetTable from '$lib/visit/plan/TargetTable.svelte';
+	import { familyOf } from '$lib/tuning/family';
 	import { planFor } from '$lib/tuning/plan';
 	import { stretchWords } from '$lib/tuning/stretchWords';
 	import { saveChanges } from '$lib/visit/requests';
-	import { deviationsNow } from '$lib/visit/deviations';
 
 	let { data } = $props();
 	let a4 = $state(untrack(() => data.visit.a4));
@@ -28,7 +30,7 @@
 			a4,
 			temperament: chosen,
 			stretch,
-			curve: stretch === curve?.id ? curve : undefined,
+			curve: stretch.by === 'curve' && stretch.id === curve?.id ? curve : undefined,
 			measured: data.measured
 		})
 	);
@@ -37,9 +39,9 @@
 			.filter(({ note, majorThird }) => note >= 53 && note <= 65 && majorThird !== undefined)
 			.map(({ note, majorThird }) => ({ note, rate: majorThird! }))
 	);
-	const summary = $derived(
-		summariseVisit(deviationsNow(data.readings, plan), data.instrument.lowest, data.instrument.highest)
-	);
+	const record = untrack(() => new VisitRecord(data.visit.id, data.events, handOver));
+	const { family, body } = $derived(familyOf(data.instrument));
+	const summary = $derived(summariseVisit(record.groups, family.groups(body), (group) => plan.targetOf(group)?.pitch));
 	const basis = $derived(
 		plan.notesRead
 			? `Beats follow the inharmonicity read on this instrument (${counted(plan.notesRead, 'note')}).`
@@ -47,6 +49,7 @@
 	);
 
 	onMount(() => {
+		void record.restore();
 		if (data.visit.stage !== 'plan') void saveChanges(data.visit.id, { stage: 'plan' });
 	});
 	const keys = [{ keys: '?', does: 'show or hide this list' }];
@@ -81,9 +84,9 @@
 		</section>
 	</div>
 	{#snippet strip()}
-		<KeyboardStrip lowest={data.instrument.lowest} highest={data.instrument.highest} notes={summary.notes}>
+		<Strip {family} {body} notes={summary.notes}>
 			{#snippet hint()}<Shortcuts {keys} />{/snippet}
-		</KeyboardStrip>
+		</Strip>
 	{/snippet}
 </VisitFrame>
 

@@ -2,10 +2,10 @@
 	import { onMount, untrack } from 'svelte';
 	import { noteName } from '@fendrel/core';
 	import HabitsDialog from '$lib/listening/HabitsDialog.svelte';
-	import KeyboardStrip from '$lib/charts/KeyboardStrip.svelte';
 	import SettleChart from '$lib/charts/SettleChart.svelte';
 	import Shortcuts from '$lib/ui/Shortcuts.svelte';
-	import { counted } from '$lib/ui/format';
+	import Saved from '$lib/visit/Saved.svelte';
+	import Strip from '$lib/visit/Strip.svelte';
 	import VisitFrame from '$lib/visit/VisitFrame.svelte';
 	import EarPanel from '$lib/visit/set/EarPanel.svelte';
 	import Lever from '$lib/visit/set/Lever.svelte';
@@ -18,16 +18,18 @@
 	import PartialsPanel from '$lib/visit/set/PartialsPanel.svelte';
 	import { VIEWS, Work, type View } from '$lib/visit/set/work.svelte';
 	import { roomState } from '$lib/listening/room';
+	import { familyOf } from '$lib/tuning/family';
 	import { planFor } from '$lib/tuning/plan';
 
 	let { data } = $props();
 	// The work below belongs to this visit for as long as the page is open.
-	const { visit, instrument, temperaments, measured, curve, habits, readings } = untrack(() => data);
+	const { visit, instrument, temperaments, measured, curve, habits, events, moved } = untrack(() => data);
 	const temperament = temperaments.find(({ id }) => id === visit.temperamentId)!;
-	const { lowest, highest } = instrument;
+	const { family, body } = familyOf(instrument);
+	const { twin } = instrument;
 	const plan = planFor({ ...instrument, a4: visit.a4, temperament, stretch: visit.stretch, curve, measured });
-	const work = new Work({ visit, instrument, plan, habits, readings });
-	const { setting, listening, sync } = work;
+	const work = new Work({ visit, family, body, twin, plan, habits, events, moved });
+	const { setting, listening } = work;
 	onMount(() => work.open());
 
 	function onkeydown(event: KeyboardEvent) {
@@ -52,9 +54,7 @@
 		<p>
 			<b>{room.title}</b>{#if room.detail}, {room.detail}{/if}
 		</p>
-		<p class={sync.trouble ? 'problem' : 'soft'} data-testid="saved">
-			{#if sync.waiting}{counted(sync.waiting, 'reading')} waiting{:else}every reading saved{/if}
-		</p>
+		<Saved visitId={visit.id} />
 	{/snippet}
 	<div class="set" data-sounding={setting.sounding} data-told={setting.told} data-looks={work.last.looks}>
 		<aside class="order">
@@ -76,6 +76,7 @@
 				advice={setting.advice}
 				tolerance={visit.tolerance}
 				isSet={setting.isSet(setting.step.note)}
+				instructions={family.instructions}
 			/>
 			<Messages {work} {room} closeHref="/visits/{visit.id}/close" />
 			<div class="chart">
@@ -89,11 +90,9 @@
 			</div>
 			<div class="steps">
 				<div class="strings" role="group" aria-label="Strings left unmuted">
-					{#each setting.choices as choice (choice.name)}
-						<button
-							type="button"
-							aria-pressed={choice.name === setting.strings.name}
-							onclick={() => setting.chooseStrings(choice)}>{choice.label}</button
+					{#each setting.choices as choice (choice.id)}
+						<button type="button" aria-pressed={choice.id === setting.open.id} onclick={() => setting.leaveOpen(choice)}
+							>{choice.label}</button
 						>
 					{/each}
 				</div>
@@ -137,9 +136,9 @@
 	</div>
 	<HabitsDialog habits={listening.habits} bind:open={showHabits} onkept={(kept) => work.attend(kept)} />
 	{#snippet strip()}
-		<KeyboardStrip
-			{lowest}
-			{highest}
+		<Strip
+			{family}
+			{body}
 			notes={setting.summary.notes}
 			current={setting.step.note}
 			onselect={(note) => setting.goTo(note)}
@@ -149,7 +148,7 @@
 					>Pedal or Enter: next. Shift Enter: keep as it stands. <Shortcuts keys={SET_KEYS} /></span
 				>
 			{/snippet}
-		</KeyboardStrip>
+		</Strip>
 	{/snippet}
 </VisitFrame>
 

@@ -1,14 +1,15 @@
 <script lang="ts">
 	import { onMount, untrack } from 'svelte';
-	import { noteName, summariseVisit, SURVEY_STEPS } from '@fendrel/core';
+	import { breakOf, groupOf, noteName, summariseVisit, SURVEY_STEPS } from '@fendrel/core';
 	import FoundChart from '$lib/charts/FoundChart.svelte';
 	import InharmonicityChart from '$lib/charts/InharmonicityChart.svelte';
-	import KeyboardStrip from '$lib/charts/KeyboardStrip.svelte';
 	import BigNote from '$lib/ui/BigNote.svelte';
 	import Shortcuts from '$lib/ui/Shortcuts.svelte';
 	import { counted, flatOrSharp } from '$lib/ui/format';
+	import { handOver } from '$lib/handover/handOver.svelte';
+	import Saved from '$lib/visit/Saved.svelte';
+	import Strip from '$lib/visit/Strip.svelte';
 	import VisitFrame from '$lib/visit/VisitFrame.svelte';
-	import { deviationsNow } from '$lib/visit/deviations';
 	import SourceChoice from '$lib/listening/SourceChoice.svelte';
 	import { roomState } from '$lib/listening/room';
 	import RecordingDialog from '$lib/visit/sound/RecordingDialog.svelte';
@@ -16,17 +17,20 @@
 	import { Survey } from '$lib/visit/sound/survey.svelte';
 	import { foundWords } from '$lib/visit/sound/words';
 	import { inharmonicityPicture } from '$lib/instruments/scale/picture';
+	import { familyOf } from '$lib/tuning/family';
 	import { planFor } from '$lib/tuning/plan';
-	import type { KnownString } from '$lib/tuning/strings';
+	import { knownByStrike, tellsString } from '$lib/tuning/strings';
 
 	let { data } = $props();
 	// The work below belongs to this visit for as long as the page is open.
-	const { visit, instrument, temperaments, measured, curve, habits, readings } = untrack(() => data);
+	const { visit, instrument, temperaments, measured, curve, habits, events, moved } = untrack(() => data);
 	const temperament = temperaments.find(({ id }) => id === visit.temperamentId)!;
-	const { lowest, highest } = instrument;
+	const { lowest, highest, twin, stringing } = instrument;
+	const { family, body } = familyOf(instrument);
+	const breakNote = breakOf(stringing);
 	const plan = planFor({ ...instrument, a4: visit.a4, temperament, stretch: visit.stretch, curve, measured });
-	const survey = new Survey({ visit, instrument, plan, habits, readings });
-	const { listening, sync } = survey;
+	const survey = new Survey({ visit, family, body, breakNote, twin, plan, habits, events, moved });
+	const { listening, record } = survey;
 	let alive = $state(false);
 	let file = $state.raw<File | undefined>();
 	let dragging = $state(false);
@@ -37,7 +41,7 @@
 	});
 
 	const room = $derived(roomState(listening));
-	const summary = $derived(summariseVisit(deviationsNow(survey.readings, plan), lowest, highest));
+	const summary = $derived(summariseVisit(record.groups, family.groups(body), (group) => plan.targetOf(group)?.pitch));
 	const allDone = $derived(survey.done.length === survey.notes.length);
 	const last = $derived(survey.struck === undefined ? undefined : survey.found.get(survey.struck));
 	const lastWords = $derived(last && foundWords(last));
@@ -60,11 +64,13 @@
 	);
 	/** What was known before, and what this survey has told since. */
 	const known = $derived.by(() => {
-		const told = [...survey.found.values()].flatMap(({ note, inharmonicity }): KnownString[] =>
-			inharmonicity ? [{ note, ...inharmonicity, partials: [], by: 'strike' }] : []
+		const told = new Map(
+			record.own.filter(tellsString).map(({ sounders, inharmonicity, ...strike }) => {
+				const note = groupOf(sounders[0]);
+				return [note, knownByStrike({ ...strike, note, inharmonicity: inharmonicity! })];
+			})
 		);
-		const now = new Set(told.map(({ note }) => note));
-		return [...measured.filter(({ note }) => !now.has(note)), ...told];
+		return [...measured.filter(({ note }) => !told.has(note)), ...told.values()];
 	});
 	const STEP_NAMES: Record<number, string> = {
 		1: 'every note',
@@ -105,9 +111,7 @@
 		<p>
 			<b>{room.title}</b>{#if room.detail}, {room.detail}{/if}
 		</p>
-		<p class={sync.trouble ? 'problem' : 'soft'} data-testid="saved">
-			{#if sync.waiting}{counted(sync.waiting, 'reading')} waiting{:else}every reading saved{/if}
-		</p>
+		<Saved visitId={visit.id} />
 	{/snippet}
 	<div class="sound" class:dragging>
 		<div class="bar">
@@ -139,7 +143,7 @@
 					Any note may still be struck again.
 				</p>
 			{:else}
-				<p class="ask">Strike {survey.strings.indexes.length > 1 ? 'with all strings open' : 'one string of'}</p>
+				<p class="ask">Strike {survey.strings.sounders.length > 1 ? 'with all strings open' : 'one string of'}</p>
 				<div class="big"><BigNote note={survey.due} /></div>
 				<p class="soft">
 					{survey.done.length} of {survey.notes.length} notes read, about {Math.ceil(
@@ -149,7 +153,7 @@
 			{/if}
 			<div class="last" role="status">
 				{#if listening.fault}<p class="notice">{listening.fault}</p>
-				{:else if sync.trouble}<p class="notice">{sync.trouble}</p>
+				{:else if handOver.trouble}<p class="notice">{handOver.trouble}</p>
 				{:else if survey.problem}<p class="notice">{survey.problem}</p>
 				{:else if last && lastWords}
 					<p class="of">{noteName(last.note)}{last.strikes > 1 ? `, ${last.strikes} strikes` : ''}</p>
@@ -202,11 +206,11 @@
 		{#if dragging}<div class="drop"><p>Let go: the recording is listened to</p></div>{/if}
 	</div>
 	{#snippet strip()}
-		<KeyboardStrip {lowest} {highest} notes={summary.notes} current={survey.due} onselect={(note) => survey.goTo(note)}>
+		<Strip {family} {body} notes={summary.notes} current={survey.due} onselect={(note) => survey.goTo(note)}>
 			{#snippet hint()}
 				<span class="soft hint">Pedal or Enter: next. <Shortcuts keys={SOUND_KEYS} /></span>
 			{/snippet}
-		</KeyboardStrip>
+		</Strip>
 	{/snippet}
 </VisitFrame>
 <RecordingDialog {survey} bind:file />

@@ -1,16 +1,23 @@
+import { error } from '@sveltejs/kit';
+import { v7 as uuid } from 'uuid';
 import { workshopOf } from '$lib/server/auth/guard';
-import { saveReadings } from '$lib/server/db/stores/readings';
-import { updateVisit } from '$lib/server/db/stores/visits';
 import { readJson } from '$lib/server/json';
+import { takeIn } from '$lib/server/record/takeIn';
 import { visitOr404 } from '$lib/server/visits/open';
-import { progressSchema } from '$lib/visit/schema';
+import { FORMER_FORMAT } from '$lib/handover/format';
+import { formerProgressSchema } from '$lib/handover/formerRecord';
 
-/** Stores readings and where the work stands. Readings that arrive after the end of the visit are kept too. */
+/** What a page that was opened before the present format sends. It knows one answer for all: stored, or not. */
 export async function POST({ request, locals, params }) {
 	const workshopId = workshopOf(locals);
-	const { readings, place } = await readJson(request, progressSchema);
-	const visit = await visitOr404(workshopId, params.id);
-	if (readings.length) await saveReadings(workshopId, visit.id, readings);
-	if (place && !visit.finishedAt) await updateVisit(workshopId, visit.id, place);
+	const { readings, place } = await readJson(request, formerProgressSchema);
+	const { id: visitId } = await visitOr404(workshopId, params.id);
+	const items = [
+		...readings.map((reading) => ({ format: FORMER_FORMAT, kind: 'reading', visitId, reading })),
+		...(place ? [{ format: FORMER_FORMAT, kind: 'place', visitId, id: uuid(), place }] : [])
+	];
+	const answers = await takeIn(workshopId, { now: new Date(), items });
+	const refused = answers.find(({ answer }) => answer === 'refused');
+	if (refused && 'why' in refused) error(409, { message: refused.why });
 	return Response.json({ stored: readings.map(({ id }) => id) });
 }

@@ -1,17 +1,9 @@
 import { deviation, mean, median } from 'd3-array';
+import { centsBetween } from '../units/pitch';
+import { hz, type Hz } from '../units/quantity';
+import type { Figure, GroupRecord } from './report';
 
-/** What a summary needs of a reading; deviations are cents from the target. */
-export interface SetReading {
-	readonly note: number;
-	/** Order of taking: milliseconds, or any number that grows. */
-	readonly takenAt: number;
-	/** undefined when a note was kept by ear without being measured. */
-	readonly deviation: number | undefined;
-	/** True when the string was left so. */
-	readonly accepted: boolean;
-}
-
-/** How a note came and how it was left. */
+/** How a note came and how it was left, in cents from where the plan has it now. */
 export interface NoteRecord {
 	readonly note: number;
 	readonly found: number | undefined;
@@ -26,6 +18,8 @@ export interface VisitSummary {
 	readonly leftOut: readonly number[];
 	/** Median deviation as found; undefined without readings. */
 	readonly foundMiddle: number | undefined;
+	/** Mean deviation as left. */
+	readonly leftMean: number | undefined;
 	/** Mean size of the moves of what was set and measured, and the largest move. */
 	readonly movedMean: number | undefined;
 	readonly movedMost: { readonly note: number; readonly by: number } | undefined;
@@ -33,20 +27,30 @@ export interface VisitSummary {
 	readonly leftSpread: number | undefined;
 }
 
-/** Sums up a visit: the first reading of a note is how it was found, the last accepted one how it was left. */
-export function summariseVisit(readings: readonly SetReading[], lowest: number, highest: number): VisitSummary {
+/**
+ * A figure against the target as it is planned now: a deviation, wherever in the sound it was heard, moves by what its
+ * target has moved since. So a change of plan in mid-visit never mixes two zeros.
+ */
+export function deviationFrom(figure: Figure, target: Hz): number {
+	return figure.deviation - centsBetween(hz(figure.target), target);
+}
+
+/**
+ * Sums up a visit against one plan.
+ * @param compass the groups that the instrument has, in order
+ * @param targetOf first partial that the plan wants of a group; undefined where it wants nothing
+ */
+export function summariseVisit(
+	groups: ReadonlyMap<number, GroupRecord>,
+	compass: readonly number[],
+	targetOf: (group: number) => Hz | undefined
+): VisitSummary {
 	const notes = new Map<number, NoteRecord>();
-	for (const reading of [...readings].sort((a, b) => a.takenAt - b.takenAt)) {
-		const { note, accepted } = reading;
-		const before = notes.get(note);
-		notes.set(note, {
-			note,
-			found: before?.found ?? reading.deviation,
-			left: accepted ? reading.deviation : before?.left,
-			set: accepted || (before?.set ?? false)
-		});
+	for (const { group: note, found, left } of groups.values()) {
+		const target = targetOf(note);
+		const from = (figure: Figure | undefined) => figure && target && deviationFrom(figure, target);
+		notes.set(note, { note, found: from(found), left: from(left?.figure), set: left !== undefined });
 	}
-	const compass = Array.from({ length: highest - lowest + 1 }, (_, i) => lowest + i);
 	const set = compass.filter((note) => notes.get(note)?.set);
 	const moves = set.flatMap((note) => {
 		const { found, left } = notes.get(note)!;
@@ -57,6 +61,7 @@ export function summariseVisit(readings: readonly SetReading[], lowest: number, 
 		set,
 		leftOut: compass.filter((note) => !notes.get(note)?.set),
 		foundMiddle: median([...notes.values()], ({ found }) => found),
+		leftMean: mean([...notes.values()], ({ left }) => left),
 		movedMean: mean(moves, ({ by }) => Math.abs(by)),
 		movedMost: moves.reduce<(typeof moves)[number] | undefined>(
 			(most, move) => (most && Math.abs(most.by) >= Math.abs(move.by) ? most : move),

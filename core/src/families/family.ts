@@ -1,0 +1,48 @@
+import type { SounderId } from '../record/sounder';
+import type { SettingStep } from '../setting/order';
+
+/** Sounders of a group that may be left sounding together: one string, a pair, all of a note. */
+export interface SounderChoice {
+	readonly id: string;
+	readonly label: string;
+	/** Key on the computer's keyboard. */
+	readonly key: string;
+	/** The one that leads first. */
+	readonly sounders: readonly SounderId[];
+}
+
+/** What one turns, files or moves, and how far each sounder follows: 1 for all of the way. */
+export interface Control {
+	readonly id: string;
+	readonly name: string;
+	readonly moves: readonly { readonly sounder: SounderId; readonly share: number }[];
+}
+
+/** What is said of a sounder while it is set, as a colleague would. */
+export interface Instructions {
+	readonly begin: string;
+	readonly check: string;
+	readonly raise: string;
+	readonly lower: string;
+	readonly again: string;
+	readonly holds: string;
+}
+
+/**
+ * A family of instruments: all that the frame of a visit asks of it. `Body` is what the family knows of one instrument
+ * (a keyboard's compass and stringing, a reed plate's holes).
+ */
+export interface Family<Body> {
+	readonly id: string;
+	readonly name: string;
+	/** What is set one after the other, in the order in which people see it. */
+	readonly groups: (body: Body) => readonly number[];
+	readonly groupName: (group: number) => string;
+	/** The sounders of a group, the one that leads first. */
+	readonly sounders: (body: Body, group: number) => readonly SounderId[];
+	readonly choices: (body: Body, group: number) => readonly SounderChoice[];
+	readonly controls: (body: Body, group: number) => readonly Control[];
+	/** The order of work; each group once. */
+	readonly order: (body: Body) => readonly SettingStep[];
+	readonly instructions: Instructions;
+}

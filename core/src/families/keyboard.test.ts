@@ -1,0 +1,52 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { groupOf } from '../record/sounder';
+import { STRING_KINDS } from '../strings/inharmonicity';
+import { CHOIRS, usualStringing } from '../strings/stringing';
+import { KEYBOARD } from './keyboard';
+
+const upright = { lowest: 21, highest: 108, stringing: usualStringing('upright', 21, 108) };
+
+describe('a keyboard', () => {
+	it('offers the strings that a note has, the one that leads first', () => {
+		const shown = (note: number) => KEYBOARD.choices(upright, note).map(({ label, key }) => `${key} ${label}`);
+		expect(shown(21)).toEqual(['1 One string']);
+		expect(shown(38)).toEqual(['1 Left', '2 Right', '0 Both']);
+		expect(shown(69)).toEqual(['1 Middle', '2 Left', '3 Right', '0 All three']);
+		expect(KEYBOARD.choices(upright, 69).at(-1)?.sounders).toEqual(['69/middle', '69/left', '69/right']);
+	});
+
+	it('names the strings of several registers by their own', () => {
+		const harpsichord = usualStringing('harpsichord', 29, 89);
+		const double = { lowest: 29, highest: 89, stringing: { ...harpsichord, choirs: CHOIRS.slice(0, 3) } };
+		expect(KEYBOARD.sounders(double, 60)).toEqual(['60/lower', '60/upper', '60/four-foot']);
+		expect(KEYBOARD.choices(double, 60).map(({ label }) => label)).toEqual([
+			'Lower 8′',
+			'Upper 8′',
+			'4′',
+			'All together'
+		]);
+	});
+
+	it('has every sounder once, each with a pin that moves it alone, and every note once in the order', () => {
+		fc.assert(
+			fc.property(fc.constantFrom(...STRING_KINDS), fc.integer({ min: 12, max: 90 }), (kind, lowest) => {
+				const keyboard = { lowest, highest: lowest + 18, stringing: usualStringing(kind, lowest, lowest + 18) };
+				const groups = KEYBOARD.groups(keyboard);
+				const all = groups.flatMap((group) => KEYBOARD.sounders(keyboard, group));
+				expect(new Set(all).size).toBe(all.length);
+				for (const group of groups) {
+					const sounders = KEYBOARD.sounders(keyboard, group);
+					expect(sounders.every((sounder) => groupOf(sounder) === group)).toBe(true);
+					expect(KEYBOARD.controls(keyboard, group).map(({ moves }) => moves)).toEqual(
+						sounders.map((sounder) => [{ sounder, share: 1 }])
+					);
+					const keys = KEYBOARD.choices(keyboard, group).map(({ key }) => key);
+					expect(new Set(keys).size).toBe(keys.length);
+				}
+				const order = KEYBOARD.order(keyboard).map(({ note }) => note);
+				expect([...order].sort((a, b) => a - b)).toEqual(groups);
+			})
+		);
+	});
+});

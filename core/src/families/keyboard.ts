@@ -1,0 +1,89 @@
+import { sounderId, type SounderId } from '../record/sounder';
+import { settingOrder } from '../setting/order';
+import { stringsAt, type Choir, type Stringing } from '../strings/stringing';
+import { noteName } from '../units/note';
+import type { Control, Family, SounderChoice } from './family';
+
+/** A keyboard as the visit works on it. */
+export interface Keyboard {
+	readonly lowest: number;
+	readonly highest: number;
+	readonly stringing: Stringing;
+}
+
+/** Strings of a note as they lie, the one that leads first. */
+const MEMBERS: Readonly<Record<number, readonly string[]>> = {
+	1: ['only'],
+	2: ['left', 'right'],
+	3: ['middle', 'left', 'right']
+};
+const LABELS: Readonly<Record<string, string>> = {
+	only: 'One string',
+	left: 'Left',
+	middle: 'Middle',
+	right: 'Right'
+};
+const TOGETHER: Readonly<Record<number, string>> = { 2: 'Both', 3: 'All three' };
+
+/** In a keyboard of several registers a string is named by its own. */
+const nameIn = ({ id }: Choir, member: string, registers: number) =>
+	registers === 1 ? member : member === 'only' ? id : `${id}-${member}`;
+
+function soundersIn(keyboard: Keyboard, note: number): { choir: Choir; member: string; sounder: SounderId }[] {
+	const { stringing } = keyboard;
+	const members = MEMBERS[stringsAt(stringing, note)];
+	return stringing.choirs.flatMap((choir) =>
+		members.map((member) => ({
+			choir,
+			member,
+			sounder: sounderId(note, nameIn(choir, member, stringing.choirs.length))
+		}))
+	);
+}
+
+function choicesOf(keyboard: Keyboard, note: number): readonly SounderChoice[] {
+	const all = soundersIn(keyboard, note);
+	const registers = keyboard.stringing.choirs.length;
+	const single = all.map(({ choir, member, sounder }, i): SounderChoice => ({
+		id: sounder.slice(sounder.indexOf('/') + 1),
+		label:
+			registers === 1
+				? LABELS[member]
+				: member === 'only'
+					? choir.name
+					: `${choir.name} ${LABELS[member].toLowerCase()}`,
+		key: String(i + 1),
+		sounders: [sounder]
+	}));
+	if (all.length === 1) return single;
+	const label = registers === 1 ? TOGETHER[all.length] : all.length === 2 ? 'Both' : 'All together';
+	return [...single, { id: 'open', label, key: '0', sounders: all.map(({ sounder }) => sounder) }];
+}
+
+/** Each string has a pin of its own, which moves that string alone. */
+function pinsOf(keyboard: Keyboard, note: number): readonly Control[] {
+	return soundersIn(keyboard, note).map(({ sounder }) => ({
+		id: sounder,
+		name: `Pin of ${noteName(note)} ${sounder.slice(sounder.indexOf('/') + 1)}`,
+		moves: [{ sounder, share: 1 }]
+	}));
+}
+
+export const KEYBOARD: Family<Keyboard> = {
+	id: 'keyboard',
+	name: 'Keyboards',
+	groups: ({ lowest, highest }) => Array.from({ length: highest - lowest + 1 }, (_, i) => lowest + i),
+	groupName: noteName,
+	sounders: (keyboard, note) => soundersIn(keyboard, note).map(({ sounder }) => sounder),
+	choices: choicesOf,
+	controls: pinsOf,
+	order: ({ lowest, highest }) => settingOrder(lowest, highest),
+	instructions: {
+		begin: 'Strike it',
+		check: 'Set. Strike to check',
+		raise: 'Raise',
+		lower: 'Lower',
+		again: 'Strike again',
+		holds: 'Holds'
+	}
+};

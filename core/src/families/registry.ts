@@ -1,0 +1,5 @@
+import { KEYBOARD } from './keyboard';
+
+/** Every family there is: the only place that knows them all. */
+export const FAMILIES = { keyboard: KEYBOARD } as const;
+export type FamilyId = keyof typeof FAMILIES;

@@ -1,0 +1,115 @@
+import { AUDIBLE } from '../units/pitch';
+import type { SounderId } from './sounder';
+
+/** What happened in a visit has a place in its order: by the time it was placed at, then by device and its counter. */
+export interface Happened {
+	/** Made on the device, so that sending twice stores once. */
+	readonly id: string;
+	readonly device: string;
+	/** Rises by one with everything that happens on the device. */
+	readonly counter: number;
+	/**
+	 * Milliseconds since 1970. On the device by its own clock; once stored by the server's, whatever the device's clock
+	 * says. Within a device it never falls as the counter rises.
+	 */
+	readonly at: number;
+}
+
+/** Which of two happened first, the same on every device and in whatever order they arrived. */
+export function compareHappened(a: Happened, b: Happened): number {
+	if (a.at !== b.at) return a.at - b.at;
+	if (a.device !== b.device) return a.device < b.device ? -1 : 1;
+	return a.counter - b.counter || (a.id < b.id ? -1 : a.id > b.id ? 1 : 0);
+}
+
+/** How a sound came in. */
+export const SOUND_SOURCES = ['microphone', 'simulated', 'file'] as const;
+export type SoundSource = (typeof SOUND_SOURCES)[number];
+
+/** What is measured of a struck string; null: not told, or nobody looked. Frequencies in Hz, errors standard errors. */
+export interface Struck {
+	readonly way: 'struck';
+	/** First partial, from all partials together; its error in cents. */
+	readonly pitch: number;
+	readonly pitchError: number | null;
+	readonly fundamental: number | null;
+	readonly inharmonicity: number | null;
+	readonly inharmonicityError: number | null;
+	/** Seconds after the strike that the figures stand for. */
+	readonly moment: number | null;
+	/** One string's own beat, per second, and how deep (0 to 1); 0: none to be heard. */
+	readonly falseBeat: number | null;
+	readonly falseBeatDepth: number | null;
+	/** Of several strings together, from the lowest to the highest, in cents; 0: still. */
+	readonly spread: number | null;
+	readonly spreadError: number | null;
+}
+
+/** Everything measured of one sounding: stored once, never changed. */
+export type Reading = Happened &
+	Struck & {
+		/** What sounded, the one that leads first. */
+		readonly sounders: readonly SounderId[];
+		readonly source: SoundSource;
+		/** First partial that was wanted at that moment, in Hz, and how far from it the sounders lay where they were listened to, in cents. */
+		readonly target: number;
+		readonly deviation: number;
+		/** Partial that `deviation` was heard at; null: all of them together. */
+		readonly listened: number | null;
+	};
+
+/** What a visit is set to: a version is never changed, a new one follows it. */
+export interface PlanVersion {
+	readonly id: string;
+	readonly a4: number;
+	readonly temperamentId: string;
+	readonly tolerance: number;
+	/** The curve that was taken, by its id. */
+	readonly curveId: string | null;
+	/** What leads a curve drawn afresh: plans from before curves were kept. */
+	readonly lead: string | null;
+}
+
+export const PURPOSES = ['found', 'set', 'proved'] as const;
+export type Purpose = (typeof PURPOSES)[number];
+
+/** Whatever else happens in a visit. */
+export type Act = Happened &
+	(
+		| {
+				/** Sounders are taken as they stand: as found, as left in a pass, as proved. */
+				readonly do: 'accept';
+				readonly sounders: readonly SounderId[];
+				readonly purpose: Purpose;
+				/** Which time over, from 1. */
+				readonly pass: number;
+				/** The reading it rests on; null: by ear. */
+				readonly reading: string | null;
+				/** First partial it was to be set to then, and the one it shall end at; in a raise they differ. In Hz; null: none. */
+				readonly setTo: number | null;
+				readonly final: number | null;
+				readonly plan: string | null;
+		  }
+		| { readonly do: 'takeBack'; readonly act: string }
+		/** A reading that was none: somebody talked, the wrong key. What rests on it falls with it. */
+		| { readonly do: 'discard'; readonly reading: string }
+		| { readonly do: 'plan'; readonly plan: PlanVersion }
+		/** Where the work stands: what is due. */
+		| { readonly do: 'place'; readonly group: number | null }
+		| { readonly do: 'note'; readonly text: string }
+		| { readonly do: 'finish' }
+	);
+export type ActOf<Kind extends Act['do']> = Extract<Act, { readonly do: Kind }>;
+
+export type VisitEvent = Reading | Act;
+
+export function isReading(event: VisitEvent): event is Reading {
+	return 'way' in event;
+}
+
+const isAudible = (frequency: number) => frequency >= AUDIBLE.lowest && frequency <= AUDIBLE.highest;
+
+/** False for a stored reading that no string can have given: it costs itself and nothing else. */
+export function isUsable({ pitch, target, deviation }: Pick<Reading, 'pitch' | 'target' | 'deviation'>): boolean {
+	return isAudible(pitch) && isAudible(target) && Number.isFinite(deviation);
+}

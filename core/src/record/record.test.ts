@@ -1,0 +1,304 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { equalHz } from '../units/pitch';
+import { hz } from '../units/quantity';
+import { compareHappened, isReading, isUsable, type Act, type Reading, type VisitEvent } from './happened';
+import { addToReport, EMPTY_REPORT, groupRecords, pitchLeft, reportOf, type VisitReport } from './report';
+import { asSounderId, groupOf, isSounderId, memberOf, sounderId, type SounderId } from './sounder';
+import { summariseVisit } from './summary';
+
+let counter = 0;
+const target = (note: number, a4 = 440) => equalHz(note, hz(a4));
+function reading(sounders: readonly SounderId[], off: number, extra: Partial<Reading> = {}): Reading {
+	counter++;
+	const wanted = extra.target ?? target(groupOf(sounders[0]));
+	return {
+		way: 'struck',
+		id: `r${counter}`,
+		device: 'a',
+		counter,
+		at: 1000 * counter,
+		sounders,
+		source: 'microphone',
+		target: wanted,
+		deviation: off,
+		listened: null,
+		pitch: wanted * 2 ** (off / 1200),
+		pitchError: 0.02,
+		fundamental: null,
+		inharmonicity: null,
+		inharmonicityError: null,
+		moment: 0.5,
+		falseBeat: null,
+		falseBeatDepth: null,
+		spread: null,
+		spreadError: null,
+		...extra
+	};
+}
+const happened = () => {
+	counter++;
+	return { id: `a${counter}`, device: 'a', counter, at: 1000 * counter };
+};
+const accept = (sounders: readonly SounderId[], on: Reading | null, extra: object = {}): Act => ({
+	...happened(),
+	do: 'accept',
+	sounders,
+	purpose: 'set',
+	pass: 1,
+	reading: on?.id ?? null,
+	setTo: null,
+	final: null,
+	plan: null,
+	...extra
+});
+const of = (note: number, member = 'middle') => [sounderId(note, member)];
+
+describe('names of sounders', () => {
+	it('say group and member, and nothing else is one', () => {
+		const id = sounderId(69, 'left');
+		expect([id, groupOf(id), memberOf(id)]).toEqual(['69/left', 69, 'left']);
+		expect(groupOf(sounderId(-2, 'blow'))).toBe(-2);
+		for (const text of ['69', '69/', '/left', '69/Left', 'a/b', '69/left/right', '69/left '])
+			expect(isSounderId(text), text).toBe(false);
+		expect(() => asSounderId('69')).toThrow(RangeError);
+		expect(() => sounderId(69.5, 'left')).toThrow(RangeError);
+	});
+});
+
+describe('the report of a visit', () => {
+	it('takes the first reading as found, the last acceptance as left, whichever string told it', () => {
+		const first = reading(of(60), -6);
+		const second = reading(of(60, 'left'), -1);
+		const good = reading(of(60), 0.2);
+		const report = reportOf([first, second, good, accept(of(60), good), accept(of(62), null)]);
+		const groups = groupRecords(report.sounders.values());
+		expect(groups.get(60)).toMatchObject({ found: { id: first.id }, left: { figure: { id: good.id } } });
+		expect(report.sounders.get(of(60, 'left')[0])).toMatchObject({ found: { id: second.id }, left: undefined });
+		expect(pitchLeft(groups, 60)).toBe(good.pitch);
+		// By ear: set, and nothing measured.
+		expect(groups.get(62)).toMatchObject({ found: undefined, left: { figure: undefined } });
+		expect(pitchLeft(groups, 62)).toBeUndefined();
+	});
+
+	it('counts a strike of several strings for each of them', () => {
+		const open = reading([...of(60, 'left'), ...of(60, 'right')], 3);
+		const report = reportOf([open, accept(open.sounders, open)]);
+		for (const sounder of open.sounders) expect(report.sounders.get(sounder)?.left?.figure?.id).toBe(open.id);
+	});
+
+	it('takes back, discards, and takes back what was taken back', () => {
+		const low = reading(of(60), -5);
+		const good = reading(of(60), 0.1);
+		const [early, late] = [accept(of(60), low), accept(of(60), good)];
+		const back: Act = { ...happened(), do: 'takeBack', act: late.id };
+		const leftBy = (events: readonly VisitEvent[]) => reportOf(events).sounders.get(of(60)[0])?.left?.id;
+		const all = [low, early, good, late];
+		expect(leftBy(all)).toBe(late.id);
+		expect(leftBy([...all, back])).toBe(early.id);
+		expect(leftBy([...all, back, { ...happened(), do: 'takeBack', act: back.id }])).toBe(late.id);
+		const discarded = reportOf([...all, { ...happened(), do: 'discard', reading: low.id }, back]);
+		// What rested on a reading that was none falls with it.
+		expect(discarded.sounders.get(of(60)[0])).toMatchObject({ found: { id: good.id }, left: undefined });
+	});
+
+	it('is not locked by what no string can have sounded', () => {
+		const wild = reading(of(60), 0, { pitch: 1e-320 });
+		const wilder = reading(of(61), 0, { target: Infinity });
+		expect([isUsable(wild), isUsable(wilder)]).toEqual([false, false]);
+		const groups = groupRecords(reportOf([wild, wilder, accept(of(60), wild)]).sounders.values());
+		expect(groups.get(60)).toMatchObject({ found: undefined, left: { figure: undefined } });
+		expect(() => summariseVisit(groups, [60, 61], target)).not.toThrow();
+	});
+
+	it('keeps what concerns the whole visit: plan, place, note, end', () => {
+		const plan = { id: 'p', a4: 442, temperamentId: 't', tolerance: 1, curveId: null, lead: null };
+		const report = reportOf([
+			{ ...happened(), do: 'plan', plan },
+			{ ...happened(), do: 'place', group: 60 },
+			{ ...happened(), do: 'note', text: 'Damp.' },
+			{ ...happened(), do: 'place', group: 62 }
+		]);
+		expect(report).toMatchObject({ plan, place: 62, note: 'Damp.', finishedAt: undefined });
+		const end: Act = { ...happened(), do: 'finish' };
+		expect(addToReport(report, [end]).finishedAt).toBe(end.at);
+	});
+});
+
+/** The same by brute force: everything sorted, one loop, nothing kept from before. */
+function naive(events: readonly VisitEvent[]) {
+	const once = [...new Map(events.map((event) => [event.id, event])).values()].sort(compareHappened);
+	const acts = once.filter((event): event is Act => !isReading(event));
+	const falls = (id: string, asked: readonly string[] = []): boolean =>
+		!asked.includes(id) &&
+		acts.some(
+			(act) =>
+				((act.do === 'takeBack' && act.act === id) || (act.do === 'discard' && act.reading === id)) &&
+				!falls(act.id, [...asked, id])
+		);
+	const records: Record<string, { found?: string; left?: string; pitch?: number }> = {};
+	const whole: { plan?: string; place?: number | null; note: string; end?: number } = { note: '' };
+	for (const event of once) {
+		if (falls(event.id)) continue;
+		if (isReading(event)) for (const each of event.sounders) (records[each] ??= {}).found ??= event.id;
+		else if (event.do === 'accept') {
+			if (event.purpose === 'found' || (event.reading && falls(event.reading))) continue;
+			const on = once.find(({ id }) => id === event.reading);
+			for (const each of event.sounders)
+				Object.assign((records[each] ??= {}), { left: event.id, pitch: on && isReading(on) ? on.pitch : undefined });
+		} else if (event.do === 'plan') whole.plan = event.plan.id;
+		else if (event.do === 'place') whole.place = event.group;
+		else if (event.do === 'note') whole.note = event.text;
+		else if (event.do === 'finish') whole.end = event.at;
+	}
+	return { records, whole };
+}
+
+function shown(report: VisitReport) {
+	const records: Record<string, { found?: string; left?: string; pitch?: number }> = {};
+	for (const { sounder, found, left } of report.sounders.values()) {
+		const record: (typeof records)[string] = {};
+		if (found) record.found = found.id;
+		if (left) Object.assign(record, { left: left.id, pitch: left.figure?.pitch });
+		if (found || left) records[sounder] = record;
+	}
+	const { plan, place, note, finishedAt } = report;
+	const whole: Record<string, unknown> = { note };
+	if (plan) whole.plan = plan.id;
+	if (place !== undefined) whole.place = place;
+	if (finishedAt !== undefined) whole.end = finishedAt;
+	return { records, whole };
+}
+
+/** A history of two devices whose clocks differ, with everything that can happen in it. */
+const histories = fc
+	.array(
+		fc.record({
+			kind: fc.constantFrom(
+				'read',
+				'read',
+				'read',
+				'accept',
+				'accept',
+				'ear',
+				'back',
+				'discard',
+				'place',
+				'note',
+				'plan',
+				'finish'
+			),
+			device: fc.constantFrom('a', 'b'),
+			note: fc.integer({ min: 60, max: 62 }),
+			members: fc.constantFrom(['left'], ['right'], ['left', 'right']),
+			off: fc.double({ min: -40, max: 40, noNaN: true }),
+			which: fc.nat(200),
+			wait: fc.integer({ min: 0, max: 3 }),
+			purpose: fc.constantFrom('found' as const, 'set' as const, 'proved' as const)
+		}),
+		{ maxLength: 40 }
+	)
+	.map((steps) => {
+		const events: VisitEvent[] = [];
+		const clock = { a: 0, b: 1 };
+		const counters = { a: 0, b: 0 };
+		for (const { kind, device, note, members, off, which, wait, purpose } of steps) {
+			const at = (clock[device as 'a'] += wait);
+			const base = { id: `${device}${++counters[device as 'a']}`, device, counter: counters[device as 'a'], at };
+			const sounders = members.map((member) => sounderId(note, member));
+			const some = (only: (event: VisitEvent) => boolean) => {
+				const fit = events.filter(only);
+				return fit.length ? fit[which % fit.length].id : 'unknown';
+			};
+			if (kind === 'read') events.push({ ...reading(sounders, off), ...base });
+			else if (kind === 'accept')
+				events.push({ ...accept(sounders, null), ...base, reading: some(isReading), purpose } as Act);
+			else if (kind === 'ear') events.push({ ...accept(sounders, null), ...base } as Act);
+			else if (kind === 'back') events.push({ ...base, do: 'takeBack', act: some((event) => !isReading(event)) });
+			else if (kind === 'discard') events.push({ ...base, do: 'discard', reading: some(isReading) });
+			else if (kind === 'place') events.push({ ...base, do: 'place', group: note });
+			else if (kind === 'note') events.push({ ...base, do: 'note', text: `${off}` });
+			else if (kind === 'plan')
+				events.push({
+					...base,
+					do: 'plan',
+					plan: { id: base.id, a4: 440, temperamentId: 't', tolerance: 1, curveId: null, lead: null }
+				});
+			else events.push({ ...base, do: 'finish' });
+		}
+		return events;
+	});
+
+describe('a thousand random histories', () => {
+	it('come to the same in whatever order and in whatever portions they arrive, sent twice or once', () => {
+		fc.assert(
+			fc.property(
+				histories.chain((events) =>
+					fc.tuple(
+						fc.constant(events),
+						fc.shuffledSubarray([...events, ...events], { minLength: 2 * events.length }),
+						fc.integer({ min: 1, max: 7 })
+					)
+				),
+				([events, arrived, portion]) => {
+					let report = EMPTY_REPORT;
+					for (let from = 0; from < arrived.length; from += portion)
+						report = addToReport(report, arrived.slice(from, from + portion));
+					const expected = JSON.parse(JSON.stringify(naive(events)));
+					expect(JSON.parse(JSON.stringify(shown(report)))).toEqual(expected);
+					expect(JSON.parse(JSON.stringify(shown(reportOf(events))))).toEqual(expected);
+				}
+			),
+			{ numRuns: 1000 }
+		);
+	});
+});
+
+describe('the summary of a visit', () => {
+	const events = [
+		reading(of(60), -6),
+		reading(of(60), 0.2),
+		reading(of(61), 2),
+		reading(of(63), 4),
+		reading(of(63), -0.2)
+	];
+	const groups = groupRecords(
+		reportOf([...events, accept(of(60), events[1]), accept(of(62), null), accept(of(63), events[4])]).sounders.values()
+	);
+
+	it('says what was set, left out, found and moved', () => {
+		const summary = summariseVisit(groups, [60, 61, 62, 63, 64], target);
+		expect(summary.notes.get(60)).toEqual({
+			note: 60,
+			found: expect.closeTo(-6),
+			left: expect.closeTo(0.2),
+			set: true
+		});
+		expect(summary.set).toEqual([60, 62, 63]);
+		expect(summary.leftOut).toEqual([61, 64]);
+		expect(summary.foundMiddle).toBeCloseTo(2);
+		expect(summary.leftMean).toBeCloseTo(0);
+		expect(summary.movedMean).toBeCloseTo((6.2 + 4.2) / 2, 9);
+		expect(summary.movedMost).toEqual({ note: 60, by: expect.closeTo(6.2) });
+	});
+
+	it('does not mix two zeros when A4 is changed in mid-visit', () => {
+		const before = reading(of(60), -6);
+		const after = reading(of(60), 0.2, { target: target(60, 436) });
+		const both = groupRecords(reportOf([before, after, accept(of(60), after)]).sounders.values());
+		const down = 1200 * Math.log2(440 / 436);
+		const { notes, movedMean } = summariseVisit(both, [60], (note) => target(note, 436));
+		expect(notes.get(60)?.found).toBeCloseTo(down - 6, 9);
+		expect(notes.get(60)?.left).toBeCloseTo(0.2, 9);
+		expect(movedMean).toBeCloseTo(Math.abs(0.2 - (down - 6)), 9);
+		// Against the former pitch everything is as much lower.
+		expect(summariseVisit(both, [60], target).notes.get(60)?.left).toBeCloseTo(0.2 - down, 9);
+	});
+
+	it('has a sentence for nothing', () => {
+		const summary = summariseVisit(new Map(), [60, 61], target);
+		expect(summary.set).toEqual([]);
+		expect(summary.movedMean).toBeUndefined();
+		expect(summary.movedMost).toBeUndefined();
+	});
+});

@@ -1,0 +1,172 @@
+import { compareHappened, isReading, isUsable, type Act, type ActOf, type Reading, type VisitEvent } from './happened';
+import { groupOf, type SounderId } from './sounder';
+
+/** What stands of a reading in the report. */
+export type Figure = Pick<Reading, 'id' | 'at' | 'device' | 'counter' | 'pitch' | 'target' | 'deviation'>;
+
+/** How a sounder was taken last. */
+export interface Acceptance extends Pick<
+	ActOf<'accept'>,
+	'id' | 'at' | 'device' | 'counter' | 'purpose' | 'pass' | 'setTo' | 'final' | 'plan'
+> {
+	/** undefined: by ear. */
+	readonly figure: Figure | undefined;
+}
+
+/** A sounder in a visit. */
+export interface SounderRecord {
+	readonly sounder: SounderId;
+	/** The first reading in which it sounded. */
+	readonly found: Figure | undefined;
+	/** How it was left: the last time it was taken as set or proved. */
+	readonly left: Acceptance | undefined;
+}
+
+/** A group in a visit: what is said of a note, whichever of its strings told it. */
+export interface GroupRecord {
+	readonly group: number;
+	readonly found: Figure | undefined;
+	readonly left: Acceptance | undefined;
+}
+
+/**
+ * What a visit has come to: a fold of its readings and acts. It is the same in whatever order they arrive, since each
+ * sounder's record is made anew from its own events in their order of happening, and only its own.
+ */
+export interface VisitReport {
+	readonly events: ReadonlyMap<string, VisitEvent>;
+	readonly sounders: ReadonlyMap<SounderId, SounderRecord>;
+	readonly plan: ActOf<'plan'>['plan'] | undefined;
+	readonly place: number | null | undefined;
+	readonly note: string;
+	/** Milliseconds since 1970. */
+	readonly finishedAt: number | undefined;
+	/** Events of each sounder in order of happening. */
+	readonly ofSounder: ReadonlyMap<SounderId, readonly VisitEvent[]>;
+	/** Sounders that were taken by a reading, by its id: it may arrive after what rests on it. */
+	readonly resting: ReadonlyMap<string, readonly SounderId[]>;
+	/** Acts that concern the visit as a whole, in order. */
+	readonly ofVisit: readonly Act[];
+	/** What takes back or discards what, by the id of what falls. */
+	readonly undoing: ReadonlyMap<string, readonly Act[]>;
+}
+
+export const EMPTY_REPORT: VisitReport = {
+	events: new Map(),
+	sounders: new Map(),
+	plan: undefined,
+	place: undefined,
+	note: '',
+	finishedAt: undefined,
+	ofSounder: new Map(),
+	resting: new Map(),
+	ofVisit: [],
+	undoing: new Map()
+};
+
+/** Adds what happened; what is in the report already changes nothing. */
+export function addToReport(report: VisitReport, added: readonly VisitEvent[]): VisitReport {
+	const events = new Map(report.events);
+	const ofSounder = new Map(report.ofSounder);
+	const undoing = new Map(report.undoing);
+	const resting = new Map(report.resting);
+	let ofVisit = report.ofVisit;
+	const touched = new Set<SounderId>();
+	let undone = false;
+	for (const event of added) {
+		if (events.has(event.id)) continue;
+		events.set(event.id, event);
+		if (isReading(event) || event.do === 'accept')
+			for (const sounder of event.sounders) {
+				ofSounder.set(sounder, placed(ofSounder.get(sounder) ?? [], event));
+				touched.add(sounder);
+				if (!isReading(event) && event.reading !== null)
+					resting.set(event.reading, [...(resting.get(event.reading) ?? []), sounder]);
+			}
+		else if (event.do === 'takeBack' || event.do === 'discard') {
+			const id = event.do === 'takeBack' ? event.act : event.reading;
+			undoing.set(id, [...(undoing.get(id) ?? []), event]);
+			undone = true;
+		} else ofVisit = placed(ofVisit, event);
+		for (const sounder of resting.get(event.id) ?? []) touched.add(sounder);
+	}
+	if (events.size === report.events.size) return report;
+	const next = { ...report, events, ofSounder, resting, ofVisit, undoing };
+	// Taking back may touch anything, also what comes later; it is rare.
+	const sounders = new Map(report.sounders);
+	for (const sounder of undone ? ofSounder.keys() : touched) sounders.set(sounder, recordOf(next, sounder));
+	return { ...next, sounders, ...wholeOf(next) };
+}
+
+/** The report of everything that happened, in any order. */
+export function reportOf(events: readonly VisitEvent[]): VisitReport {
+	return addToReport(EMPTY_REPORT, [...events].sort(compareHappened));
+}
+
+/** Into its place; most come last. */
+function placed<Event extends VisitEvent>(events: readonly Event[], event: Event): readonly Event[] {
+	let at = events.length;
+	while (at > 0 && compareHappened(events[at - 1], event) > 0) at--;
+	return [...events.slice(0, at), event, ...events.slice(at)];
+}
+
+/** Whether something was taken back or discarded, and that was not taken back itself. */
+function isUndone({ undoing }: VisitReport, id: string, asked: ReadonlySet<string> = new Set()): boolean {
+	if (asked.has(id)) return false;
+	const further = new Set([...asked, id]);
+	return (undoing.get(id) ?? []).some((act) => !isUndone({ undoing } as VisitReport, act.id, further));
+}
+
+function recordOf(report: VisitReport, sounder: SounderId): SounderRecord {
+	let found: Figure | undefined;
+	let left: Acceptance | undefined;
+	for (const event of report.ofSounder.get(sounder) ?? []) {
+		if (isUndone(report, event.id)) continue;
+		if (isReading(event)) {
+			if (isUsable(event)) found ??= figureOf(event);
+		} else if (event.do === 'accept' && event.purpose !== 'found') {
+			if (event.reading !== null && isUndone(report, event.reading)) continue;
+			const { id, at, device, counter, purpose, pass, setTo, final, plan } = event;
+			const rests = event.reading === null ? undefined : report.events.get(event.reading);
+			const figure = rests && isReading(rests) && isUsable(rests) ? figureOf(rests) : undefined;
+			left = { id, at, device, counter, purpose, pass, setTo, final, plan, figure };
+		}
+	}
+	return { sounder, found, left };
+}
+
+function figureOf({ id, at, device, counter, pitch, target, deviation }: Reading): Figure {
+	return { id, at, device, counter, pitch, target, deviation };
+}
+
+function wholeOf(report: VisitReport): Pick<VisitReport, 'plan' | 'place' | 'note' | 'finishedAt'> {
+	const standing = report.ofVisit.filter(({ id }) => !isUndone(report, id));
+	const last = <Kind extends Act['do']>(kind: Kind) =>
+		standing.filter((act): act is ActOf<Kind> => act.do === kind).at(-1);
+	return {
+		plan: last('plan')?.plan,
+		place: last('place')?.group,
+		note: last('note')?.text ?? '',
+		finishedAt: last('finish')?.at
+	};
+}
+
+/** Groups of a visit from its sounders: found as the first of them was, left as the last. */
+export function groupRecords(sounders: Iterable<SounderRecord>): ReadonlyMap<number, GroupRecord> {
+	const groups = new Map<number, GroupRecord>();
+	for (const { sounder, found, left } of sounders) {
+		const group = groupOf(sounder);
+		const before = groups.get(group);
+		groups.set(group, {
+			group,
+			found: !before?.found || (found && compareHappened(found, before.found) < 0) ? found : before.found,
+			left: !before?.left || (left && compareHappened(left, before.left) > 0) ? left : before.left
+		});
+	}
+	return groups;
+}
+
+/** The pitch that a group was left at, in Hz; undefined when it was not set, or by ear. */
+export function pitchLeft(groups: ReadonlyMap<number, GroupRecord>, group: number): number | undefined {
+	return groups.get(group)?.left?.figure?.pitch;
+}

@@ -1,0 +1,109 @@
+import { AUDIBLE, HIGHEST_LISTENED, isSounderId, PURPOSES, SOUND_SOURCES, type SounderId } from '@fendrel/core';
+import { z } from 'zod';
+import { FORMAT } from './format';
+
+/*
+ * What a device hands over to the server: readings, acts, and what the simulated instrument's lever has moved. Every item
+ * carries the number of its format; the server takes the present one and the one before (formerRecord.ts).
+ */
+export const groupNumber = z.number().int().min(-999).max(999);
+const sounder = z.custom<SounderId>((text) => typeof text === 'string' && isSounderId(text), 'That names no sounder.');
+/** What sounds together: the strings of a note in all its choirs at most. */
+const sounders = z.array(sounder).min(1).max(9);
+export const frequency = z.number().min(AUDIBLE.lowest).max(AUDIBLE.highest);
+/** Standard errors of cents: what is less sure than an octave is not known. */
+const error = z.number().min(0).max(1200);
+/** Nothing that devices from before knew of. */
+const figure = (most: number) => z.number().min(0).max(most).nullable().default(null);
+const counter = z
+	.number()
+	.int()
+	.min(0)
+	.max(2 ** 31 - 1);
+export const moment = z.coerce.date().min(new Date('2000-01-01')).max(new Date('2200-01-01'));
+/** Levels in decibels re full scale. */
+const LEVELS = { lowest: -200, highest: 60 } as const;
+/** B of the stiffest strings there are is some hundredths. */
+const HIGHEST_B = 0.3;
+
+export const partialSchema = z.object({
+	partial: z.number().int().min(1).max(64),
+	frequency,
+	/** In Hz. */
+	error: z.number().min(0).max(1000),
+	level: z.number().min(LEVELS.lowest).max(LEVELS.highest),
+	/** Seconds to 1/e; null when it did not fall. */
+	decay: z.number().min(1e-3).max(1000).nullable().optional()
+});
+
+/** What is measured of a struck string, with the bounds of what strings can do. */
+export const struckFields = {
+	pitch: frequency,
+	pitchError: error.nullable(),
+	fundamental: frequency.nullable(),
+	inharmonicity: z.number().min(0).max(HIGHEST_B).nullable(),
+	inharmonicityError: z.number().min(0).max(1).nullable(),
+	moment: z.number().min(0).max(60).nullable(),
+	listened: z.number().int().min(1).max(HIGHEST_LISTENED).nullable().default(null),
+	falseBeat: figure(100),
+	falseBeatDepth: figure(1),
+	spread: figure(400),
+	spreadError: figure(400),
+	target: frequency,
+	deviation: z.number().min(-12_000).max(12_000),
+	partials: z.array(partialSchema).max(64)
+};
+
+export const sentReadingSchema = z.object({
+	way: z.literal('struck'),
+	id: z.uuid(),
+	counter,
+	/** By the device's clock. */
+	takenAt: moment,
+	sounders,
+	source: z.enum(SOUND_SOURCES),
+	...struckFields
+});
+export type SentReading = z.infer<typeof sentReadingSchema>;
+
+const act = { id: z.uuid(), counter, doneAt: moment };
+/** The acts that a device makes; plan, note and end of a visit are made by the server when they are asked for. */
+export const sentActSchema = z.discriminatedUnion('do', [
+	z.object({
+		...act,
+		do: z.literal('accept'),
+		sounders,
+		purpose: z.enum(PURPOSES),
+		pass: z.number().int().min(1).max(99),
+		reading: z.uuid().nullable(),
+		setTo: frequency.nullable(),
+		final: frequency.nullable(),
+		plan: z.uuid().nullable()
+	}),
+	z.object({ ...act, do: z.literal('takeBack'), act: z.uuid() }),
+	z.object({ ...act, do: z.literal('discard'), reading: z.uuid() }),
+	z.object({ ...act, do: z.literal('place'), group: groupNumber.nullable() })
+]);
+export type SentAct = z.infer<typeof sentActSchema>;
+
+const pin = z.object({ pin: z.number().min(-2400).max(2400), speaking: z.number().min(-2400).max(2400) });
+/** Strings that the simulated instrument's lever has moved, by group. */
+export const pinsSchema = z.record(z.string().regex(/^-?\d{1,4}$/), z.array(pin).min(1).max(9));
+
+/** `device` is whoever made it: it may be sent by another window, much later. */
+const item = { format: z.literal(FORMAT), visitId: z.uuid(), device: z.uuid() };
+export const itemSchema = z.discriminatedUnion('kind', [
+	z.object({ ...item, kind: z.literal('reading'), reading: sentReadingSchema }),
+	z.object({ ...item, kind: z.literal('act'), act: sentActSchema }),
+	z.object({ ...item, kind: z.literal('pins'), id: z.uuid(), moved: pinsSchema })
+]);
+export type Item = z.infer<typeof itemSchema>;
+export type MovedPins = z.infer<typeof pinsSchema>;
+
+export const MOST_ITEMS = 100;
+/** Items are checked one by one: a bad one is refused by itself. */
+export const batchSchema = z.object({
+	/** What the device's clock says while it sends. */
+	now: moment,
+	items: z.array(z.unknown()).max(MOST_ITEMS)
+});

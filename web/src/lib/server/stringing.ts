@@ -1,0 +1,27 @@
+import { stringingFrom, usualStringing, type Stringing } from '@fendrel/core';
+import type { StringLine } from '$lib/instruments/scale/schema';
+import type { Instrument } from './db/stores/instruments';
+import { stringTablesOf } from './db/stores/stringTables';
+
+type Strung = Pick<Instrument, 'id' | 'kind' | 'lowest' | 'highest' | 'stringing'>;
+
+/** How an instrument is strung but for its table: as somebody said, else as its kind usually is. */
+export function statedStringing({ stringing, kind, lowest, highest }: Omit<Strung, 'id'>): Stringing {
+	const usual = usualStringing(kind, lowest, highest);
+	const fits = stringing && stringing.lowest === lowest && stringing.sections.at(-1)?.to === highest;
+	// A compass that was changed since leaves what was said of the old one behind.
+	return fits ? stringing : usual;
+}
+
+export function byTable(stated: Stringing, lines: readonly StringLine[]): Stringing {
+	return stringingFrom(
+		stated,
+		lines.map(({ note, strings, outer }) => ({ note, strings, wound: outer !== null }))
+	);
+}
+
+/** How an instrument is strung: by its table of strings where that knows, else as stated. */
+export async function stringingOf(workshopId: string, instrument: Strung): Promise<Stringing> {
+	const [table] = await stringTablesOf(workshopId, instrument.id, 1);
+	return byTable(statedStringing(instrument), table?.strings ?? []);
+}
