@@ -28,7 +28,7 @@ test('MariaDB is killed and comes back: said clearly, no crash, nothing lost', a
 		await expect(
 			page.getByText('The database does not answer. Go on tuning: readings wait on this device.')
 		).toBeVisible();
-		await expect(page.getByTestId('saved')).toHaveText('2 readings waiting');
+		await expect(page.getByTestId('saved')).toHaveText('2 entries waiting');
 		const other = await page.context().newPage();
 		const answer = await other.goto('/instruments');
 		expect(answer?.status()).toBe(503);

@@ -30,11 +30,11 @@ test('the server is away: readings wait, survive a reload of the page, and arriv
 	await strikeAndRead(page);
 	await page.keyboard.press('Shift+Enter');
 	await expect(page.getByText(/The server does not answer\. Go on tuning/)).toBeVisible();
-	await expect(page.getByTestId('saved')).toHaveText('2 readings waiting');
+	await expect(page.getByTestId('saved')).toHaveText('2 entries waiting');
 	expect((await readLive(page)).note).toBe('A3');
 
 	await page.reload();
-	await expect(page.getByTestId('saved')).toHaveText('2 readings waiting');
+	await expect(page.getByTestId('saved')).toHaveText('2 entries waiting');
 	await expect(page.getByText('Temperament octave: 1 of 14')).toBeVisible();
 	expect((await readLive(page)).note).toBe('A3');
 	await page.unroute('**/api/**');

@@ -1,126 +1,256 @@
+import 'fake-indexeddb/auto';
+import { IDBFactory } from 'fake-indexeddb';
+import { openDB } from 'idb';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { v7 as uuid } from 'uuid';
-import type { Reading } from './schema';
-import { Sync } from './sync.svelte';
+import { FORMAT, idOf, type Answer } from './format';
+import { HandOver } from './handOver.svelte';
+import { openOutbox, type Outbox } from './outbox';
+import { refusedWords } from './words';
 
 const VISIT = '01a20724-b3f2-7056-bbd9-dd8fdf185feb';
+const OTHER = '01a20724-b3f2-7056-bbd9-dd8fdf185fec';
+const item = (note: number, visitId = VISIT) => ({
+	...{ format: FORMAT, visitId, device: uuid(), kind: 'reading' },
+	reading: { id: uuid(), sounders: [`${note}/middle`], pitch: 440 }
+});
 
-function reading(note: number): Reading {
-	return {
-		id: uuid(),
-		note,
-		string: 'middle',
-		takenAt: new Date(1_790_000_000_000 + note),
-		source: 'simulated',
-		accepted: true,
-		found: false,
-		pitch: 440,
-		pitchError: 0.01,
-		target: 440,
-		deviation: 0,
-		fundamental: 439.9,
-		inharmonicity: 4e-4,
-		inharmonicityError: 1e-5,
-		moment: 0.5,
-		listened: null,
-		falseBeat: null,
-		falseBeatDepth: null,
-		spread: null,
-		spreadError: null,
-		partials: []
-	};
-}
-
-/** A server that stores by id and can be told how to answer. */
+/** A server that stores by id, refuses what it is told to, and can be told how to answer. */
 class FakeServer {
-	readonly stored = new Map<string, Reading>();
+	readonly stored = new Map<string, unknown>();
+	readonly refuses = new Set<string>();
+	/** Of which it cannot even read the request. */
+	readonly chokesOn = new Set<string>();
 	calls = 0;
-	answer: 'well' | 'away' | 'loses its answer' | 503 | 401 = 'well';
+	answer: 'well' | 'away' | 'loses its answer' | 'never' | 401 | 503 | 500 = 'well';
 
 	fetch = async (_: unknown, init?: RequestInit): Promise<Response> => {
 		this.calls++;
 		if (this.answer === 'away') throw new TypeError('Failed to fetch');
+		if (this.answer === 'never')
+			return new Promise((_resolve, reject) =>
+				init?.signal?.addEventListener('abort', () => reject(new Error('aborted')))
+			);
 		if (typeof this.answer === 'number') return new Response('{}', { status: this.answer });
-		const { readings } = JSON.parse(String(init?.body)) as { readings: Reading[] };
-		for (const each of readings) this.stored.set(each.id, each);
+		const { items } = JSON.parse(String(init?.body)) as { items: unknown[] };
+		if (items.some((each) => this.chokesOn.has(idOf(each))))
+			return Response.json({ message: 'What was sent is not readable.' }, { status: 400 });
+		const answers = items.map((each): Answer => {
+			const id = idOf(each);
+			if (this.refuses.has(id)) return { id, answer: 'refused', why: 'It cannot be right: pitch.' };
+			const there = this.stored.has(id);
+			this.stored.set(id, each);
+			return { id, answer: there ? 'there' : 'stored' };
+		});
 		if (this.answer === 'loses its answer') throw new TypeError('network changed');
-		return new Response('{}');
+		return Response.json({ answers });
 	};
 }
 
 let server: FakeServer;
-let sync: Sync;
-
+let handOver: HandOver;
 beforeEach(() => {
-	vi.useFakeTimers();
+	// The store's own turns go on in real time; only the pauses between sendings are ours.
+	vi.useFakeTimers({ toFake: ['setTimeout', 'clearTimeout', 'Date'] });
+	globalThis.indexedDB = new IDBFactory();
 	server = new FakeServer();
 	vi.stubGlobal('fetch', server.fetch);
-	sync = new Sync(VISIT);
+	handOver = new HandOver();
+	handOver.start();
 });
 afterEach(() => {
-	sync.stop();
+	handOver.stop();
 	vi.useRealTimers();
 	vi.unstubAllGlobals();
 });
 
-describe('sending readings', () => {
-	it('stores each as it is made', async () => {
-		await sync.add(reading(60));
-		await sync.flush();
-		expect(server.stored.size).toBe(1);
-		expect(sync.waiting).toBe(0);
-		expect(sync.trouble).toBeUndefined();
+/** So much of our time passes, in steps, with the store keeping up. */
+async function pass(ms: number): Promise<void> {
+	for (let gone = 0; gone < ms; gone += 500) {
+		await vi.advanceTimersByTimeAsync(500);
+		for (let turn = 0; turn < 12; turn++) await new Promise((resolve) => setImmediate(resolve));
+	}
+}
+
+describe('handing over', () => {
+	it('stores each thing as it is made', async () => {
+		await handOver.add(VISIT, [item(60)]);
+		expect(await handOver.flush()).toBe(true);
+		expect([server.stored.size, handOver.waiting, handOver.trouble]).toEqual([1, 0, undefined]);
 	});
 
-	it('keeps them while the server is away, says so, and sends them by itself later', async () => {
+	it('waits while the server is away, says so and since when, and goes on by itself', async () => {
 		server.answer = 'away';
-		await sync.add(reading(60));
-		await sync.add(reading(61));
-		expect(await sync.flush()).toBe(false);
-		expect(sync.waiting).toBe(2);
-		expect(sync.trouble).toMatch(/Go on tuning/);
+		await handOver.add(VISIT, [item(60)]);
+		await handOver.add(OTHER, [item(61, OTHER)]);
+		expect(await handOver.flush()).toBe(false);
+		expect(handOver.waiting).toBe(2);
+		expect(handOver.byVisit.of).toEqual(
+			new Map([
+				[VISIT, 1],
+				[OTHER, 1]
+			])
+		);
+		expect(handOver.since).toBeInstanceOf(Date);
+		expect(handOver.trouble).toMatch(/Go on tuning/);
 		server.answer = 'well';
-		await vi.advanceTimersByTimeAsync(60_000);
-		expect(server.stored.size).toBe(2);
-		expect(sync.waiting).toBe(0);
-		expect(sync.trouble).toBeUndefined();
+		await pass(20_000);
+		expect([server.stored.size, handOver.waiting, handOver.trouble]).toEqual([2, 0, undefined]);
+	});
+
+	it('sends a long wait in batches, whichever visit it is of, oldest first', async () => {
+		server.answer = 503;
+		const all = Array.from({ length: 90 }, (_, i) => item(i, i % 2 ? VISIT : OTHER));
+		for (const each of all) await handOver.add(each.visitId, [each]);
+		expect(handOver.trouble).toMatch(/database/);
+		server.answer = 'well';
+		await handOver.flush();
+		server.calls = 0;
+		await pass(20_000);
+		expect([...server.stored.keys()]).toEqual(all.map(idOf));
+		expect(server.calls).toBeLessThanOrEqual(3);
 	});
 
 	it('stores once what had to be sent twice', async () => {
 		server.answer = 'loses its answer';
-		const sent = reading(60);
-		await sync.add(sent);
-		await sync.flush();
+		await handOver.add(VISIT, [item(60)]);
+		await handOver.flush();
 		server.answer = 'well';
-		expect(await sync.flush()).toBe(true);
+		expect(await handOver.flush()).toBe(true);
 		expect(server.calls).toBeGreaterThan(1);
-		expect([...server.stored.keys()]).toEqual([sent.id]);
-	});
-
-	it('sends a long wait in batches, oldest first', async () => {
-		server.answer = 503;
-		for (let note = 20; note < 110; note++) await sync.add(reading(note));
-		server.answer = 'well';
-		server.calls = 0;
-		await vi.advanceTimersByTimeAsync(60_000);
-		expect([...server.stored.values()].map(({ note }) => note)).toEqual(Array.from({ length: 90 }, (_, i) => 20 + i));
-		expect(server.calls).toBe(3);
+		expect(server.stored.size).toBe(1);
 	});
 
 	it('waits longer and longer, never longer than a quarter of a minute', async () => {
 		server.answer = 'away';
-		await sync.add(reading(60));
-		await sync.flush();
+		await handOver.add(VISIT, [item(60)]);
+		await handOver.flush();
 		server.calls = 0;
-		await vi.advanceTimersByTimeAsync(300_000);
-		expect(server.calls).toBeGreaterThanOrEqual(20);
+		await pass(300_000);
+		expect(server.calls).toBeGreaterThanOrEqual(18);
 		expect(server.calls).toBeLessThan(30);
 	});
 
-	it('says what to do when one is signed out', async () => {
-		server.answer = 401;
-		await sync.add(reading(60));
-		await sync.flush();
-		expect(sync.trouble).toMatch(/Sign in again/);
+	it.each([401, 500] as const)('keeps everything when the answer is %d', async (answer) => {
+		server.answer = answer;
+		await handOver.add(VISIT, [item(60)]);
+		expect(await handOver.flush()).toBe(false);
+		expect([handOver.waiting, handOver.refused.length]).toEqual([1, 0]);
+		if (answer === 401) expect(handOver.trouble).toMatch(/Sign in again/);
+	});
+});
+
+describe('what the server refuses', () => {
+	it('is set aside with its reason and holds up nothing; it can be sent again or discarded', async () => {
+		const bad = item(61);
+		server.refuses.add(idOf(bad));
+		await handOver.add(VISIT, [item(60), bad, item(62)]);
+		expect(await handOver.flush()).toBe(true);
+		expect([server.stored.size, handOver.waiting]).toEqual([2, 0]);
+		expect(handOver.refused).toMatchObject([{ id: idOf(bad), visitId: VISIT, why: 'It cannot be right: pitch.' }]);
+		expect(refusedWords(handOver.refused[0])).toBe('Reading of C♯4 middle, 440.00 Hz');
+		server.calls = 0;
+		await pass(60_000);
+		expect(server.calls).toBe(0);
+		server.refuses.clear();
+		await handOver.sendAgain(idOf(bad));
+		await handOver.flush();
+		expect([server.stored.size, handOver.refused.length]).toEqual([3, 0]);
+
+		const worse = item(63);
+		server.refuses.add(idOf(worse));
+		await handOver.add(VISIT, [worse]);
+		await handOver.flush();
+		await handOver.discard(idOf(worse));
+		expect([handOver.refused.length, handOver.waiting]).toEqual([0, 0]);
+	});
+
+	it('also when a whole batch is unreadable because of it: the others arrive', async () => {
+		const poison = item(70);
+		server.chokesOn.add(idOf(poison));
+		await handOver.add(VISIT, [...Array.from({ length: 20 }, (_, i) => item(i)), poison, item(71)]);
+		expect(await handOver.flush()).toBe(true);
+		expect([server.stored.size, handOver.waiting]).toEqual([21, 0]);
+		expect(handOver.refused.map(({ id }) => id)).toEqual([idOf(poison)]);
+		expect(server.calls).toBeLessThan(20);
+	});
+});
+
+describe('a device that is slow, full, closed', () => {
+	it('stopped means stopped: what is under way is broken off, nothing is tried again', async () => {
+		server.answer = 'never';
+		await handOver.add(VISIT, [item(60)]);
+		const sending = handOver.flush();
+		handOver.stop();
+		expect(await sending).toBe(false);
+		server.answer = 'well';
+		server.calls = 0;
+		await pass(60_000);
+		expect([server.calls, server.stored.size]).toEqual([0, 0]);
+	});
+
+	it('outlives a reload: the next window sends what waits', async () => {
+		server.answer = 'away';
+		const made = item(60);
+		await handOver.add(VISIT, [made]);
+		handOver.stop();
+		server.answer = 'well';
+		const next = new HandOver();
+		expect(await next.knownOf(VISIT)).toEqual([made]);
+		next.start();
+		await vi.waitFor(() => expect(server.stored.size).toBe(1));
+		// A page that was loaded before it arrived still learns of it.
+		expect(await next.knownOf(VISIT)).toEqual([made]);
+		next.stop();
+	});
+
+	it('says at once when it does not keep what is made, and sends it all the same', async () => {
+		handOver.stop();
+		const full: Outbox = {
+			...(await openOutbox()),
+			add: () => Promise.reject(new DOMException('', 'QuotaExceededError'))
+		};
+		server.answer = 'away';
+		const poor = new HandOver(async () => full);
+		poor.start();
+		await poor.add(VISIT, [item(60)]);
+		expect(poor.trouble).toMatch(/does not keep what you measure.*Leave the page open/);
+		expect(poor.waiting).toBe(1);
+		server.answer = 'well';
+		await vi.waitFor(async () => expect(await poor.flush()).toBe(true));
+		expect([server.stored.size, poor.waiting, poor.trouble]).toEqual([1, 0, undefined]);
+		poor.stop();
+	});
+
+	it('takes over what waited in its first version, in the format of then', async () => {
+		handOver.stop();
+		globalThis.indexedDB = new IDBFactory();
+		const old = await openDB('fendrel', 1, {
+			upgrade(made) {
+				made.createObjectStore('readings', { keyPath: 'id' }).createIndex('visit', 'visitId');
+				made.createObjectStore('places', { keyPath: 'visitId' });
+			}
+		});
+		const reading = (id: string, second: number) => ({ id, note: 60, takenAt: new Date(1000 * second) });
+		await old.put('readings', { id: 'a', visitId: VISIT, reading: reading('a', 2) });
+		await old.put('readings', { id: 'b', visitId: VISIT, reading: reading('b', 1) });
+		await old.put('places', { visitId: VISIT, place: { currentNote: 62, moved: {} } });
+		old.close();
+		const outbox = await openOutbox();
+		const items = (await outbox.all()).map((each) => each.item);
+		expect(items).toMatchObject([
+			{ format: 1, kind: 'reading', visitId: VISIT, reading: { id: 'b' } },
+			{ format: 1, kind: 'reading', visitId: VISIT, reading: { id: 'a' } },
+			{ format: 1, kind: 'place', visitId: VISIT, place: { currentNote: 62 } }
+		]);
+	});
+
+	it('never lets its time fall, whatever the clock is set to', () => {
+		vi.setSystemTime(5000);
+		const first = handOver.stamp();
+		vi.setSystemTime(1000);
+		const second = handOver.stamp();
+		expect(second.counter).toBe(first.counter + 1);
+		expect(second.at).toBeGreaterThanOrEqual(first.at);
 	});
 });

@@ -1,11 +1,20 @@
-import { defaultTwin, equalHz, hz, centsBetween, temperamentById, TEMPERAMENTS, USUAL_HABITS } from '@fendrel/core';
+import {
+	equalHz,
+	hz,
+	centsBetween,
+	isReading,
+	reportOf,
+	temperamentById,
+	TEMPERAMENTS,
+	USUAL_HABITS
+} from '@fendrel/core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { v7 as uuid } from 'uuid';
-import { hashPassword, signIn } from './auth/signIn';
-import { connect, database, useDatabase } from './db/connection';
+import { signIn } from './auth/signIn';
+import { connect, database } from './db/connection';
 import { isDatabaseAway, isDuplicate } from './db/faults';
 import { migrate, migrator } from './db/migrate';
-import { createAccount, keepHabits, saveSession, sessionByToken } from './db/stores/accounts';
+import { keepHabits, saveSession, sessionByToken } from './db/stores/accounts';
 import {
 	createInstrument,
 	getInstrument,
@@ -15,82 +24,29 @@ import {
 	readStrings
 } from './db/stores/instruments';
 import { listCountedOctaves } from './db/stores/countedOctaves';
-import { figuresOf, readingsOf, saveReadings, type NewReading } from './db/stores/readings';
+import { eventsOf } from './db/stores/record';
 import { listTemperaments } from './db/stores/temperaments';
-import { getVisit, updateVisit } from './db/stores/visits';
+import { getVisit } from './db/stores/visits';
 import { loadDemo } from './demo/load';
 import { DEMO_ACCOUNT, DEMO_INSTRUMENTS } from './demo/scenario';
 import { visitHistory } from './visits/history';
 import { BALANCED } from '$lib/tuning/curve';
+import { stretchByCurve } from '$lib/tuning/stretch';
 import { curvesOf } from './db/stores/curves';
 import { stringTablesOf } from './db/stores/stringTables';
 import { keepStringsOf, knownStrings } from './strings';
 import { loadCurveSheet } from './visits/curveSheet';
-import { changeVisit, loadVisit, takeCurve, visitOr404 } from './visits/open';
+import { changeVisit, finishVisit, loadVisit, takeCurve, visitOr404 } from './visits/open';
+import { accept, details, hand, newWorkshop, reading, testDatabase } from './tests/parts';
 import { startVisit } from './visits/start';
 import type { SignedIn } from './auth/session';
 
-const URL = process.env.FENDREL_TEST_DATABASE_URL;
-if (!URL) throw new Error('FENDREL_TEST_DATABASE_URL is not set: run these through npm test');
-
 beforeAll(async () => {
-	useDatabase(connect(URL));
+	testDatabase();
 	await migrator(database()).down({ to: 0 });
 	await migrate(database());
 }, 60_000);
 afterAll(() => database().sequelize.close());
-
-let counter = 0;
-async function newWorkshop(): Promise<SignedIn> {
-	const n = ++counter;
-	const user = await createAccount({
-		workshop: `Workshop ${n}`,
-		name: `Owner ${n}`,
-		email: `Owner${n}@example.test`,
-		passwordHash: await hashPassword('a long password'),
-		demo: false
-	});
-	return { userId: user.id, name: user.name, workshopId: user.workshopId, workshop: `Workshop ${n}`, demo: false };
-}
-const details = (name: string) => ({
-	name,
-	kind: 'upright' as const,
-	place: 'The hall',
-	town: 'Saltmarsh',
-	maker: '',
-	madeIn: null,
-	lowest: 21,
-	highest: 108,
-	usualA4: 440,
-	notes: '',
-	twin: defaultTwin('upright', 21, 108, 1, 440)
-});
-function reading(note: number, extra: Partial<NewReading> = {}): NewReading {
-	return {
-		id: uuid(),
-		note,
-		string: 'middle',
-		takenAt: new Date(Date.UTC(2026, 10, 1, 9, note)),
-		source: 'microphone',
-		accepted: true,
-		found: false,
-		pitch: 440,
-		pitchError: 0.02,
-		target: 440.5,
-		deviation: -1.97,
-		fundamental: 439.9,
-		inharmonicity: 4.1234567e-4,
-		inharmonicityError: 1e-6,
-		moment: 0.6,
-		listened: null,
-		falseBeat: null,
-		falseBeatDepth: null,
-		spread: null,
-		spreadError: null,
-		partials: [{ partial: 1, frequency: 440.0123456789, error: 0.001, level: -20 }],
-		...extra
-	};
-}
 
 describe('tables', () => {
 	it('go up, down and up again, and the library is there once', async () => {
@@ -120,7 +76,7 @@ describe('curves', () => {
 		expect((await loadVisit(me.workshopId, visitId)).curve).toEqual(second);
 		expect(second!.deviations[60 - 21]).toBe(-1);
 		expect((await curvesOf(me.workshopId, instrumentId)).map(({ id }) => id)).toEqual([second!.id, first.id]);
-		expect(await changeVisit(me.workshopId, visitId, { stretch: first.id })).toEqual({ kind: 'saved' });
+		expect(await changeVisit(me.workshopId, visitId, { stretch: stretchByCurve(first.id) })).toEqual({ kind: 'saved' });
 		expect((await loadVisit(me.workshopId, visitId)).curve).toEqual(first);
 	});
 
@@ -130,18 +86,20 @@ describe('curves', () => {
 			(await startVisit(who, await createInstrument(who.workshopId, details(name))))!;
 		const [mine, second, theirs] = [await visitOf(me, 'A'), await visitOf(me, 'B'), await visitOf(other, 'C')];
 		const { curve } = await loadVisit(me.workshopId, second);
-		expect(await changeVisit(me.workshopId, mine, { stretch: curve!.id })).toMatchObject({ kind: 'refused' });
+		expect(await changeVisit(me.workshopId, mine, { stretch: stretchByCurve(curve!.id) })).toMatchObject({
+			kind: 'refused'
+		});
 		await expect(takeCurve(me.workshopId, theirs, BALANCED)).rejects.toMatchObject({ status: 404 });
 		expect(await takeCurve(me.workshopId, mine, { ...BALANCED, held: { 120: 1 } })).toMatchObject({
 			kind: 'refused',
 			why: expect.stringContaining('C9')
 		});
-		await updateVisit(me.workshopId, mine, { finishedAt: new Date() });
+		await finishVisit(me.workshopId, mine, '');
 		expect(await takeCurve(me.workshopId, mine, BALANCED)).toMatchObject({ kind: 'refused' });
 		// The next visit goes on with the curve of the last one.
 		const before = (await getVisit(me.workshopId, mine))!;
 		const next = (await startVisit(me, before.instrumentId))!;
-		expect((await getVisit(me.workshopId, next))!.stretch).toBe(before.stretch);
+		expect((await getVisit(me.workshopId, next))!.stretch).toEqual(before.stretch);
 	});
 
 	it('follow the table of strings where nothing was read, and the readings where something was', async () => {
@@ -152,7 +110,7 @@ describe('curves', () => {
 		expect(await keepStringsOf(me.workshopId, instrumentId, [a4])).toMatchObject({ kind: 'kept' });
 		const byTable = await knownStrings(me.workshopId, { id: instrumentId, usualA4: 440 });
 		expect(byTable).toMatchObject([{ note: 69, by: 'table', partials: [] }]);
-		await saveReadings(me.workshopId, visitId, [reading(69, { inharmonicity: 5e-4, inharmonicityError: 1e-6 })]);
+		await hand(me.workshopId, visitId, [reading({ inharmonicity: 5e-4, inharmonicityError: 1e-6 })]);
 		const [read] = await knownStrings(me.workshopId, { id: instrumentId, usualA4: 440 });
 		expect(read).toMatchObject({ note: 69, by: 'strike', b: 5e-4 });
 		// 440.012 against a first partial of 440 is 0.05 cents sharp of it.
@@ -177,23 +135,22 @@ describe('curves', () => {
 		const first = (await startVisit(me, instrumentId))!;
 		const at = (note: number, cents: number) => equalHz(note, hz(440)) * 2 ** (cents / 1200);
 		const notes = Array.from({ length: 20 }, (_, i) => 40 + i);
-		await saveReadings(
-			me.workshopId,
-			first,
-			notes.flatMap((note) => [
-				reading(note, { pitch: at(note, -9), accepted: false, takenAt: new Date(1000) }),
-				reading(note, { pitch: at(note, 1.5), takenAt: new Date(2000) })
-			])
-		);
-		await updateVisit(me.workshopId, first, { finishedAt: new Date(3000) });
+		const left = notes.map((note) => reading({ note, pitch: at(note, 1.5) }));
+		await hand(me.workshopId, first, [
+			...notes.map((note) =>
+				reading({ note, pitch: at(note, -9), takenAt: new Date(Date.UTC(2026, 8, 1)), counter: 0 })
+			),
+			...left.flatMap((each) => [each, accept(each)])
+		]);
+		await finishVisit(me.workshopId, first, '');
 		const second = (await startVisit(me, instrumentId))!;
-		const left = (await loadCurveSheet(me.workshopId, second)).standing;
-		expect(left.by).toBe('left');
-		expect([...left.notes].sort((a, b) => a.note - b.note)).toEqual(notes.map((note) => ({ note, cents: 1.5 })));
-		await saveReadings(
+		const asLeft = (await loadCurveSheet(me.workshopId, second)).standing;
+		expect(asLeft.by).toBe('left');
+		expect([...asLeft.notes].sort((a, b) => a.note - b.note)).toEqual(notes.map((note) => ({ note, cents: 1.5 })));
+		await hand(
 			me.workshopId,
 			second,
-			notes.slice(0, 12).map((note) => reading(note, { pitch: at(note, -4), accepted: false }))
+			notes.slice(0, 12).map((note) => reading({ note, pitch: at(note, -4) }))
 		);
 		const found = (await loadCurveSheet(me.workshopId, second)).standing;
 		expect([found.by, found.notes.length, ...new Set(found.notes.map(({ cents }) => cents))]).toEqual([
@@ -204,57 +161,18 @@ describe('curves', () => {
 	});
 });
 
-describe('readings', () => {
-	it('come back exactly, and sending twice stores once', async () => {
-		const me = await newWorkshop();
-		const visitId = (await startVisit(me, await createInstrument(me.workshopId, details('One'))))!;
-		const first = reading(60);
-		await saveReadings(me.workshopId, visitId, [first, reading(61)]);
-		await saveReadings(me.workshopId, visitId, [first, { ...first, deviation: 99 }, reading(62)]);
-		const stored = await readingsOf(me.workshopId, visitId);
-		expect(stored.map(({ note }) => note)).toEqual([60, 61, 62]);
-		expect(stored[0]).toMatchObject(first);
-		expect(stored[0].partials).toEqual(first.partials);
-		const figures = await figuresOf(me.workshopId, [visitId]);
-		expect(figures[0]).not.toHaveProperty('partials');
-	});
-
-	it('give the instrument its inharmonicity: newest, single strings, sure ones', async () => {
-		const me = await newWorkshop();
-		const instrumentId = await createInstrument(me.workshopId, details('Stiff'));
-		const visitId = (await startVisit(me, instrumentId))!;
-		await saveReadings(me.workshopId, visitId, [
-			reading(60, { inharmonicity: 1e-4, takenAt: new Date(1) }),
-			reading(60, { inharmonicity: 2e-4, takenAt: new Date(2) }),
-			reading(60, { inharmonicity: 9e-4, takenAt: new Date(3), string: 'open' }),
-			reading(61, { inharmonicity: 3e-4, inharmonicityError: 2e-4 })
-		]);
-		expect(
-			(await readStrings(me.workshopId, instrumentId)).map(({ note, inharmonicity }) => [note, inharmonicity])
-		).toEqual([[60, 2e-4]]);
-	});
-});
-
 describe('what Sound finds', () => {
 	it('comes back as it was sent, and tells the plan what the strings are', async () => {
 		const me = await newWorkshop();
 		const instrumentId = await createInstrument(me.workshopId, details('Surveyed'));
 		const visitId = (await startVisit(me, instrumentId))!;
-		const found = reading(60, {
-			accepted: false,
-			found: true,
-			source: 'file',
-			falseBeat: 1.25,
-			falseBeatDepth: 0.4,
-			inharmonicity: 3e-4,
-			inharmonicityError: 1e-6
-		});
-		const open = reading(61, { string: 'open', found: true, spread: 2.5, spreadError: 0.1, inharmonicity: 9e-4 });
-		await saveReadings(me.workshopId, visitId, [found, open]);
-		const { readings, measured } = await loadVisit(me.workshopId, visitId);
-		const { partials: _, ...kept } = found;
-		expect(readings.find(({ note }) => note === 60)).toEqual(kept);
-		expect(readings.find(({ note }) => note === 61)).toMatchObject({ spread: 2.5, spreadError: 0.1, falseBeat: null });
+		const found = reading({ note: 60, source: 'file', falseBeat: 1.25, falseBeatDepth: 0.4, inharmonicity: 3e-4 });
+		const open = reading({ note: 61, members: ['middle', 'left', 'right'], spread: 2.5, spreadError: 0.1 });
+		await hand(me.workshopId, visitId, [found, accept(found, { purpose: 'found' }), open]);
+		const { events, measured } = await loadVisit(me.workshopId, visitId);
+		const { partials: _, takenAt: __, ...kept } = found;
+		expect(events.find(({ id }) => id === found.id)).toMatchObject(kept);
+		expect(events.find(({ id }) => id === open.id)).toMatchObject({ spread: 2.5, spreadError: 0.1, falseBeat: null });
 		// Several strings together tell no B.
 		expect(measured.map(({ note }) => note)).toEqual([60]);
 	});
@@ -280,10 +198,13 @@ describe('workshops', () => {
 		const [mine, yours] = [await newWorkshop(), await newWorkshop()];
 		const instrumentId = await createInstrument(mine.workshopId, details('Private'));
 		const visitId = (await startVisit(mine, instrumentId))!;
-		await saveReadings(mine.workshopId, visitId, [reading(60)]);
+		await hand(mine.workshopId, visitId, [reading()]);
 		expect(await getInstrument(yours.workshopId, instrumentId)).toBeUndefined();
 		expect(await getVisit(yours.workshopId, visitId)).toBeUndefined();
-		expect(await readingsOf(yours.workshopId, visitId)).toEqual([]);
+		expect(await eventsOf(yours.workshopId, visitId)).toEqual([]);
+		const [answer] = await hand(yours.workshopId, visitId, [reading()]);
+		expect(answer).toMatchObject({ answer: 'refused', why: expect.stringContaining('no such visit') });
+		expect((await eventsOf(mine.workshopId, visitId)).filter(isReading)).toHaveLength(1);
 		expect(await listInstruments(yours.workshopId)).toEqual([]);
 		expect(await startVisit(yours, instrumentId)).toBeUndefined();
 		await expect(visitOr404(yours.workshopId, visitId)).rejects.toMatchObject({ status: 404 });
@@ -310,17 +231,22 @@ describe('visits', () => {
 		expect(await startVisit(me, instrumentId)).toBe(first);
 		const vallotti = (await listTemperaments(me.workshopId)).find(({ slug }) => slug === 'vallotti')!;
 		expect(await changeVisit(me.workshopId, first, { a4: 415, temperamentId: vallotti.id })).toEqual({ kind: 'saved' });
-		await updateVisit(me.workshopId, first, { finishedAt: new Date(), moved: { 60: [{ pin: 1, speaking: 0.5 }] } });
+		await finishVisit(me.workshopId, first, 'Fine.');
 		const second = (await startVisit(me, instrumentId))!;
 		expect(second).not.toBe(first);
-		expect(await getVisit(me.workshopId, second)).toMatchObject({ a4: 415, temperamentId: vallotti.id, moved: {} });
-		expect((await getVisit(me.workshopId, first))?.moved).toEqual({ 60: [{ pin: 1, speaking: 0.5 }] });
+		expect(await getVisit(me.workshopId, second)).toMatchObject({ a4: 415, temperamentId: vallotti.id });
+		expect(await getVisit(me.workshopId, first)).toMatchObject({ note: 'Fine.', stage: 'close' });
+		// What was planned, noted and finished is in the record, one after the other.
+		const acts = (await eventsOf(me.workshopId, first)).flatMap((event) => (isReading(event) ? [] : event));
+		expect(acts.map((act) => act.do).sort()).toEqual(['finish', 'note', 'plan', 'plan']);
+		const { plan } = reportOf(acts);
+		expect(plan).toMatchObject({ a4: 415, temperamentId: vallotti.id });
 	});
 
 	it('no longer change once finished', async () => {
 		const me = await newWorkshop();
 		const visitId = (await startVisit(me, await createInstrument(me.workshopId, details('Done'))))!;
-		await updateVisit(me.workshopId, visitId, { finishedAt: new Date() });
+		await finishVisit(me.workshopId, visitId, '');
 		expect(await changeVisit(me.workshopId, visitId, { a4: 415 })).toMatchObject({ kind: 'refused' });
 	});
 });
@@ -328,7 +254,7 @@ describe('visits', () => {
 describe('sign-in', () => {
 	it('lets in with the right password, in any case of the address, and never stores a token', async () => {
 		const me = await newWorkshop();
-		expect(await signIn(`OWNER${counter}@example.test`, 'a long password', '10.0.0.1')).toEqual({
+		expect(await signIn(me.email.toUpperCase(), 'a long password', '10.0.0.1')).toEqual({
 			kind: 'welcome',
 			userId: me.userId
 		});
@@ -339,8 +265,7 @@ describe('sign-in', () => {
 	});
 
 	it('closes after five wrong passwords, for that account and address only', async () => {
-		await newWorkshop();
-		const email = `owner${counter}@example.test`;
+		const { email } = await newWorkshop();
 		for (let i = 0; i < 5; i++) expect(await signIn(email, 'wrong', '10.0.0.2')).toEqual({ kind: 'wrong' });
 		expect(await signIn(email, 'a long password', '10.0.0.2')).toMatchObject({ kind: 'too many' });
 		expect(await signIn(email, 'a long password', '10.0.0.3')).toMatchObject({ kind: 'welcome' });
@@ -348,8 +273,7 @@ describe('sign-in', () => {
 	});
 
 	it('looks at five of a hundred passwords that come at once', async () => {
-		await newWorkshop();
-		const email = `owner${counter}@example.test`;
+		const { email } = await newWorkshop();
 		const all = await Promise.all(Array.from({ length: 30 }, () => signIn(email, 'wrong', '10.0.0.6')));
 		expect(all.filter(({ kind }) => kind === 'wrong')).toHaveLength(5);
 		expect(all.filter(({ kind }) => kind === 'too many')).toHaveLength(25);

@@ -91,7 +91,7 @@ describe('keeping temperaments', () => {
 			kind: 'upright' as const,
 			temperamentId: id,
 			a4: 440,
-			stretch: 'balanced',
+			stretch: { by: 'priority', lead: 'balanced' } as const,
 			low: 53,
 			reference: 57,
 			ear: 'careful' as const,
@@ -140,9 +140,11 @@ describe('what an address says of instrument and temperament', () => {
 		const odd = await loadTuning(me, { instrument: 'x', kind: 'banjo', temperament: 'none', a4: '9999' });
 		expect(odd).toMatchObject({ kind: 'upright', a4: 440 });
 		const early = await loadTuning(me, { kind: 'harpsichord', temperament: 'vallotti', a4: '415' });
-		expect(early).toMatchObject({ kind: 'harpsichord', lowest: 29, a4: 415, stretch: 'none' });
-		expect(await loadTuning(me, { stretch: 'balanced' })).toMatchObject({ stretch: 'balanced' });
-		expect(await loadTuning(me, { stretch: 'more' })).toMatchObject({ stretch: 'none' });
+		expect(early).toMatchObject({ kind: 'harpsichord', lowest: 29, a4: 415, stretch: { by: 'none' } });
+		expect(await loadTuning(me, { stretch: 'balanced' })).toMatchObject({
+			stretch: { by: 'priority', lead: 'balanced' }
+		});
+		expect(await loadTuning(me, { stretch: 'more' })).toMatchObject({ stretch: { by: 'none' } });
 		expect(early.temperament.name).toBe('Vallotti');
 	});
 });

@@ -2,18 +2,21 @@ import {
 	ALL_PARTIALS,
 	cents,
 	centsBetween,
-	defaultTwin,
 	equalHz,
 	hz,
 	hzAbove,
+	KEYBOARD,
 	temperamentById,
+	usualStringing,
+	type Keyboard,
 	type ListenerEvent,
 	type StringReading
 } from '@fendrel/core';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { planFor } from '$lib/tuning/plan';
-import type { Reading } from './schema';
+import type { Item } from '$lib/handover/record';
 import { Setting } from './setting.svelte';
+import { VisitRecord } from './visitRecord.svelte';
 
 const plan = planFor({
 	kind: 'upright',
@@ -24,23 +27,31 @@ const plan = planFor({
 	measured: []
 });
 const ALL_TOGETHER = [{ to: 127, partial: ALL_PARTIALS, moment: 0.6 }];
-let stored: Reading[];
-let setting: Setting;
+let sent: Item[];
+let setting: Setting<Keyboard>;
+let record: VisitRecord;
+const kept = () => sent.map((item) => (item.kind === 'act' ? item.act : item.kind === 'reading' ? item.reading : item));
+const readings = () => sent.flatMap((item) => (item.kind === 'reading' ? item.reading : []));
+const acts = () => sent.flatMap((item) => (item.kind === 'act' ? item.act : []));
 
 beforeEach(() => {
 	vi.useFakeTimers();
-	stored = [];
+	sent = [];
+	let counter = 0;
+	record = new VisitRecord('visit', [], {
+		stamp: () => ({ id: `${++counter}`, device: 'device', counter, at: counter }),
+		add: async (_, items) => void sent.push(...(items as Item[])),
+		knownOf: async () => [],
+		device: 'device'
+	});
 	setting = new Setting({
-		twin: defaultTwin('upright', 21, 108, 1, 440),
-		lowest: 21,
-		highest: 108,
+		family: KEYBOARD,
+		body: { lowest: 21, highest: 108, stringing: usualStringing('upright', 21, 108) },
+		record,
 		plan,
 		tolerance: cents(1),
-		readings: [],
-		currentNote: null,
 		habits: () => ALL_TOGETHER,
 		source: () => 'microphone',
-		onReading: (reading) => stored.push(reading),
 		onDue: () => {}
 	});
 });
@@ -89,7 +100,11 @@ describe('a string that is set', () => {
 		expect(setting.advice).toBe('strike again');
 		strike(69, 0.2);
 		expect(setting.advice).toBe('holds');
-		expect(stored.map(({ accepted }) => accepted)).toEqual([false, false, true]);
+		// Three blows, three readings; the last is taken as it stands, and stored no second time.
+		expect(readings()).toHaveLength(3);
+		expect(acts()).toMatchObject([
+			{ do: 'accept', purpose: 'set', reading: readings()[2].id, sounders: ['69/middle'] }
+		]);
 		expect(setting.isSet(69)).toBe(true);
 		vi.advanceTimersByTime(2000);
 		expect(setting.step.note).toBe(57);
@@ -98,17 +113,17 @@ describe('a string that is set', () => {
 
 	it('stores everything measured, against the target of the plan', () => {
 		strike(69, -5);
-		expect(stored[0]).toMatchObject({
-			note: 69,
-			string: 'middle',
+		const [stored] = readings();
+		expect(stored).toMatchObject({
+			sounders: ['69/middle'],
 			source: 'microphone',
 			target: 440,
 			inharmonicity: 4e-4,
 			moment: 0.6
 		});
-		expect(stored[0].deviation).toBeCloseTo(-5, 6);
-		expect(centsBetween(hz(440), hz(stored[0].pitch!))).toBeCloseTo(-5, 6);
-		expect(new Set(stored.map(({ id }) => id)).size).toBe(stored.length);
+		expect(stored.deviation).toBeCloseTo(-5, 6);
+		expect(centsBetween(hz(440), hz(stored.pitch))).toBeCloseTo(-5, 6);
+		expect(setting.summary.notes.get(69)).toMatchObject({ found: expect.closeTo(-5, 6), set: false });
 	});
 });
 
@@ -116,23 +131,25 @@ describe('keeping a note as it stands', () => {
 	it('takes the last figure', () => {
 		strike(69, -2);
 		setting.keep();
-		expect(stored.at(-1)).toMatchObject({ accepted: true, source: 'microphone' });
+		expect(readings()).toHaveLength(1);
+		expect(acts()).toMatchObject([{ do: 'accept', reading: readings()[0].id }]);
 		expect(setting.step.note).toBe(57);
 	});
 
 	it('waits for the figure of a blow that still sounds', () => {
 		setting.hear([blow(), settling(69, -2)]);
 		setting.keep();
-		expect(stored).toEqual([]);
+		expect(kept()).toEqual([]);
 		setting.hear([reading(69, -2.1)]);
-		expect(stored).toHaveLength(1);
-		expect(stored[0]).toMatchObject({ accepted: true, source: 'microphone' });
+		expect(readings()).toHaveLength(1);
+		expect(acts()).toMatchObject([{ do: 'accept', reading: readings()[0].id }]);
 		expect(setting.step.note).toBe(57);
 	});
 
 	it('is by ear when nothing was read', () => {
 		setting.keep();
-		expect(stored[0]).toMatchObject({ accepted: true, source: 'ear', pitch: null, deviation: null });
+		expect(readings()).toEqual([]);
+		expect(acts()).toMatchObject([{ do: 'accept', reading: null, setTo: 440 }]);
 		expect(setting.isSet(69)).toBe(true);
 	});
 });
@@ -141,25 +158,27 @@ describe('what is not the due note', () => {
 	it('is named and not stored; one can go to it', () => {
 		strike(70, 0);
 		expect(setting.notice).toEqual({ text: 'That was B♭4; A4 is due.', heard: 70 });
-		expect(stored).toEqual([]);
+		expect(kept()).toEqual([]);
 		setting.goTo(70);
 		expect(setting.step.note).toBe(70);
 		strike(70, 1.5);
-		expect(stored).toHaveLength(1);
+		expect(readings()).toHaveLength(1);
 	});
 
 	it.each(['no note', 'two notes', 'unsteady'] as const)('says what to do about: %s', (why) => {
 		setting.hear([blow(), { kind: 'refused', at: clock, why }]);
 		expect(setting.notice?.text).toMatch(/\. (Strike|Mute|Wait)/);
-		expect(stored).toEqual([]);
+		expect(kept()).toEqual([]);
 	});
 });
 
-describe('what was kept from before a reload', () => {
-	it('is taken in once', () => {
-		strike(69, -1.5);
-		const before = setting.readings;
-		setting.restore(before);
-		expect(setting.readings).toHaveLength(before.length);
+describe('several strings open', () => {
+	it('are one reading of all of them, and taken together', () => {
+		setting.leaveOpen(setting.choices.at(-1)!);
+		strike(69, 0.2);
+		setting.keep();
+		const all = ['69/middle', '69/left', '69/right'];
+		expect(kept()).toMatchObject([{ sounders: all }, { do: 'accept', sounders: all, reading: readings()[0].id }]);
+		expect([...record.report.sounders.values()].every(({ left }) => left?.figure)).toBe(true);
 	});
 });

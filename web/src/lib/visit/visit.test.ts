@@ -1,12 +1,13 @@
-import { defaultTwin, temperamentById } from '@fendrel/core';
+import { temperamentById } from '@fendrel/core';
 import { describe, expect, it } from 'vitest';
 import { instrumentSchema } from '$lib/instruments/schema';
 import { planFor } from '$lib/tuning/plan';
 import { stretchWords } from '$lib/tuning/stretchWords';
-import { parseA4, progressSchema, visitChangesSchema } from './schema';
+import { formerProgressSchema } from '$lib/handover/formerRecord';
+import { itemSchema } from '$lib/handover/record';
+import { parseA4, visitChangesSchema } from './schema';
 import { setKeyAction } from './set/keys';
 import { roomState } from '$lib/listening/room';
-import { stringChoices } from './strings';
 
 const key = (
 	name: string,
@@ -86,7 +87,7 @@ describe('what comes in is checked', () => {
 			expect(visitChangesSchema.safeParse(bad).success, JSON.stringify(bad)).toBe(false);
 	});
 
-	it('progress: not a number, a foreign string, too many at once', () => {
+	it('what pages from before sent: not a number, a foreign string, too many at once', () => {
 		const good = {
 			id: '01a20724-b3f2-7056-bbd9-dd8fdf185feb',
 			note: 60,
@@ -104,7 +105,7 @@ describe('what comes in is checked', () => {
 			moment: 0.6,
 			partials: []
 		};
-		expect(progressSchema.safeParse({ readings: [good] }).success).toBe(true);
+		expect(formerProgressSchema.safeParse({ readings: [good] }).success).toBe(true);
 		for (const bad of [
 			{ pitch: -1 },
 			{ pitch: 1e-320 },
@@ -119,12 +120,51 @@ describe('what comes in is checked', () => {
 			{ takenAt: 'today' },
 			{ inharmonicity: 2 }
 		])
-			expect(progressSchema.safeParse({ readings: [{ ...good, ...bad }] }).success, JSON.stringify(bad)).toBe(false);
-		expect(progressSchema.safeParse({ readings: Array(101).fill(good) }).success).toBe(false);
+			expect(formerProgressSchema.safeParse({ readings: [{ ...good, ...bad }] }).success, JSON.stringify(bad)).toBe(
+				false
+			);
+		expect(formerProgressSchema.safeParse({ readings: Array(101).fill(good) }).success).toBe(false);
 		expect(
-			progressSchema.safeParse({ readings: [], place: { currentNote: 60, moved: { x: [{ pin: 0, speaking: 0 }] } } })
-				.success
+			formerProgressSchema.safeParse({
+				readings: [],
+				place: { currentNote: 60, moved: { x: [{ pin: 0, speaking: 0 }] } }
+			}).success
 		).toBe(false);
+	});
+
+	it('items: each value within what strings can do, each name a sounder’s', () => {
+		const id = '01a20724-b3f2-7056-bbd9-dd8fdf185feb';
+		const figures = { pitchError: 0.1, fundamental: 260.9, inharmonicity: 1e-4, inharmonicityError: 1e-6, moment: 0.6 };
+		const good = {
+			...{ way: 'struck', id, counter: 1, takenAt: '2026-11-23T10:00:00Z', sounders: ['60/middle'] },
+			...{ source: 'microphone', pitch: 261, target: 261.6, deviation: -4, ...figures, partials: [] }
+		};
+		const reading = (change: object) =>
+			itemSchema.safeParse({ format: 2, kind: 'reading', visitId: id, device: id, reading: { ...good, ...change } });
+		expect(reading({}).success).toBe(true);
+		for (const bad of [
+			{ pitch: 1e-320 },
+			{ pitch: null },
+			{ sounders: [] },
+			{ sounders: ['60'] },
+			{ sounders: ['middle/60'] },
+			{ source: 'ear' },
+			{ counter: -1 },
+			{ deviation: Number.NaN },
+			{ takenAt: '0001-01-01T00:00:00Z' },
+			{ inharmonicity: 2 }
+		])
+			expect(reading(bad).success, JSON.stringify(bad)).toBe(false);
+		const act = (of: object) =>
+			itemSchema.safeParse({
+				...{ format: 2, kind: 'act', visitId: id, device: id },
+				act: { id, counter: 2, doneAt: '2026-11-23T10:00:00Z', ...of }
+			}).success;
+		expect(act({ do: 'place', group: 60 })).toBe(true);
+		expect(act({ do: 'place', group: 60.5 })).toBe(false);
+		expect(act({ do: 'discard', reading: 'x' })).toBe(false);
+		// A visit is finished at the server's own address, never by an item.
+		expect(act({ do: 'finish' })).toBe(false);
 	});
 
 	it('an instrument: compass the wrong way round, a year in words', () => {
@@ -157,7 +197,11 @@ describe('the plan', () => {
 	it('lays a curve under the temperament, anchored at the fork', () => {
 		const basis = { kind: 'upright' as const, lowest: 21, highest: 108, a4: 440, measured: [] };
 		const plain = planFor({ ...basis, temperament: temperamentById('vallotti') });
-		const wide = planFor({ ...basis, temperament: temperamentById('vallotti'), stretch: 'balanced' });
+		const wide = planFor({
+			...basis,
+			temperament: temperamentById('vallotti'),
+			stretch: { by: 'priority', lead: 'balanced' }
+		});
 		expect(wide.targetOf(69)!.pitch).toBe(440);
 		for (const note of [21, 40, 60, 93, 108]) {
 			const added = wide.targetOf(note)!.fromEqual - plain.targetOf(note)!.fromEqual;
@@ -170,7 +214,12 @@ describe('the plan', () => {
 			wide.stretchAt(72) - wide.stretchAt(60),
 			9
 		);
-		const fork = planFor({ ...basis, temperament: temperamentById('vallotti'), stretch: 'fifths', fork: 72 });
+		const fork = planFor({
+			...basis,
+			temperament: temperamentById('vallotti'),
+			stretch: { by: 'priority', lead: 'fifths' },
+			fork: 72
+		});
 		expect(fork.targetOf(72)!.pitch).toBeCloseTo(523.251, 3);
 		expect(stretchWords(wide, basis)).toMatch(
 			/^A0 −\d+\.\d, C8 \+\d+\.\d cents\. Most has to give way the \d+:\d octave/
@@ -191,12 +240,5 @@ describe('the plan', () => {
 		expect(plan.inharmonicityAt(60)).toBeCloseTo(3e-4, 9);
 		expect(plan.notesRead).toBe(1);
 		expect(plan.targetOf(20)).toBeUndefined();
-	});
-
-	it('offers the strings that a note has', () => {
-		const twin = defaultTwin('upright', 21, 108, 1, 440);
-		expect(stringChoices(twin, 21).map(({ name }) => name)).toEqual(['middle']);
-		expect(stringChoices(twin, 38).map(({ name }) => name)).toEqual(['left', 'right', 'open']);
-		expect(stringChoices(twin, 69).map(({ key: each }) => each)).toEqual(['1', '2', '3', '0']);
 	});
 });

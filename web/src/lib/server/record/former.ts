@@ -1,6 +1,6 @@
 import { KEYBOARD, type Keyboard, type SounderId } from '@fendrel/core';
 import type { Transaction } from 'sequelize';
-import { NIL } from 'uuid';
+import { NIL, v5 } from 'uuid';
 import { FORMAT, FORMER_FORMAT } from '$lib/handover/format';
 import type { FormerItem, FormerReading } from '$lib/handover/formerRecord';
 import type { Item } from '$lib/handover/record';
@@ -119,7 +119,16 @@ class FormerVisit {
 		if (accepted || found) {
 			const purpose = accepted ? ('set' as const) : ('found' as const);
 			const act = {
-				...{ id, counter: 1, doneAt: at, do: 'accept' as const, sounders, purpose, pass: 1 },
+				// What was read and taken in one row has one number for both: the act's follows from it.
+				...{
+					id: rests === id ? v5('accept', id) : id,
+					counter: 1,
+					doneAt: at,
+					do: 'accept' as const,
+					sounders,
+					purpose,
+					pass: 1
+				},
 				...{ reading: rests, setTo: target, final: target, plan: this.planId }
 			};
 			add(1, { format: FORMAT, kind: 'act', visitId, device: NIL, act });

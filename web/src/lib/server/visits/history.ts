@@ -1,7 +1,8 @@
 import { A4, centsBetween, groupRecords, hz, pitchLeft, summariseVisit } from '@fendrel/core';
 import { planFor } from '$lib/tuning/plan';
+import { knownByStrike } from '$lib/tuning/strings';
 import { curvesOf } from '../db/stores/curves';
-import type { Instrument } from '../db/stores/instruments';
+import { readStrings, type Instrument } from '../db/stores/instruments';
 import { visitSoundersOf } from '../db/stores/summaries';
 import { listTemperaments } from '../db/stores/temperaments';
 import { visitsOf } from '../db/stores/visits';
@@ -33,13 +34,16 @@ export async function visitHistory(workshopId: string, instrument: Instrument): 
 		visits.map(({ id }) => id)
 	);
 	const { kind, lowest, highest, usualA4 } = instrument;
+	// Only a curve drawn afresh asks what the strings are.
+	const drawn = visits.some(({ stretch }) => stretch.by === 'priority');
+	const measured = drawn ? (await readStrings(workshopId, instrument.id)).map(knownByStrike) : [];
 	const compass = Array.from({ length: highest - lowest + 1 }, (_, i) => lowest + i);
 	return visits.map((visit) => {
 		const groups = groupRecords(sounders.get(visit.id)!);
 		const temperament = temperaments.find(({ id }) => id === visit.temperamentId)!;
 		const { a4, stretch } = visit;
 		const curve = stretch.by === 'curve' ? curves.find(({ id }) => id === stretch.id) : undefined;
-		const plan = planFor({ kind, lowest, highest, a4, temperament, stretch, curve, measured: [] });
+		const plan = planFor({ kind, lowest, highest, a4, temperament, stretch, curve, measured });
 		const summary = summariseVisit(groups, compass, (note) => plan.targetOf(note)?.pitch);
 		const shift = centsBetween(hz(usualA4), hz(a4));
 		const fromUsual = (cents: number | undefined) => (cents === undefined ? undefined : cents + shift);

@@ -1,6 +1,7 @@
-import { equalHz, hz, temperamentById } from '@fendrel/core';
+import { equalHz, hz, sounderId, temperamentById, type Hz, type VisitEvent } from '@fendrel/core';
 import { describe, expect, it } from 'vitest';
 import { BALANCED, drawCurve, type CurveChoice, type KeptCurve } from '$lib/tuning/curve';
+import { NO_STRETCH } from '$lib/tuning/stretch';
 import type { KnownString } from '$lib/tuning/strings';
 import { Sheet, type SheetData } from './sheet.svelte';
 
@@ -15,17 +16,34 @@ const kept = (id: string, wish: CurveChoice, day: number, deviations?: number[])
 	notesRead: 0
 });
 const data = (change: Partial<SheetData> = {}): SheetData => ({
-	visit: { a4: 440, stretch: 'none' },
+	visit: { a4: 440, stretch: NO_STRETCH },
 	instrument: INSTRUMENT,
 	temperament: temperamentById('equal'),
 	measured: [],
-	readings: [],
+	events: [],
 	curve: undefined,
 	curves: [],
 	lastCurveId: undefined,
 	standing: { by: 'found', at: new Date(2026, 5, 1), notes: [] },
 	...change
 });
+/** A note that was read and set on target. */
+function setAt(note: number, pitch: Hz): VisitEvent[] {
+	const sounders = [sounderId(note, 'middle')];
+	const when = (counter: number) => ({ device: 'd', counter, at: counter });
+	const unknown = { fundamental: null, inharmonicity: null, inharmonicityError: null, moment: null, listened: null };
+	const unheard = { falseBeat: null, falseBeatDepth: null, spread: null, spreadError: null };
+	return [
+		{
+			...{ id: 'r', way: 'struck', ...when(1), sounders, source: 'microphone', target: pitch, deviation: 0, pitch },
+			...{ pitchError: null, ...unknown, ...unheard }
+		},
+		{
+			...{ id: 'a', do: 'accept', ...when(2), sounders, purpose: 'set', pass: 1, reading: 'r', setTo: pitch },
+			...{ final: pitch, plan: null }
+		}
+	];
+}
 const sheetOf = (change: Partial<SheetData> = {}, draft?: CurveChoice) => {
 	const all = data(change);
 	return new Sheet(() => all, draft);
@@ -35,7 +53,7 @@ describe('the curve sheet', () => {
 	it('begins with the plan’s curve, with what leads an old plan, or with a draft', () => {
 		const planned = kept('a', { ...BALANCED, lead: 'fifths' }, 3);
 		expect(sheetOf({ curve: planned }).wish).toEqual(planned.wish);
-		expect(sheetOf({ visit: { a4: 440, stretch: 'twelfths' } }).wish.lead).toBe('twelfths');
+		expect(sheetOf({ visit: { a4: 440, stretch: { by: 'priority', lead: 'twelfths' } } }).wish.lead).toBe('twelfths');
 		expect(sheetOf().wish).toEqual(BALANCED);
 		const draft = { ...BALANCED, top: 5 };
 		expect(sheetOf({ curve: planned }, draft).wish).toEqual(draft);
@@ -97,7 +115,7 @@ describe('the curve sheet', () => {
 	});
 
 	it('takes up how the instrument was tuned, and says when too little was read', () => {
-		const wish = { ...BALANCED, lead: 'double-octaves' };
+		const wish: CurveChoice = { ...BALANCED, lead: 'double-octaves' };
 		const deviations = drawCurve({ ...INSTRUMENT, measured: [] }, wish);
 		const notes = deviations.map((cents, i) => ({ note: 21 + i, cents: cents - 7 + 0.3 * Math.sin(9 * i) }));
 		const sheet = sheetOf({ standing: { by: 'left', at: new Date(2026, 5, 1), notes } });
@@ -113,7 +131,7 @@ describe('the curve sheet', () => {
 
 	it('shows readings against the curve as it is drawn', () => {
 		const sheet = sheetOf({
-			readings: [{ note: 96, takenAt: new Date(), target: equalHz(96, hz(440)), deviation: 0, accepted: true }]
+			events: setAt(96, equalHz(96, hz(440)))
 		});
 		const flat = sheet.summary.notes.get(96)!.left!;
 		expect(flat).toBeCloseTo(-drawCurve({ ...INSTRUMENT, measured: [] }, BALANCED)[75], 2);

@@ -1,7 +1,9 @@
-import { cents, hz, type StringReading, type SurveyedNote, type UnisonAnalysis } from '@fendrel/core';
+import { cents, hz, sounderId, type StringReading, type SurveyedNote, type UnisonAnalysis } from '@fendrel/core';
 import { describe, expect, it } from 'vitest';
-import { readingSchema } from '../schema';
-import { foundNotes, foundReading } from './found';
+import { v7 as uuid } from 'uuid';
+import { itemSchema } from '$lib/handover/record';
+import { VisitRecord } from '../visitRecord.svelte';
+import { foundDetails, foundNotes } from './found';
 import { soundKeyAction } from './keys';
 import { foundWords } from './words';
 
@@ -17,21 +19,46 @@ const reading: StringReading = {
 	partials: [{ partial: 1, frequency: hz(219), error: 0.001, level: -30, decay: undefined }]
 };
 const analysis: UnisonAnalysis = { partials: [], told: 1, spread: undefined, unresolved: cents(0.4) };
-const one = { string: 'middle', strings: 1, source: 'file', target: 220 } as const;
+const middle = [sounderId(57, 'middle')];
+const one = { sounders: middle, source: 'file', target: hz(220) } as const;
 const spread = { cents: cents(1.8), error: cents(0.05) };
 
+/** A record that keeps to itself what it hands over. */
+function recordOf() {
+	const sent: unknown[] = [];
+	let counter = 0;
+	const stamp = () => ({ id: uuid(), device: uuid(), counter: ++counter, at: Date.UTC(2026, 9, 1) + counter });
+	const add = async (_: string, items: readonly unknown[]) => void sent.push(...items);
+	const record = new VisitRecord(uuid(), [], { stamp, add, knownOf: async () => sent, device: uuid() });
+	const find = (analysed: UnisonAnalysis | undefined, of: Parameters<typeof foundDetails>[2] = one) => {
+		const kept = record.read(reading, foundDetails(reading, analysed, of));
+		const { sounders } = of;
+		const free = { pass: 1, setTo: null, final: null, plan: null };
+		record.act({ do: 'accept', sounders, purpose: 'found', reading: kept.id, ...free });
+		return kept;
+	};
+	return { sent, record, find };
+}
+
 describe('what Sound keeps of a strike', () => {
-	it('passes the schema, is found and not accepted, and comes back as it was', () => {
-		const kept = foundReading(reading, analysis, one);
-		expect(readingSchema.parse(JSON.parse(JSON.stringify(kept)))).toMatchObject({
-			found: true,
-			accepted: false,
-			source: 'file',
-			deviation: expect.closeTo(1200 * Math.log2(219 / 220), 6),
-			falseBeat: 0,
-			spread: null
-		});
-		expect(foundNotes([kept]).get(57)).toMatchObject({
+	it('passes the schema, is found and not set, and comes back as it was', () => {
+		const { sent, record, find } = recordOf();
+		find(analysis);
+		const items = sent.map((item) => itemSchema.parse(JSON.parse(JSON.stringify(item))));
+		expect(items).toMatchObject([
+			{
+				kind: 'reading',
+				reading: {
+					source: 'file',
+					deviation: expect.closeTo(1200 * Math.log2(219 / 220), 6),
+					falseBeat: 0,
+					spread: null
+				}
+			},
+			{ kind: 'act', act: { do: 'accept', purpose: 'found' } }
+		]);
+		expect(record.groups.get(57)).toMatchObject({ found: { pitch: 219 }, left: undefined });
+		expect(foundNotes(record.readingsFor('found')).get(57)).toMatchObject({
 			strikes: 1,
 			pitch: expect.closeTo(219, 9),
 			inharmonicity: { b: expect.closeTo(3e-4, 9) },
@@ -42,26 +69,34 @@ describe('what Sound keeps of a strike', () => {
 	});
 
 	it('keeps the spread of several strings, which tell no B', () => {
-		const kept = foundReading(reading, { ...analysis, spread }, { ...one, string: 'open', strings: 3 });
+		const { record, find } = recordOf();
+		const sounders = ['middle', 'left', 'right'].map((member) => sounderId(57, member));
+		const kept = find({ ...analysis, spread }, { ...one, sounders });
 		expect(kept).toMatchObject({ spread: 1.8, spreadError: 0.05, falseBeat: null });
-		expect(foundNotes([kept]).get(57)).toMatchObject({ open: true, spread, inharmonicity: undefined });
+		expect(foundNotes(record.readingsFor('found')).get(57)).toMatchObject({
+			open: true,
+			spread,
+			inharmonicity: undefined
+		});
 	});
 
-	it('takes no reading of Set for one of Sound', () => {
-		expect(foundNotes([{ ...foundReading(reading, undefined, one), found: false }]).size).toBe(0);
+	it('takes no reading of Set for one of Sound, and none that was discarded', () => {
+		const { record, find } = recordOf();
+		record.read(reading, foundDetails(reading, undefined, one));
+		expect(foundNotes(record.readingsFor('found')).size).toBe(0);
+		record.act({ do: 'discard', reading: find(undefined).id });
+		expect(foundNotes(record.readingsFor('found')).size).toBe(0);
 	});
 
-	it('reads what was sent before Sound was there', () => {
-		const {
-			found: _f,
-			falseBeat: _b,
-			falseBeatDepth: _d,
-			spread: _s,
-			spreadError: _e,
-			listened: _l,
-			...before
-		} = foundReading(reading, undefined, one);
-		expect(readingSchema.parse(before)).toMatchObject({ found: false, falseBeat: null, listened: null });
+	it('is the same after a reload, from what waits on the device, partials and all', async () => {
+		const { sent, record, find } = recordOf();
+		const kept = find(analysis);
+		const stored = sent.map((item) => structuredClone(item));
+		const none = { stamp: () => ({ id: '', device: '', counter: 0, at: 0 }), add: async () => {}, device: '' };
+		const again = new VisitRecord(uuid(), [], { ...none, knownOf: async () => stored });
+		await again.restore();
+		expect(foundNotes(again.readingsFor('found'))).toEqual(foundNotes(record.readingsFor('found')));
+		expect(again.own).toMatchObject([{ id: kept.id, partials: kept.partials }]);
 	});
 });
 

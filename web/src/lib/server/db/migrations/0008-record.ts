@@ -213,7 +213,8 @@ async function carryOver(db: QueryInterface, visit: FormerVisit, whole: Transact
 			asRead.set(measured, reading.id);
 		}
 		if (!reading.accepted && !reading.found) continue;
-		act(reading.id, 'accept', reading.takenAt, {
+		// What was read and taken in one row had one number for both: the act's follows from it.
+		act(twice || byEar ? reading.id : v5('accept', reading.id), 'accept', reading.takenAt, {
 			sounders,
 			purpose: reading.accepted ? 'set' : 'found',
 			pass: 1,
@@ -271,7 +272,7 @@ export async function down(db: QueryInterface): Promise<void> {
 		);
 		await run(
 			db,
-			`UPDATE readings r JOIN acts a ON a.visit_id = r.visit_id AND a.id = r.id AND a.kind = 'accept'
+			`UPDATE readings r JOIN acts a ON a.visit_id = r.visit_id AND a.reading_id = r.id AND a.kind = 'accept'
 			SET r.accepted = JSON_VALUE(a.act, '$.purpose') = 'set', r.found = JSON_VALUE(a.act, '$.purpose') = 'found'`
 		);
 		await run(
@@ -283,8 +284,7 @@ export async function down(db: QueryInterface): Promise<void> {
 				r.pitch_error, COALESCE(r.target, JSON_VALUE(a.act, '$.setTo')), r.deviation, r.fundamental, r.inharmonicity,
 				r.inharmonicity_error, r.moment, '[]'
 			FROM acts a LEFT JOIN readings r ON r.visit_id = a.visit_id AND r.id = JSON_VALUE(a.act, '$.reading')
-			LEFT JOIN readings own ON own.visit_id = a.visit_id AND own.id = a.id
-			WHERE a.kind = 'accept' AND own.id IS NULL`
+			WHERE a.kind = 'accept' AND a.reading_id IS NULL AND NOT EXISTS (SELECT 1 FROM readings x WHERE x.id = a.id)`
 		);
 	}
 	if ((await keyColumns(db, 'readings')) === 2)

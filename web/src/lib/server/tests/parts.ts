@@ -1,0 +1,119 @@
+import { defaultTwin, sounderId, type SounderId } from '@fendrel/core';
+import { v7 as uuid } from 'uuid';
+import { FORMAT, type Answer } from '$lib/handover/format';
+import type { SentAct, SentReading } from '$lib/handover/record';
+import { hashPassword } from '../auth/signIn';
+import type { SignedIn } from '../auth/session';
+import { connect, useDatabase, type Database } from '../db/connection';
+import { createAccount } from '../db/stores/accounts';
+import { takeIn } from '../record/takeIn';
+
+/* What tests of the server begin with. */
+
+export function testDatabase(): Database {
+	const url = process.env.FENDREL_TEST_DATABASE_URL;
+	if (!url) throw new Error('FENDREL_TEST_DATABASE_URL is not set: run these through npm test');
+	const database = connect(url);
+	useDatabase(database);
+	return database;
+}
+
+const password = hashPassword('a long password');
+
+/** A workshop of its own, with an owner whose password is "a long password". */
+export async function newWorkshop(): Promise<SignedIn & { readonly email: string }> {
+	const name = `Owner ${uuid()}`;
+	const email = `${uuid()}@example.test`;
+	const account = { workshop: name, name, email, passwordHash: await password, demo: false };
+	const { id: userId, workshopId } = await createAccount(account);
+	return { userId, name, workshopId, workshop: name, demo: false, email };
+}
+
+export const details = (name: string) => ({
+	name,
+	kind: 'upright' as const,
+	place: 'The hall',
+	town: 'Saltmarsh',
+	maker: '',
+	madeIn: null,
+	lowest: 21,
+	highest: 108,
+	usualA4: 440,
+	notes: '',
+	twin: defaultTwin('upright', 21, 108, 1, 440)
+});
+
+let counter = 0;
+export const DEVICE = uuid();
+
+export interface MadeReading extends Partial<SentReading> {
+	readonly note?: number;
+	readonly members?: readonly string[];
+}
+
+/** A reading as a device sends it; each is a minute later than the one before. */
+export function reading({ note = 69, members = ['middle'], ...extra }: MadeReading = {}): SentReading {
+	counter++;
+	return {
+		way: 'struck',
+		id: uuid(),
+		counter,
+		takenAt: new Date(Date.UTC(2026, 9, 1, 9, counter)),
+		sounders: members.map((member) => sounderId(note, member)),
+		source: 'microphone',
+		pitch: 440,
+		pitchError: 0.02,
+		target: 440.5,
+		deviation: -1.97,
+		fundamental: 439.9,
+		inharmonicity: 4.1234567e-4,
+		inharmonicityError: 1e-6,
+		moment: 0.6,
+		listened: null,
+		falseBeat: null,
+		falseBeatDepth: null,
+		spread: null,
+		spreadError: null,
+		partials: [{ partial: 1, frequency: 440.0123456789, error: 0.001, level: -20 }],
+		...extra
+	};
+}
+
+type Accept = Extract<SentAct, { do: 'accept' }>;
+
+/** Takes what was read as set, or by ear. */
+export function accept(on: SentReading | readonly SounderId[], extra: Partial<Accept> = {}): Accept {
+	counter++;
+	const read = 'way' in on ? on : undefined;
+	return {
+		id: uuid(),
+		counter,
+		doneAt: read?.takenAt ?? new Date(Date.UTC(2026, 9, 1, 9, counter)),
+		do: 'accept',
+		sounders: [...(read?.sounders ?? (on as readonly SounderId[]))],
+		purpose: 'set',
+		pass: 1,
+		reading: read?.id ?? null,
+		setTo: 440.5,
+		final: 440.5,
+		plan: null,
+		...extra
+	};
+}
+
+export const asItem = (visitId: string, made: SentReading | SentAct, device = DEVICE) => ({
+	format: FORMAT,
+	visitId,
+	device,
+	...('way' in made ? { kind: 'reading', reading: made } : { kind: 'act', act: made })
+});
+
+/** Hands over readings and acts as a device does. */
+export function hand(
+	workshopId: string,
+	visitId: string,
+	made: readonly (SentReading | SentAct)[],
+	now = new Date()
+): Promise<Answer[]> {
+	return takeIn(workshopId, { now, items: made.map((each) => asItem(visitId, each)) });
+}
