@@ -31,7 +31,9 @@ test('an empty database asks for the owner once, and knows nothing of other work
 	for (let i = 0; i < 6; i++) {
 		await stranger.getByRole('textbox', { name: 'E-mail', exact: true }).fill('owner@reedwire.example');
 		await stranger.getByRole('textbox', { name: /^Password/ }).fill(`guess ${i}`);
+		const answered = stranger.waitForResponse((answer) => answer.request().method() === 'POST');
 		await stranger.getByRole('button', { name: 'Sign in', exact: true }).click();
+		await answered;
 		await expect(stranger.getByRole('alert')).toBeVisible();
 	}
 	await expect(stranger.getByText(/Too many wrong passwords\. Wait \d+ min/)).toBeVisible();

@@ -72,3 +72,59 @@ test('a string that does not belong is named', async ({ page }) => {
 	await expect(page.getByText(/^D5 is 1\.\d\d times as stiff/)).toBeVisible();
 	await expect(page.getByRole('img', { name: /out of line: A1, D5/ })).toBeVisible();
 });
+
+test('how it is strung is said by sections, followed by the visit, and taken back', async ({ page }) => {
+	await signIn(page);
+	await addInstrument(page, 'Strung otherwise', { lowest: 'A0', highest: 'C6' });
+	const instrument = page.url();
+	await page.getByRole('link', { name: 'Scale' }).click();
+	const strung = page.getByRole('region', { name: 'Stringing' });
+	await expect(strung).toContainText('As such instruments usually are');
+	await expect(strung.getByRole('img')).toHaveAttribute('aria-label', /A0 to F♯1: 1 wound/);
+	await strung.getByRole('button', { name: 'Change it' }).click();
+	await strung.getByLabel('Section 1 ends at').fill('H9');
+	await expect(strung.getByRole('alert')).toContainText('is no note');
+	// The break lies higher than usual, and above it there are two strings to a note.
+	await strung.getByLabel('Section 1 ends at').fill('C1');
+	await strung.getByLabel('Section 2 ends at').fill('C4');
+	await strung.getByLabel('Strings in section 3').selectOption('2 strings');
+	await expect(strung.getByRole('img')).toHaveAttribute('aria-label', /C♯4 to C6: 2 plain/);
+	await strung.getByRole('button', { name: 'Keep this stringing' }).click();
+	await expect(strung).toContainText('As you said');
+
+	await page.goto(instrument);
+	await page.getByRole('button', { name: 'Start a visit' }).click();
+	await page.getByRole('link', { name: 'Take this plan and set' }).click();
+	const strings = page.getByRole('group', { name: 'Strings left unmuted' });
+	await expect(strings.getByRole('button')).toHaveText(['Left', 'Right', 'Both']);
+
+	await page.goto(`${instrument}/scale`);
+	await strung.getByRole('button', { name: 'Change it' }).click();
+	await strung.getByLabel('Registers').selectOption('two: lower and upper 8′');
+	await strung.getByRole('button', { name: 'Keep this stringing' }).click();
+	await expect(strung.getByRole('button', { name: 'This stringing is kept' })).toBeVisible();
+	await strung.getByRole('button', { name: 'As such instruments usually are' }).click();
+	await expect(strung).toContainText(/As such instruments usually are\./);
+});
+
+test('a stringing that does not fit its keyboard is refused', async ({ page }) => {
+	await signIn(page);
+	await addInstrument(page, 'Strung wrongly');
+	const id = page.url().split('/').at(-1);
+	const choirs = [{ id: 'strings', name: 'Strings' }];
+	const put = (stringing: object, of = id) =>
+		page.request.put(`/api/instruments/${of}/stringing`, { data: { stringing } });
+	const sections = [{ to: 108, strings: 3, wound: false }];
+	expect((await put({ lowest: 21, sections, choirs })).status()).toBe(200);
+	for (const [stringing, said] of [
+		[{ lowest: 22, sections, choirs }, 'begins at A0'],
+		[{ lowest: 21, sections: [{ ...sections[0], to: 100 }], choirs }, 'ends at E7'],
+		[{ lowest: 21, sections: [{ ...sections[0], strings: 9 }], choirs }, 'strings'],
+		[{ lowest: 21, sections, choirs: [] }, 'choirs']
+	] as const) {
+		const answer = await put(stringing);
+		expect(answer.status()).toBe(400);
+		expect((await answer.json()).message).toContain(said);
+	}
+	expect((await put({ lowest: 21, sections, choirs }, '01a20724-b3f2-7056-bbd9-dd8fdf185feb')).status()).toBe(404);
+});

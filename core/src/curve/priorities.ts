@@ -49,14 +49,7 @@ export const CURVE_INTERVALS = [
 /** "2:1", "4:2" ...: one that does not stand above does not compile. */
 export type CurveIntervalName = (typeof CURVE_INTERVALS)[number]['name'];
 
-export const PRIORITY_IDS = [
-	'balanced',
-	'octaves',
-	'double-octaves',
-	'twelfths',
-	'fifths',
-	'single-octaves'
-] as const;
+export const PRIORITY_IDS = ['balanced', 'octaves', 'double-octaves', 'twelfths', 'fifths', 'single-octaves'] as const;
 export type PriorityId = (typeof PRIORITY_IDS)[number];
 
 /** What a tuner puts first. */

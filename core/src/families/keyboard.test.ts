@@ -18,14 +18,9 @@ describe('a keyboard', () => {
 
 	it('names the strings of several registers by their own', () => {
 		const harpsichord = usualStringing('harpsichord', 29, 89);
-		const double = { lowest: 29, highest: 89, stringing: { ...harpsichord, choirs: CHOIRS.slice(0, 3) } };
-		expect(KEYBOARD.sounders(double, 60)).toEqual(['60/lower', '60/upper', '60/four-foot']);
-		expect(KEYBOARD.choices(double, 60).map(({ label }) => label)).toEqual([
-			'Lower 8′',
-			'Upper 8′',
-			'4′',
-			'All together'
-		]);
+		const double = { lowest: 29, highest: 89, stringing: { ...harpsichord, choirs: CHOIRS } };
+		expect(KEYBOARD.sounders(double, 60)).toEqual(['60/lower', '60/upper']);
+		expect(KEYBOARD.choices(double, 60).map(({ label }) => label)).toEqual(['Lower 8′', 'Upper 8′', 'Both']);
 	});
 
 	it('has every sounder once, each with a pin that moves it alone, and every note once in the order', () => {

@@ -14,8 +14,6 @@ export interface Choir {
 	/** Small letters, digits and hyphens. */
 	readonly id: string;
 	readonly name: string;
-	/** Octaves above the key: 1 for a four-foot, -1 for a sixteen-foot. */
-	readonly octave: number;
 }
 
 /** How a keyboard is strung, from the lowest note up. */
@@ -26,13 +24,11 @@ export interface Stringing {
 }
 
 export const MOST_STRINGS = 3;
-export const ONE_CHOIR: readonly Choir[] = [{ id: 'strings', name: 'Strings', octave: 0 }];
-/** Registers that a harpsichord may have besides the one that every keyboard has. */
+export const ONE_CHOIR: readonly Choir[] = [{ id: 'strings', name: 'Strings' }];
+/** Registers of a keyboard that has more than one, all at the pitch of its keys. */
 export const CHOIRS: readonly Choir[] = [
-	{ id: 'lower', name: 'Lower 8′', octave: 0 },
-	{ id: 'upper', name: 'Upper 8′', octave: 0 },
-	{ id: 'four-foot', name: '4′', octave: 1 },
-	{ id: 'sixteen-foot', name: '16′', octave: -1 }
+	{ id: 'lower', name: 'Lower 8′' },
+	{ id: 'upper', name: 'Upper 8′' }
 ];
 
 /** Where plain strings usually begin, and for how many notes the bass has one string. */

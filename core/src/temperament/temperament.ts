@@ -16,7 +16,15 @@ import { fraction, fractionValue, type Fraction } from './fraction';
 export const CIRCLE_FROM_C = Array.from({ length: 12 }, (_, step) => (7 * step) % 12) as readonly number[];
 
 /** Kinds of temperament by how they share out the comma. */
-export const TEMPERAMENT_FAMILIES = ['equal', 'mild well', 'well', 'modified meantone', 'meantone', 'Pythagorean', 'just'] as const;
+export const TEMPERAMENT_FAMILIES = [
+	'equal',
+	'mild well',
+	'well',
+	'modified meantone',
+	'meantone',
+	'Pythagorean',
+	'just'
+] as const;
 export type TemperamentFamily = (typeof TEMPERAMENT_FAMILIES)[number];
 
 /** What people choose a temperament for. */

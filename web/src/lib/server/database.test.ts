@@ -15,14 +15,7 @@ import { connect, database } from './db/connection';
 import { isDatabaseAway, isDuplicate } from './db/faults';
 import { migrate, migrator } from './db/migrate';
 import { keepHabits, saveSession, sessionByToken } from './db/stores/accounts';
-import {
-	createInstrument,
-	getInstrument,
-	lastVisits,
-	listInstruments,
-	listPlaces,
-	readStrings
-} from './db/stores/instruments';
+import { createInstrument, getInstrument, lastVisits, listInstruments, listPlaces } from './db/stores/instruments';
 import { listCountedOctaves } from './db/stores/countedOctaves';
 import { eventsOf } from './db/stores/record';
 import { listTemperaments } from './db/stores/temperaments';

@@ -1,6 +1,7 @@
-import { stringingFrom, usualStringing, type Stringing } from '@fendrel/core';
+import { noteName, stringingFrom, stringingProblem, usualStringing, type Stringing } from '@fendrel/core';
+import { error } from '@sveltejs/kit';
 import type { StringLine } from '$lib/instruments/scale/schema';
-import type { Instrument } from './db/stores/instruments';
+import { getInstrument, keepStringing, type Instrument } from './db/stores/instruments';
 import { stringTablesOf } from './db/stores/stringTables';
 
 type Strung = Pick<Instrument, 'id' | 'kind' | 'lowest' | 'highest' | 'stringing'>;
@@ -24,4 +25,20 @@ export function byTable(stated: Stringing, lines: readonly StringLine[]): String
 export async function stringingOf(workshopId: string, instrument: Strung): Promise<Stringing> {
 	const [table] = await stringTablesOf(workshopId, instrument.id, 1);
 	return byTable(statedStringing(instrument), table?.strings ?? []);
+}
+
+/** @returns undefined when it is kept, else why it does not fit the keyboard */
+export async function keepStringingOf(
+	workshopId: string,
+	id: string,
+	stringing: Stringing | null
+): Promise<string | undefined> {
+	const isId = /^[0-9a-f-]{36}$/i.test(id);
+	const instrument = isId ? await getInstrument(workshopId, id) : undefined;
+	if (!instrument) error(404, { message: 'There is no such instrument in your workshop.' });
+	if (stringing && stringing.lowest !== instrument.lowest)
+		return `The keyboard begins at ${noteName(instrument.lowest)}.`;
+	const problem = stringing ? stringingProblem(stringing, instrument.highest, noteName) : undefined;
+	if (!problem) await keepStringing(workshopId, id, stringing);
+	return problem;
 }

@@ -8,7 +8,7 @@ import { database } from '../db/connection';
 import { migrate } from '../db/migrate';
 import { createInstrument, lastVisits, readStrings } from '../db/stores/instruments';
 import { eventsOf } from '../db/stores/record';
-import { groupsSet, visitSoundersOf } from '../db/stores/summaries';
+import { groupsSet } from '../db/stores/summaries';
 import { accept, asItem, details, DEVICE, hand, newWorkshop, reading, testDatabase } from '../tests/parts';
 import { changeVisit, finishVisit } from '../visits/open';
 import { visitHistory } from '../visits/history';

@@ -4,6 +4,7 @@
 	import { invalidateAll } from '$app/navigation';
 	import InharmonicityChart from '$lib/charts/InharmonicityChart.svelte';
 	import StringLoads from '$lib/charts/StringLoads.svelte';
+	import StringingEditor from '$lib/instruments/stringing/StringingEditor.svelte';
 	import StringTable from '$lib/instruments/scale/StringTable.svelte';
 	import { inharmonicityPicture } from '$lib/instruments/scale/picture';
 	import { keepStrings } from '$lib/instruments/scale/requests';
@@ -74,7 +75,9 @@
 
 <div class="stiff">
 	<section>
-		<h2><b>How stiff are its strings?</b> <span>inharmonicity B by note; equal steps up are equal ratios</span></h2>
+		<h2 class="asks">
+			<b>How stiff are its strings?</b> <span>inharmonicity B by note; equal steps up are equal ratios</span>
+		</h2>
 		<InharmonicityChart data={inharmonicityPicture(data.instrument, data.known)} />
 		<p class="soft small">
 			{basisWords(data.known, KIND_NAMES[kind].toLowerCase())} Dots: read; crosses: from wire and length; line: the scale
@@ -101,9 +104,16 @@
 	</section>
 </div>
 
+<StringingEditor
+	instrument={data.instrument}
+	stated={data.stated}
+	isStated={data.isStated}
+	table={data.tables[0]?.strings ?? []}
+/>
+
 <section class="loads">
 	<div class="head">
-		<h2><b>What do they bear?</b> <span>at A4 = {inHz(usualA4)} Hz, equal</span></h2>
+		<h2 class="asks"><b>What do they bear?</b> <span>at A4 = {inHz(usualA4)} Hz, equal</span></h2>
 		<label class="soft"
 			>it lies <input
 				class="input mono"
@@ -142,7 +152,7 @@
 </section>
 
 <section class="strings">
-	<h2><b>Table of strings</b> <span>one line a note; leave empty what nobody has measured</span></h2>
+	<h2 class="asks"><b>Table of strings</b> <span>one line a note; leave empty what nobody has measured</span></h2>
 	<StringTable
 		{lines}
 		loads={load.notes}
@@ -196,14 +206,6 @@
 		display: grid;
 		grid-template-columns: minmax(0, 1fr) 17.5rem;
 		gap: 2rem;
-	}
-	h2:not(.panel-heading) {
-		font-family: inherit;
-		font-size: 1.05rem;
-		margin-bottom: 0.4rem;
-	}
-	h2 span {
-		color: var(--soft);
 	}
 	.small {
 		font-size: 0.87rem;
