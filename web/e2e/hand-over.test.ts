@@ -27,7 +27,7 @@ test('what the server refuses is set aside, mentioned on every page, read, saved
 	await notice.getByRole('button', { name: 'Look at it' }).click();
 	const dialog = page.getByRole('dialog', { name: 'What the server refused' });
 	await expect(dialog).toContainText(/Reading of A4 middle, 4\d\d\.\d\d Hz/);
-	await expect(dialog).toContainText('It cannot be right: reading, pitch');
+	await expect(dialog).toContainText('It cannot be right: its pitch lies outside what there is.');
 	const saving = page.waitForEvent('download');
 	await dialog.getByRole('button', { name: 'Save to a file' }).click();
 	const file = JSON.parse(readFileSync(await (await saving).path(), 'utf8'));

@@ -39,7 +39,7 @@
 		{#if picture.breakAt}
 			{@const { x, note } = picture.breakAt}
 			<line x1={x} x2={x} y1={margin.top - 4} y2={height - margin.bottom + 6} class="break" />
-			<text x={x + 4} y={height - margin.bottom + 5} class="at">break below {noteName(note)}</text>
+			<text x={x + 5} y={margin.top - 9}>break below {noteName(note)}</text>
 		{/if}
 		{#each picture.known as { note, x } (note)}
 			<circle cx={x} cy={height - margin.bottom} r="1.8" class="known" />

@@ -10,6 +10,11 @@
 		return () => handOver.stop();
 	});
 	let open = $state(false);
+	let height = $state(0);
+	// Pages that fill the window leave it room.
+	$effect(() =>
+		document.documentElement.style.setProperty('--notice', shown || handOver.refused.length ? `${height}px` : '0px')
+	);
 	/** A visit's own pages say what waits of it, beside its name. */
 	const here = $derived(page.route.id?.startsWith('/visits/[id]') ? page.params.id : undefined);
 	const elsewhere = $derived(
@@ -20,7 +25,7 @@
 </script>
 
 {#if shown || handOver.refused.length}
-	<aside class="handover" aria-label="Not handed over">
+	<aside class="handover" aria-label="Not handed over" bind:offsetHeight={height}>
 		{#if shown}
 			<p role="status">
 				{counted(elsewhere, 'entry', 'entries')}{here ? ' of other visits' : ''} wait{elsewhere === 1 ? 's' : ''} on this

@@ -1,4 +1,5 @@
 import {
+	AUDIBLE,
 	cents,
 	centsBetween,
 	hz,
@@ -28,6 +29,9 @@ const USUAL = { b: 0.05, pitch: 0.1 } as const;
 const CENTS = 1200 / Math.LN2;
 const short = (value: number) => Number(value.toFixed(4));
 
+const isPartial = ({ frequency, error }: StruckString['partials'][number]) =>
+	frequency >= AUDIBLE.lowest && frequency <= AUDIBLE.highest && error >= 0 && error < frequency;
+
 /** A string as its strike told it, partials and all: the same just heard and after a reload. */
 export function knownByStrike({ note, pitch, pitchError, inharmonicity, ...rest }: StruckString): KnownString {
 	const ownError = pitchError ?? USUAL.pitch;
@@ -35,7 +39,8 @@ export function knownByStrike({ note, pitch, pitchError, inharmonicity, ...rest 
 		note,
 		b: inharmonicity,
 		error: rest.inharmonicityError ?? USUAL.b * inharmonicity,
-		partials: rest.partials.map(({ partial, frequency, error }) => ({
+		// A stored figure that no string can have costs itself.
+		partials: rest.partials.filter(isPartial).map(({ partial, frequency, error }) => ({
 			partial,
 			sharpness: cents(short(centsBetween(hz(pitch * partial), hz(frequency)))),
 			error: cents(short(Math.hypot((CENTS * error) / frequency, ownError)))

@@ -49,7 +49,7 @@
 	.visit {
 		display: grid;
 		grid-template-rows: auto minmax(0, 1fr) auto;
-		min-height: 100dvh;
+		min-height: calc(100dvh - var(--notice, 0px));
 	}
 	header {
 		display: grid;
@@ -127,7 +127,7 @@
 	}
 	@media (min-width: 1000px) and (min-height: 700px) {
 		.visit {
-			height: 100dvh;
+			height: calc(100dvh - var(--notice, 0px));
 		}
 		main {
 			overflow: hidden;

@@ -6,11 +6,13 @@ import type { FormerReading } from '$lib/handover/formerRecord';
 import type { SentReading } from '$lib/handover/record';
 import { database } from '../db/connection';
 import { migrate } from '../db/migrate';
-import { createInstrument, lastVisits, readStrings } from '../db/stores/instruments';
+import { createInstrument, getInstrument, lastVisits, readStrings } from '../db/stores/instruments';
 import { eventsOf } from '../db/stores/record';
 import { groupsSet } from '../db/stores/summaries';
 import { accept, asItem, details, DEVICE, hand, newWorkshop, reading, testDatabase } from '../tests/parts';
-import { changeVisit, finishVisit } from '../visits/open';
+import { loadScale } from '../strings';
+import { loadCurveSheet } from '../visits/curveSheet';
+import { changeVisit, finishVisit, loadVisit } from '../visits/open';
 import { visitHistory } from '../visits/history';
 import { startVisit } from '../visits/start';
 import { rebuildSummaries } from './keep';
@@ -64,7 +66,7 @@ describe('what a device hands over', () => {
 			...['stored', 'refused', 'refused', 'refused', 'refused', 'refused', 'refused', 'stored']
 		]);
 		const why = answers.map((answer) => ('why' in answer ? answer.why : ''));
-		expect(why[1]).toMatch(/reading, pitch: Too small/);
+		expect(why[1]).toBe('It cannot be right: its pitch lies outside what there is.');
 		expect(why[2]).toMatch(/no such visit/);
 		expect(why[3]).toMatch(/another version/);
 		expect(why[6]).toMatch(/Something else is stored/);
@@ -130,6 +132,36 @@ describe('what a device hands over', () => {
 		expect(new Set(answersOf(answers.flat()))).toEqual(new Set(['stored']));
 		expect((await eventsOf(workshopId, visitId)).filter(isReading)).toHaveLength(24);
 		expect((await database().models.visits.findByPk(visitId))!.get().seq).toBeGreaterThanOrEqual(8);
+	});
+});
+
+describe('a stored value that cannot be', () => {
+	it('costs its own figure, never a page', async () => {
+		const { workshopId, visitId, instrumentId, give } = await aVisit();
+		const [good, bad, worse] = [reading({ note: 60 }), reading({ note: 61 }), reading({ note: 62 })];
+		await give([good, bad, worse, accept(bad)]);
+		const { sequelize, models } = database();
+		await sequelize.query('UPDATE readings SET pitch = 1e-320, target = 1e-320 WHERE id = :id', {
+			replacements: { id: bad.id }
+		});
+		await models.readingPartials.update(
+			{ partials: [{ partial: 1, frequency: 1e-320, error: 1e300, level: 1e300 }] },
+			{ where: { readingId: worse.id } }
+		);
+		await rebuildSummaries([instrumentId]);
+		const instrument = (await getInstrument(workshopId, instrumentId))!;
+		const [visit] = await visitHistory(workshopId, instrument);
+		expect(visit.notesSet).toBe(1);
+		const { measured, events } = await loadVisit(workshopId, visitId);
+		expect(measured.map(({ note, partials }) => [note, partials.length])).toEqual([
+			[60, 1],
+			[62, 0]
+		]);
+		expect([...groupRecords(reportOf(events).sounders.values()).keys()].sort()).toEqual([60, 61, 62]);
+		const { found, left } = groupRecords(reportOf(events).sounders.values()).get(61)!;
+		expect([found, left?.figure]).toEqual([undefined, undefined]);
+		await loadScale(workshopId, instrumentId);
+		await loadCurveSheet(workshopId, visitId);
 	});
 });
 

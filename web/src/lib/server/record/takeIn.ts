@@ -60,8 +60,13 @@ function readItem(item: unknown): Sent | { readonly why: string } {
 	const parsed = format === FORMAT ? itemSchema.safeParse(item) : formerItemSchema.safeParse(item);
 	if (parsed.success) return parsed.data;
 	const [issue] = parsed.error.issues;
-	const where = issue.path.filter((part) => typeof part === 'string').join(', ');
-	return { why: `It cannot be right: ${where}: ${issue.message}` };
+	const field = issue.path.filter((part) => typeof part === 'string').at(-1) ?? 'item';
+	// "pitchError" is "pitch error" to whoever reads it.
+	const name = field.replace(/[A-Z]/g, (letter) => ` ${letter.toLowerCase()}`);
+	const outside = issue.code === 'too_small' || issue.code === 'too_big';
+	return {
+		why: `It cannot be right: its ${name} ${outside ? 'lies outside what there is.' : 'cannot be read.'}`
+	};
 }
 
 /** All at once; when the database refuses, one by one, so that one bad item costs only itself. */

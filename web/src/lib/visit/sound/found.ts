@@ -50,7 +50,7 @@ function asStrike({ sounders, pitch, pitchError, ...rest }: Reading): SurveyStri
 		pitch: hz(pitch),
 		pitchError: cents(pitchError ?? 0),
 		inharmonicity:
-			!open && inharmonicity !== null && inharmonicityError !== null
+			!open && inharmonicity !== null && inharmonicity > 0 && inharmonicityError !== null
 				? { b: inharmonicity, error: inharmonicityError }
 				: undefined,
 		open,

@@ -55,10 +55,12 @@ export async function updateTemperament(workshopId: string, id: string, details:
 /** @returns how many visits and counted octaves rest on it; it is deleted only when none does */
 export async function deleteTemperament(workshopId: string, id: string): Promise<number> {
 	const { models } = database();
-	const [visits, octaves] = await Promise.all([
-		models.visits.count({ where: { temperamentId: id } }),
-		models.countedOctaves.count({ where: { temperamentId: id } })
+	const where = { temperamentId: id };
+	const [planned, octaves] = await Promise.all([
+		// Also of visits that were planned otherwise later: what was set under it says so.
+		models.planVersions.count({ where, distinct: true, col: 'visitId' }),
+		models.countedOctaves.count({ where })
 	]);
-	if (visits + octaves === 0) await models.temperaments.destroy({ where: { workshopId, id } });
-	return visits + octaves;
+	if (planned + octaves === 0) await models.temperaments.destroy({ where: { workshopId, id } });
+	return planned + octaves;
 }
