@@ -1,3 +1,5 @@
+import type { NoteTarget, TargetTableOptions } from '../curve/targetTable';
+import type { Reading } from '../record/happened';
 import type { SounderId } from '../record/sounder';
 import type { SettingStep } from '../setting/order';
 
@@ -18,6 +20,14 @@ export interface Control {
 	readonly moves: readonly { readonly sounder: SounderId; readonly share: number }[];
 }
 
+/** How sounders are listened to: each way is a listener of its own, named as readings name it. */
+export type ListeningWay = Reading['way'];
+
+/** What targets follow from besides the instrument: pitch, temperament, curve, inharmonicity. */
+export type TargetBasis = Omit<TargetTableOptions, 'lowest' | 'highest'>;
+/** What a group is to be set to. */
+export type GroupTarget = Pick<NoteTarget, 'note' | 'pitch' | 'fromEqual' | 'string'>;
+
 /** What is said of a sounder while it is set, as a colleague would. */
 export interface Instructions {
 	readonly begin: string;
@@ -35,6 +45,8 @@ export interface Instructions {
 export interface Family<Body> {
 	readonly id: string;
 	readonly name: string;
+	/** What technicians call a group. */
+	readonly group: { readonly one: string; readonly many: string };
 	/** What is set one after the other, in the order in which people see it. */
 	readonly groups: (body: Body) => readonly number[];
 	readonly groupName: (group: number) => string;
@@ -42,6 +54,10 @@ export interface Family<Body> {
 	readonly sounders: (body: Body, group: number) => readonly SounderId[];
 	readonly choices: (body: Body, group: number) => readonly SounderChoice[];
 	readonly controls: (body: Body, group: number) => readonly Control[];
+	/** What each group is to be set to, in the order of the groups. */
+	readonly targets: (body: Body, basis: TargetBasis) => readonly GroupTarget[];
+	/** Ways in which its sounders are listened to, the usual one first. */
+	readonly ways: readonly ListeningWay[];
 	/** The order of work; each group once. */
 	readonly order: (body: Body) => readonly SettingStep[];
 	readonly instructions: Instructions;

@@ -2,7 +2,8 @@ import { sounderId, type SounderId } from '../record/sounder';
 import { settingOrder } from '../setting/order';
 import { stringsAt, type Choir, type Stringing } from '../strings/stringing';
 import { noteName } from '../units/note';
-import type { Control, Family, SounderChoice } from './family';
+import { targetTable } from '../curve/targetTable';
+import type { Control, Family, SounderChoice, TargetBasis } from './family';
 
 /** A keyboard as the visit works on it. */
 export interface Keyboard {
@@ -69,14 +70,18 @@ function pinsOf(keyboard: Keyboard, note: number): readonly Control[] {
 	}));
 }
 
-export const KEYBOARD: Family<Keyboard> = {
+export const KEYBOARD = {
 	id: 'keyboard',
 	name: 'Keyboards',
+	group: { one: 'note', many: 'notes' },
 	groups: ({ lowest, highest }) => Array.from({ length: highest - lowest + 1 }, (_, i) => lowest + i),
 	groupName: noteName,
 	sounders: (keyboard, note) => soundersIn(keyboard, note).map(({ sounder }) => sounder),
 	choices: choicesOf,
 	controls: pinsOf,
+	targets: ({ lowest, highest }: Pick<Keyboard, 'lowest' | 'highest'>, basis: TargetBasis) =>
+		targetTable({ lowest, highest, ...basis }),
+	ways: ['struck'],
 	order: ({ lowest, highest }) => settingOrder(lowest, highest),
 	instructions: {
 		begin: 'Strike it',
@@ -86,4 +91,4 @@ export const KEYBOARD: Family<Keyboard> = {
 		again: 'Strike again',
 		holds: 'Holds'
 	}
-};
+} as const satisfies Family<Keyboard>;

@@ -1,4 +1,4 @@
-import { A4, hz, targetTable, type NoteTarget, type Tuning } from '@fendrel/core';
+import { A4, hz, KEYBOARD, type NoteTarget, type Tuning } from '@fendrel/core';
 import { BALANCED, curveAt, drawCurve, type CurveBasis, type KeptCurve } from './curve';
 import { NO_STRETCH, type Stretch } from './stretch';
 import { notesReadOf, stringsOfInstrument } from './strings';
@@ -32,15 +32,10 @@ export function planFor({ fork = A4, ...basis }: PlanBasis): Plan {
 	// A fork other than A4 gives its own note, and everything else moves with it.
 	const level = curve ? curveAt(curve, fork) : 0;
 	const stretchAt = curve ? (note: number) => curveAt(curve, note) - level : () => 0;
-	const targets = targetTable({
-		lowest,
-		highest,
-		a4: hz(a4),
-		temperament,
-		anchor: fork,
-		stretchAt,
-		inharmonicityAt
-	});
+	const targets = KEYBOARD.targets(
+		{ lowest, highest },
+		{ a4: hz(a4), temperament, anchor: fork, stretchAt, inharmonicityAt }
+	);
 	return {
 		targets,
 		targetOf: (note) => targets[note - lowest],

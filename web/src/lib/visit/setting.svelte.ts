@@ -9,6 +9,7 @@ import {
 	type Cents,
 	type Due,
 	type Family,
+	type GroupTarget,
 	type Hz,
 	type ListenerEvent,
 	type ListeningHabits,
@@ -17,7 +18,6 @@ import {
 	type SounderChoice,
 	type StringReading
 } from '@fendrel/core';
-import type { Plan } from '$lib/tuning/plan';
 import type { VisitRecord } from './visitRecord.svelte';
 
 /** One blow on the string that is due: its curve in cents from target, and its figure. */
@@ -55,7 +55,7 @@ export interface SettingOptions<Body> {
 	/** What the family knows of this instrument. */
 	readonly body: Body;
 	readonly record: VisitRecord;
-	readonly plan: Pick<Plan, 'targetOf'>;
+	readonly plan: { readonly targetOf: (group: number) => GroupTarget | undefined };
 	readonly tolerance: Cents;
 	readonly habits: () => ListeningHabits;
 	readonly source: () => 'microphone' | 'simulated';

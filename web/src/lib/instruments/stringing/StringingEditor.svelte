@@ -130,6 +130,11 @@
 </section>
 
 <style>
+	.stringing {
+		margin-top: 1.4rem;
+		padding-top: 1.2rem;
+		border-top: 1px solid var(--line);
+	}
 	ol {
 		margin: 0.5rem 0;
 	}

@@ -9,6 +9,7 @@ import {
 	reportOf,
 	sounderId,
 	summariseVisit,
+	temperamentById,
 	type Family,
 	type Hz,
 	type ListenerEvent
@@ -39,6 +40,7 @@ const members = ({ bars }: Chimes, group: number) => MEMBERS.slice(0, bars[group
 const CHIMES: Family<Chimes> = {
 	id: 'chimes',
 	name: 'Chimes',
+	group: { one: 'chime', many: 'chimes' },
 	groups: ({ bars }) => bars.map((_, i) => i + 1),
 	groupName: (group) => `chime ${group}`,
 	sounders: (chimes, group) => members(chimes, group).map((member) => sounderId(group, member)),
@@ -59,6 +61,12 @@ const CHIMES: Family<Chimes> = {
 				share: each === member ? 1 : 0.05
 			}))
 		})),
+	targets: ({ bars }, { a4 }) =>
+		bars.map((_, i) => {
+			const pitch = hz((a4 * (i + 1)) / 2);
+			return { note: i + 1, pitch, fromEqual: cents(0), string: { fundamental: pitch, inharmonicity: 0 } };
+		}),
+	ways: ['struck'],
 	order: ({ bars }) =>
 		bars
 			.map((_, i) => ({ note: i + 1, against: undefined, interval: undefined, section: 'upwards' as const }))
@@ -73,7 +81,8 @@ const CHIMES: Family<Chimes> = {
 	}
 };
 const body: Chimes = { bars: [1, 2, 1] };
-const targetOf = (group: number): Hz => hz(200 * group);
+const targets = CHIMES.targets(body, { a4: hz(400), temperament: temperamentById('equal'), inharmonicityAt: () => 0 });
+const targetOf = (group: number): Hz => targets[group - 1].pitch;
 
 beforeAll(async () => {
 	await migrate(testDatabase());
@@ -106,10 +115,7 @@ describe('a second family', () => {
 			family: CHIMES,
 			body,
 			record,
-			plan: {
-				targetOf: (group) =>
-					({ pitch: targetOf(group), string: { fundamental: targetOf(group), inharmonicity: 0 } }) as never
-			},
+			plan: { targetOf: (group) => targets[group - 1] },
 			tolerance: cents(1),
 			habits: () => [{ to: 127, partial: 0, moment: 0.5 }],
 			source: () => 'microphone',

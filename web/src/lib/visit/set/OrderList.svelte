@@ -1,14 +1,16 @@
 <script lang="ts">
-	import { noteName, type NoteRecord, type SettingStep } from '@fendrel/core';
+	import type { NoteRecord, SettingStep } from '@fendrel/core';
 	import { signed } from '$lib/ui/format';
 
 	interface Props {
 		order: readonly SettingStep[];
 		index: number;
 		notes: ReadonlyMap<number, NoteRecord>;
+		/** What the family calls its groups. */
+		nameOf: (note: number) => string;
 		onselect: (note: number) => void;
 	}
-	let { order, index, notes, onselect }: Props = $props();
+	let { order, index, notes, nameOf, onselect }: Props = $props();
 	const TITLES: Record<SettingStep['section'], string> = {
 		reference: 'Reference',
 		temperament: 'Temperament octave',
@@ -24,7 +26,7 @@
 	const how = ({ note, against, interval }: SettingStep) => {
 		if (against === undefined || !interval) return 'reference';
 		const name = SHORT[interval.name] ?? '8ve';
-		return `${name} ${against < note ? 'over' : 'under'} ${noteName(against)}`;
+		return `${name} ${against < note ? 'over' : 'under'} ${nameOf(against)}`;
 	};
 	let list = $state<HTMLOListElement>();
 	$effect(() => {
@@ -44,7 +46,7 @@
 					aria-current={step.note === order[index].note ? 'step' : undefined}
 					onclick={() => onselect(step.note)}
 				>
-					<b>{noteName(step.note)}</b>
+					<b>{nameOf(step.note)}</b>
 					<span>{how(step)}</span>
 					<span class="mono">{record?.set ? (record.left === undefined ? 'ear' : signed(record.left)) : ''}</span>
 				</button>

@@ -58,7 +58,7 @@ export async function deleteTemperament(workshopId: string, id: string): Promise
 	const where = { temperamentId: id };
 	const [planned, octaves] = await Promise.all([
 		// Also of visits that were planned otherwise later: what was set under it says so.
-		models.planVersions.count({ where, distinct: true, col: 'visitId' }),
+		models.planVersions.count({ where, distinct: true, col: 'visit_id' }),
 		models.countedOctaves.count({ where })
 	]);
 	if (planned + octaves === 0) await models.temperaments.destroy({ where: { workshopId, id } });

@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { onMount, untrack } from 'svelte';
-	import { A4, noteName, pitchLeft, summariseVisit } from '@fendrel/core';
+	import { A4, pitchLeft, summariseVisit } from '@fendrel/core';
 	import { enhance } from '$app/forms';
 	import type { SubmitFunction } from '@sveltejs/kit';
 	import Moves from '$lib/charts/Moves.svelte';
@@ -31,6 +31,7 @@
 	const record = untrack(() => new VisitRecord(data.visit.id, data.events, handOver));
 	const { family, body } = $derived(familyOf(instrument));
 	const summary = $derived(summariseVisit(record.groups, family.groups(body), (group) => plan.targetOf(group)?.pitch));
+	const countedGroups = (count: number) => counted(count, family.group.one, family.group.many);
 	const records = $derived(
 		[...summary.notes.values()].flatMap(({ note, found, left }) => (found === undefined ? [] : [{ note, found, left }]))
 	);
@@ -40,12 +41,12 @@
 			'Found',
 			summary.foundMiddle === undefined
 				? 'not measured'
-				: `${flatOrSharp(summary.foundMiddle)} (median of ${counted(records.length, 'note')})`
+				: `${flatOrSharp(summary.foundMiddle)} (median of ${countedGroups(records.length)})`
 		],
 		['Moved', summary.movedMean === undefined ? 'nothing yet' : `${summary.movedMean.toFixed(1)} cents on average`],
 		[
 			'Largest move',
-			summary.movedMost ? `${noteName(summary.movedMost.note)} by ${signed(summary.movedMost.by)} cents` : '–'
+			summary.movedMost ? `${family.groupName(summary.movedMost.note)} by ${signed(summary.movedMost.by)} cents` : '–'
 		],
 		[
 			'Left within',
@@ -55,7 +56,7 @@
 		[
 			'Left out',
 			summary.leftOut.length
-				? `${counted(summary.leftOut.length, 'note')}: ${noteRuns(summary.leftOut, noteName)}`
+				? `${countedGroups(summary.leftOut.length)}: ${noteRuns(summary.leftOut, family.groupName)}`
 				: 'nothing'
 		]
 	]);
@@ -109,8 +110,8 @@
 		<section>
 			<p class="verdict">
 				{#if summary.set.length === 0}Nothing has been set{visit.finishedAt ? '' : ' yet'}.
-				{:else if summary.leftOut.length === 0}All {counted(summary.set.length, 'note')} set.
-				{:else}{counted(summary.set.length, 'note')} set, {summary.leftOut.length} left out.{/if}
+				{:else if summary.leftOut.length === 0}All {countedGroups(summary.set.length)} set.
+				{:else}{countedGroups(summary.set.length)} set, {summary.leftOut.length} left out.{/if}
 			</p>
 			<dl>
 				{#each rows as [term, text] (term)}

@@ -62,6 +62,7 @@
 				order={setting.order}
 				index={setting.index}
 				notes={setting.summary.notes}
+				nameOf={family.groupName}
 				onselect={(note) => setting.goTo(note)}
 			/>
 		</aside>
