@@ -30,6 +30,14 @@ try {
 	const browser = await openBrowser(['--autoplay-policy=no-user-gesture-required']);
 	const context = await browser.newContext({ viewport: { width: 1280, height: 800 }, baseURL: application.address });
 	const page = await context.newPage();
+	// Simulated sound runs faster than in real time; what is waited for is that it was heard.
+	await page.addInitScript(() => void Object.assign(globalThis, { fendrelPace: 10 }));
+	const strike = async () => {
+		const looks = () => page.locator('.set').getAttribute('data-looks');
+		const before = await looks();
+		await page.keyboard.press('Space');
+		while ((await looks()) === before) await page.waitForTimeout(100);
+	};
 	// The pages say how long ago a visit was: their clock stands on the same day.
 	await page.clock.setSystemTime(new Date(DAY));
 	const shoot = async (/** @type {string} */ name) => {
@@ -70,7 +78,7 @@ try {
 	for (let note = 0; note < 24; note++) {
 		if (note === 21) await page.keyboard.press('0');
 		await page.keyboard.press('Space');
-		await page.waitForTimeout(3000);
+		await page.waitForTimeout(1500);
 	}
 	await shoot('sound');
 	await page.goto(`${visit}/plan/curve?lead=balanced&with=twelfths&share=0.35&top=3&held=84_8`);
@@ -87,18 +95,12 @@ try {
 		await page.getByText('Listening', { exact: true }).waitFor();
 		// Three careful turns towards the target, as one works.
 		for (let blow = 0; blow < 3; blow++) {
-			await page.keyboard.press('Space');
-			await page.waitForTimeout(1900);
+			await strike();
 			const key = (await page.locator('.figure .word').innerText()) === 'Lower' ? 'ArrowDown' : 'ArrowUp';
 			await page.keyboard.press(key);
 		}
-		await page.keyboard.press('Space');
-		await page.waitForTimeout(1300);
-		if (name === 'set-lamp') {
-			// The partials of a blow are there once it has sounded.
-			await page.waitForTimeout(2200);
-			await page.keyboard.press('ArrowRight');
-		}
+		await strike();
+		if (name === 'set-lamp') await page.keyboard.press('ArrowRight');
 		await shoot(name);
 	}
 	await look('day');

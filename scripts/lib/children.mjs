@@ -20,6 +20,8 @@ export const pause = (ms) => new Promise((resolve) => setTimeout(resolve, ms));
 
 /** @type {Map<ChildProcess, string>} */
 const children = new Map();
+/** Names in the order in which they were first started: what rests on what, also when something was started again. @type {string[]} */
+const order = [];
 /** Those that are kept running, and how each is stopped: in order, the last first. @type {Set<ChildProcess>} */
 const servers = new Set();
 /** @type {(() => Promise<void>)[]} */
@@ -40,6 +42,7 @@ let stopping = false;
 export function startChild(name, command, args, options) {
 	const child = spawn(command, args, options);
 	children.set(child, name);
+	if (!order.includes(name)) order.push(name);
 	writeLock();
 	const gone = () => {
 		children.delete(child);
@@ -200,7 +203,9 @@ const know = (name, pid) => ({ name, pid, began: beginningOf(pid) });
 
 function writeLock() {
 	if (!lockFile) return;
-	const known = [...children].flatMap(([{ pid }, name]) => (pid === undefined ? [] : [know(name, pid)]));
+	const known = [...children]
+		.flatMap(([{ pid }, name]) => (pid === undefined ? [] : [know(name, pid)]))
+		.sort((a, b) => order.indexOf(a.name) - order.indexOf(b.name));
 	writeFileSync(lockFile, JSON.stringify({ holder: know('holder', process.pid), address, children: known }));
 }
 
