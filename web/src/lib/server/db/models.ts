@@ -1,197 +1,24 @@
 import { DataTypes, type Model, type ModelAttributes, type ModelStatic, type Sequelize } from 'sequelize';
-import type { CountedOctave } from '$lib/counts/schema';
-import type { StringLine } from '$lib/instruments/scale/schema';
-import type { KeptCurve } from '$lib/tuning/curve';
-import type { StretchColumns } from '$lib/tuning/stretch';
 import type {
-	Acceptance,
-	Act,
-	Figure,
-	InstrumentTwin,
-	ListeningHabits,
-	PlanVersion,
-	PriorityId,
-	Reading,
-	SounderId,
-	StringKind,
-	Stringing,
-	Temperament,
-	Tuning
-} from '@fendrel/core';
-
-/** Rows as they stand in the tables; ids are UUIDs as text. */
-export interface WorkshopRow {
-	id: string;
-	name: string;
-	demo: boolean;
-	/** How this workshop listens; null: as usual. */
-	listening: ListeningHabits | null;
-	createdAt: Date;
-}
-export interface UserRow {
-	id: string;
-	workshopId: string;
-	email: string;
-	name: string;
-	passwordHash: string;
-	createdAt: Date;
-}
-export interface SessionRow {
-	tokenHash: string;
-	userId: string;
-	createdAt: Date;
-	expiresAt: Date;
-}
-export interface PlaceRow {
-	id: string;
-	workshopId: string;
-	name: string;
-	town: string;
-}
-export interface InstrumentRow {
-	id: string;
-	workshopId: string;
-	placeId: string | null;
-	name: string;
-	kind: StringKind;
-	maker: string;
-	madeIn: number | null;
-	lowest: number;
-	highest: number;
-	usualA4: number;
-	notes: string;
-	/** How it is strung, where somebody has said so. */
-	stringing: Stringing | null;
-	twin: InstrumentTwin;
-	createdAt: Date;
-}
-export interface TemperamentRow {
-	id: string;
-	/** null for the library that every workshop shares. */
-	workshopId: string | null;
-	slug: string;
-	name: string;
-	tuning: Tuning;
-	about: TemperamentAbout;
-}
-/** A temperament's description. */
-export type TemperamentAbout = Pick<Temperament, 'family' | 'uses' | 'period' | 'character' | 'goodFor' | 'source'>;
-export interface VisitRow {
-	id: string;
-	workshopId: string;
-	instrumentId: string;
-	temperamentId: string;
-	a4: number;
-	tolerance: number;
-	/** The curve that was taken, or what leads one drawn afresh; neither: none. */
-	curveId: string | null;
-	curveLead: PriorityId | null;
-	stage: 'sound' | 'plan' | 'set' | 'close';
-	/** Rises with every writing to the visit. */
-	seq: number;
-	note: string;
-	startedAt: Date;
-	finishedAt: Date | null;
-	startedBy: string | null;
-}
-/** A reading but for its partials; sounders as text, parted by commas. */
-export type ReadingRow = Omit<Reading, 'way' | 'at' | 'sounders'> & {
-	workshopId: string;
-	visitId: string;
-	sounders: string;
-	takenAt: Date;
-	/** When the server says that it happened. */
-	placedAt: Date;
-	/** Rises with every writing to the visit. */
-	seq: number;
-	/** Of what was sent; null for readings from before it was kept. */
-	hash: string | null;
-};
-export interface ReadingPartialsRow {
-	visitId: string;
-	readingId: string;
-	partials: StoredPartial[];
-}
-export interface ActRow {
-	visitId: string;
-	id: string;
-	workshopId: string;
-	kind: Act['do'];
-	device: string;
-	counter: number;
-	doneAt: Date;
-	placedAt: Date;
-	seq: number;
-	/** What it concerns, to be found by; the act itself says it too. */
-	sounders: string | null;
-	readingId: string | null;
-	/** What the act says besides. */
-	act: Record<string, unknown>;
-	hash: string | null;
-}
-export interface PlanVersionRow extends PlanVersion {
-	workshopId: string;
-	visitId: string;
-	madeAt: Date;
-}
-/** A sounder in a visit, as the report has it. */
-export interface VisitSounderRow {
-	visitId: string;
-	sounder: SounderId;
-	workshopId: string;
-	groupNumber: number;
-	found: Figure | null;
-	leftAs: Acceptance | null;
-}
-/** The newest reading of a sounder by itself that told its inharmonicity. */
-export interface InstrumentSounderRow {
-	instrumentId: string;
-	sounder: SounderId;
-	workshopId: string;
-	visitId: string;
-	readingId: string;
-	readAt: Date;
-	pitch: number;
-	pitchError: number | null;
-	inharmonicity: number;
-	inharmonicityError: number | null;
-}
-/** An instrument as its last finished visit left it. */
-export interface InstrumentSummaryRow {
-	instrumentId: string;
-	workshopId: string;
-	visitId: string;
-	finishedAt: Date;
-	/** A4 in Hz as it was left; null when it was not measured. */
-	a4Left: number | null;
-}
-export interface SimulatedPinsRow {
-	visitId: string;
-	/** Strings that the simulated instrument's lever has moved, by group. */
-	moved: Record<string, { pin: number; speaking: number }[]>;
-}
-/** An octave that somebody counted. */
-export type CountedOctaveRow = Omit<CountedOctave, 'stretch'> &
-	StretchColumns & { id: string; workshopId: string; countedAt: Date };
-/** A tuning curve as it was taken for a visit. */
-export type TuningCurveRow = KeptCurve & { workshopId: string; instrumentId: string };
-/** A version of an instrument's table of strings. */
-export interface StringTableRow {
-	id: string;
-	workshopId: string;
-	instrumentId: string;
-	savedAt: Date;
-	strings: StringLine[];
-}
-/** A measured partial without its units' types: rows come from outside. */
-export interface StoredPartial {
-	partial: number;
-	frequency: number;
-	error: number;
-	level: number;
-	/** Seconds to 1/e; null when it did not fall. */
-	decay?: number | null;
-}
+	ActRow,
+	CountedOctaveRow,
+	InstrumentRow,
+	InstrumentSounderRow,
+	InstrumentSummaryRow,
+	PlaceRow,
+	PlanVersionRow,
+	ReadingPartialsRow,
+	ReadingRow,
+	SessionRow,
+	SimulatedPinsRow,
+	StringTableRow,
+	TemperamentRow,
+	TuningCurveRow,
+	UserRow,
+	VisitRow,
+	VisitSounderRow,
+	WorkshopRow
+} from './rows';
 
 type Table<Row extends object> = ModelStatic<Model<Row, Row>>;
 

@@ -17,7 +17,7 @@ import {
 import { differenceInCalendarDays, getDayOfYear, subDays, subMonths } from 'date-fns';
 import { v7 as uuid } from 'uuid';
 import { hashPassword } from '../auth/signIn';
-import type { SimulatedPinsRow, VisitRow } from '../db/models';
+import type { SimulatedPinsRow, VisitRow } from '../db/rows';
 import { createAccount } from '../db/stores/accounts';
 import { keepCurve } from '../db/stores/curves';
 import { createInstrument, listInstruments } from '../db/stores/instruments';

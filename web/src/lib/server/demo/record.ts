@@ -13,7 +13,7 @@ import {
 } from '@fendrel/core';
 import { v7 as uuid } from 'uuid';
 import { database } from '../db/connection';
-import type { ActRow, SimulatedPinsRow, VisitRow } from '../db/models';
+import type { ActRow, SimulatedPinsRow, VisitRow } from '../db/rows';
 import { addActs, addReadings, keepPlanVersion, setPins, soundersText, type NewReading } from '../db/stores/record';
 
 const SECONDS_TO_SET = 50;

@@ -1,6 +1,6 @@
 import { createHash } from 'node:crypto';
 import type { Item, MovedPins } from '$lib/handover/record';
-import type { ActRow } from '../db/models';
+import type { ActRow } from '../db/rows';
 import { soundersText, type NewReading } from '../db/stores/record';
 import type { Incoming } from './former';
 

@@ -2,7 +2,7 @@ import type { ListeningHabits } from '@fendrel/core';
 import { Op } from 'sequelize';
 import { v7 as uuid } from 'uuid';
 import { database } from '../connection';
-import type { UserRow, WorkshopRow } from '../models';
+import type { UserRow, WorkshopRow } from '../rows';
 
 export interface NewAccount {
 	readonly workshop: string;

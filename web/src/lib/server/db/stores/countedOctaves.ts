@@ -2,7 +2,7 @@ import { v7 as uuid } from 'uuid';
 import type { CountedOctave } from '$lib/counts/schema';
 import { stretchColumns, stretchOf } from '$lib/tuning/stretch';
 import { database } from '../connection';
-import type { CountedOctaveRow } from '../models';
+import type { CountedOctaveRow } from '../rows';
 
 /** An octave that was counted, as it is kept. */
 export type KeptOctave = CountedOctave & { readonly id: string; readonly countedAt: Date };

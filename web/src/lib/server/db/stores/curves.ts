@@ -1,7 +1,7 @@
 import { v7 as uuid } from 'uuid';
 import type { KeptCurve } from '$lib/tuning/curve';
 import { database } from '../connection';
-import type { TuningCurveRow } from '../models';
+import type { TuningCurveRow } from '../rows';
 
 export type NewCurve = Omit<TuningCurveRow, 'id' | 'workshopId' | 'madeAt'>;
 

@@ -2,7 +2,7 @@ import type { Stringing } from '@fendrel/core';
 import { QueryTypes, type Transaction } from 'sequelize';
 import { v7 as uuid } from 'uuid';
 import { database } from '../connection';
-import type { InstrumentRow, PlaceRow, StoredPartial } from '../models';
+import type { InstrumentRow, PlaceRow, StoredPartial } from '../rows';
 
 /** An instrument with where it stands. */
 export interface Instrument extends InstrumentRow {

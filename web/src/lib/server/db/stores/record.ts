@@ -1,7 +1,7 @@
 import { asSounderId, isSounderId, type Act, type Reading, type SounderId, type VisitEvent } from '@fendrel/core';
 import { Op, QueryTypes, type Transaction, type WhereOptions } from 'sequelize';
 import { database } from '../connection';
-import type { ActRow, PlanVersionRow, ReadingRow, SimulatedPinsRow, StoredPartial, VisitRow } from '../models';
+import type { ActRow, PlanVersionRow, ReadingRow, SimulatedPinsRow, StoredPartial, VisitRow } from '../rows';
 
 /** A visit as those see it who write to it. */
 export type LockedVisit = Pick<VisitRow, 'id' | 'instrumentId' | 'seq' | 'finishedAt'>;

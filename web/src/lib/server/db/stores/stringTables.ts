@@ -1,7 +1,7 @@
 import { v7 as uuid } from 'uuid';
 import type { StringLine } from '$lib/instruments/scale/schema';
 import { database } from '../connection';
-import type { StringTableRow } from '../models';
+import type { StringTableRow } from '../rows';
 
 /** A version of an instrument's table of strings. */
 export type StringTable = Pick<StringTableRow, 'id' | 'savedAt' | 'strings'>;

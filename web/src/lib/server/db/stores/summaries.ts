@@ -1,7 +1,7 @@
 import { groupOf, groupRecords, pitchLeft, type SounderId, type SounderRecord } from '@fendrel/core';
 import { QueryTypes, type Transaction } from 'sequelize';
 import { database } from '../connection';
-import type { InstrumentSounderRow, VisitRow, VisitSounderRow } from '../models';
+import type { InstrumentSounderRow, VisitRow, VisitSounderRow } from '../rows';
 
 /** Keeps what the report says of sounders in a visit. */
 export async function keepVisitSounders(

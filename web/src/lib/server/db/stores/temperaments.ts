@@ -2,7 +2,7 @@ import { Op } from 'sequelize';
 import { v7 as uuid } from 'uuid';
 import type { StoredTemperament } from '$lib/tuning/stored';
 import { database } from '../connection';
-import type { TemperamentAbout, TemperamentRow } from '../models';
+import type { TemperamentAbout, TemperamentRow } from '../rows';
 
 /** What a user says of a temperament: all but where it stands. */
 export type TemperamentDetails = Pick<TemperamentRow, 'name' | 'tuning'> & { readonly about: TemperamentAbout };

@@ -2,7 +2,7 @@ import { Op, type Transaction, type WhereOptions } from 'sequelize';
 import { v7 as uuid } from 'uuid';
 import { stretchColumns, stretchOf, type Stretch } from '$lib/tuning/stretch';
 import { database } from '../connection';
-import type { VisitRow } from '../models';
+import type { VisitRow } from '../rows';
 
 /** A visit as it is planned and stands; what happened in it is in its record. */
 export type Visit = Omit<VisitRow, 'curveId' | 'curveLead'> & { readonly stretch: Stretch };
