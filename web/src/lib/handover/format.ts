@@ -24,6 +24,11 @@ export function idOf(sent: unknown): string {
 	return typeof id === 'string' ? id : '';
 }
 
+/** Whether something says a state as a whole: a later one takes its place. */
+export function isState(item: unknown): boolean {
+	return ((item ?? {}) as Told).kind === 'pins';
+}
+
 /** Whether something is worth a word while it waits: a reading or what was done with one, not where the work stands. */
 export function isEntry(item: unknown): boolean {
 	const { kind, act } = (item ?? {}) as Told;

@@ -1,6 +1,6 @@
 import { v7 as uuid } from 'uuid';
 import { openOutbox, type Outbox, type Queued, type Refused } from './outbox';
-import { idOf, isEntry, type Answer } from './format';
+import { idOf, isEntry, isState, type Answer } from './format';
 
 /** Items to a batch; a whole visit that waited goes in some dozens. */
 const BATCH = 40;
@@ -111,7 +111,7 @@ export class HandOver {
 
 	private remember(visitId: string, items: readonly unknown[]): void {
 		const known = this.known.get(visitId) ?? new Map<string, unknown>();
-		for (const item of items) known.set(idOf(item), item);
+		for (const item of items) known.set(isState(item) ? 'state' : idOf(item), item);
 		this.known.set(visitId, known);
 	}
 

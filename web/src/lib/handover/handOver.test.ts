@@ -111,6 +111,19 @@ describe('handing over', () => {
 		expect(server.calls).toBeLessThanOrEqual(3);
 	});
 
+	it('keeps only the last state of the simulated pins', async () => {
+		server.answer = 'away';
+		const pins = (n: number) => ({ format: FORMAT, visitId: VISIT, kind: 'pins', id: uuid(), moved: { 60: n } });
+		await handOver.add(VISIT, [item(60)]);
+		for (const n of [1, 2, 3]) await handOver.add(VISIT, [pins(n)]);
+		const waiting = await (await openOutbox()).all();
+		expect(waiting).toHaveLength(2);
+		expect(waiting[1].item).toMatchObject({ moved: { 60: 3 } });
+		expect((await handOver.knownOf(VISIT)).at(-1)).toMatchObject({ moved: { 60: 3 } });
+		// Where pins stand is no entry that anybody waits for.
+		expect(handOver.waiting).toBe(1);
+	});
+
 	it('stores once what had to be sent twice', async () => {
 		server.answer = 'loses its answer';
 		await handOver.add(VISIT, [item(60)]);

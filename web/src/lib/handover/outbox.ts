@@ -1,6 +1,6 @@
 import { openDB, type DBSchema, type IDBPDatabase, type IDBPTransaction } from 'idb';
 import { v7 as uuid } from 'uuid';
-import { FORMER_FORMAT, idOf } from './format';
+import { FORMER_FORMAT, idOf, isState } from './format';
 
 /** Something that waits to be handed over; what it is, the server reads. */
 export interface Queued {
@@ -30,7 +30,7 @@ interface Stores extends DBSchema {
 
 /** What has been made on this device and not yet reached the server; it outlives reload and crash. */
 export interface Outbox {
-	/** All of them or none. @throws when the device does not keep them */
+	/** All of them or none; a state takes the place of an earlier one. @throws when the device does not keep them */
 	add(visitId: string, items: readonly unknown[]): Promise<void>;
 	/** The oldest, of all visits, at most `most`. */
 	waiting(most: number): Promise<Queued[]>;
@@ -95,6 +95,9 @@ function storedOutbox(db: IDBPDatabase<Stores>): Outbox {
 	return {
 		async add(visitId, items) {
 			const change = db.transaction('items', 'readwrite');
+			if (items.some(isState))
+				for (const { key, item } of await change.store.index('visit').getAll(visitId))
+					if (isState(item)) await change.store.delete(key);
 			for (const item of items) await change.store.add(asRow(visitId, item));
 			await change.done;
 		},
@@ -132,6 +135,7 @@ export function memoryOutbox(): Outbox {
 	const queue = (visitId: string, item: unknown) => items.push({ key: ++key, visitId, queuedAt: new Date(), item });
 	return {
 		async add(visitId, added) {
+			if (added.some(isState)) items = items.filter((each) => each.visitId !== visitId || !isState(each.item));
 			for (const item of added) queue(visitId, item);
 		},
 		waiting: async (most) => items.slice(0, most),
