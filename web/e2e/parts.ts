@@ -45,11 +45,14 @@ export interface Live {
 	readonly cents: number | undefined;
 }
 
-/** What the live figure says now. */
+/** What the live figure says now: note, word and figure of one moment, also when the next note is just coming. */
 export async function readLive(page: Page): Promise<Live> {
-	const note = ((await page.locator('p.note').getAttribute('aria-label')) ?? '').replace('Due: ', '');
-	const word = await page.locator('.figure .word').innerText();
-	const text = await page.getByTestId('deviation').innerText();
+	await page.locator('.figure .word').waitFor();
+	const [note, word, text] = await page.evaluate(() => {
+		const textOf = (selector: string) => (document.querySelector(selector) as HTMLElement | null)?.innerText ?? '';
+		const label = document.querySelector('p.note')?.getAttribute('aria-label') ?? '';
+		return [label.replace('Due: ', ''), textOf('.figure .word'), textOf('[data-testid=deviation]')];
+	});
 	const size = Number.parseFloat(text);
 	return { note, word, cents: Number.isNaN(size) ? undefined : text.includes('flat') ? -size : size };
 }
@@ -85,6 +88,8 @@ export async function strikeAndRead(page: Page): Promise<Live> {
 export async function setDueNote(page: Page): Promise<string> {
 	const { note } = await readLive(page);
 	for (let tries = 0; tries < 12; tries++) {
+		// It held, and the next note came while nobody looked.
+		if ((await readLive(page)).note !== note) return note;
 		const { word, cents } = await strikeAndRead(page);
 		if (word === 'Holds') {
 			await expect.poll(async () => (await readLive(page)).note).not.toBe(note);
