@@ -74,9 +74,12 @@ export function runCommand(command, args, { env = {}, quiet = false, input } = {
 		child.stdin?.on('error', () => {});
 		if (input !== undefined) child.stdin?.end(input);
 		child.once('error', (error) => resolve({ status: 127, printed: `${printed}${error.message}` }));
-		child.once('close', (status) => resolve({ status, printed }));
+		child.once('close', (status) => void unlessStopping().then(() => resolve({ status, printed })));
 	});
 }
+
+/** A command that is being stopped goes no further: it ends when everything it started has ended. */
+const unlessStopping = () => (stopping ? new Promise(() => {}) : Promise.resolve());
 
 /** @param {ChildProcess} child */
 const isOver = (child) => child.exitCode !== null || child.signalCode !== null || child.pid === undefined;
@@ -148,6 +151,7 @@ export async function keepRunning(name, launch, ready, whereToLook) {
 		if (!answered && wanted && !stopping)
 			await giveUpOn(isOver(child) ? `${name} ended while starting` : `${name} did not answer within a minute`);
 		wasReady = true;
+		await unlessStopping();
 	}
 	/** @param {NodeJS.Signals} signal */
 	const end = async (signal) => {

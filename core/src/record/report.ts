@@ -1,4 +1,13 @@
-import { compareHappened, isReading, isUsable, type Act, type ActOf, type Reading, type VisitEvent } from './happened';
+import {
+	compareHappened,
+	isReading,
+	isUsable,
+	type Act,
+	type ActOf,
+	type Purpose,
+	type Reading,
+	type VisitEvent
+} from './happened';
 import { groupOf, type SounderId } from './sounder';
 
 /** What stands of a reading in the report. */
@@ -164,6 +173,17 @@ export function groupRecords(sounders: Iterable<SounderRecord>): ReadonlyMap<num
 		});
 	}
 	return groups;
+}
+
+/** Readings that were taken for a purpose, in order; what was discarded or taken back, and still is, does not count. */
+export function readingsTakenFor(report: VisitReport, purpose: Purpose): readonly Reading[] {
+	const standing = [...report.events.values()].filter(({ id }) => !isUndone(report, id));
+	const taken = new Set(
+		standing.flatMap((event) =>
+			!isReading(event) && event.do === 'accept' && event.purpose === purpose ? (event.reading ?? []) : []
+		)
+	);
+	return standing.filter((event): event is Reading => isReading(event) && taken.has(event.id)).sort(compareHappened);
 }
 
 /** The pitch that a group was left at, in Hz; undefined when it was not set, or by ear. */

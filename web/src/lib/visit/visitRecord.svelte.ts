@@ -1,8 +1,8 @@
 import {
 	addToReport,
-	compareHappened,
 	groupRecords,
 	isReading,
+	readingsTakenFor,
 	reportOf,
 	type Act,
 	type ActOf,
@@ -120,20 +120,8 @@ export class VisitRecord {
 		void this.handOver.add(visitId, [{ format: FORMAT, visitId, device: this.handOver.device, ...item }]);
 	}
 
-	/** Readings that were taken for a purpose, in order; those that were discarded or taken back are none. */
 	readingsFor(purpose: Purpose): readonly Reading[] {
-		const { events, undoing } = this.report;
-		const falls = (id: string) => undoing.has(id);
-		const ids = new Set(
-			[...events.values()].flatMap((event) =>
-				!isReading(event) && event.do === 'accept' && event.purpose === purpose && !falls(event.id)
-					? (event.reading ?? [])
-					: []
-			)
-		);
-		return [...events.values()]
-			.filter((event): event is Reading => isReading(event) && ids.has(event.id) && !falls(event.id))
-			.sort(compareHappened);
+		return readingsTakenFor(this.report, purpose);
 	}
 
 	/** Readings of this page, and those that waited on the device, with their partials. */

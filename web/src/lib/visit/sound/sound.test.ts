@@ -84,8 +84,10 @@ describe('what Sound keeps of a strike', () => {
 		const { record, find } = recordOf();
 		record.read(reading, foundDetails(reading, undefined, one));
 		expect(foundNotes(record.readingsFor('found')).size).toBe(0);
-		record.act({ do: 'discard', reading: find(undefined).id });
+		const { id } = record.act({ do: 'discard', reading: find(undefined).id });
 		expect(foundNotes(record.readingsFor('found')).size).toBe(0);
+		record.act({ do: 'takeBack', act: id });
+		expect(foundNotes(record.readingsFor('found')).size).toBe(1);
 	});
 
 	it('is the same after a reload, from what waits on the device, partials and all', async () => {
