@@ -313,3 +313,15 @@ describe('a sound card that changes its rate', () => {
 		expect(() => listener.push(first, 4000)).toThrow(RangeError);
 	});
 });
+
+describe('a string that has been read', () => {
+	it('stays read when its pitch is moved while it sounds on', () => {
+		const { sound } = strike(60, 0);
+		const low = strike(60, -60).sound;
+		// From a second on it sounds 60 cents lower: its pin was turned at once.
+		const turned = sound.map((sample, i) => (i < RATE ? sample : low[i]));
+		const events = listen(inRoom([turned], 3));
+		expect(readings(events)).toHaveLength(1);
+		expect(refusals(events)).toEqual([]);
+	});
+});

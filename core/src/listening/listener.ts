@@ -269,7 +269,8 @@ class StreamListener {
 		const pitch = this.done ? blow.follow(partials) : blow.add(since, partials);
 		if (!pitch) return;
 		if (blow.wander() > WANDER_CENTS) {
-			this.refuse(events, 'unsteady');
+			// What has been read stays read: while its pin is turned, say, it is only not followed.
+			if (!this.done) this.refuse(events, 'unsteady');
 			return;
 		}
 		const { partial, moment } = habitAt(this.habits, blow.note);
