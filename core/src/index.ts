@@ -36,6 +36,7 @@ export * from './curve/likestWish';
 export * from './record/sounder';
 export * from './record/happened';
 export * from './record/report';
+export * from './record/versions';
 export * from './record/summary';
 export * from './listening/reading';
 export * from './listening/habits';

@@ -73,6 +73,19 @@ export interface PlanVersion {
 export const PURPOSES = ['found', 'set', 'proved'] as const;
 export type Purpose = (typeof PURPOSES)[number];
 
+/** Stages of a visit, in order. */
+export const STAGES = ['sound', 'plan', 'set', 'close'] as const;
+export type Stage = (typeof STAGES)[number];
+
+/** What a plan says, part by part: two devices may each change another one. */
+export const PLAN_FIELDS = ['a4', 'temperament', 'tolerance', 'curve'] as const;
+export type PlanField = (typeof PLAN_FIELDS)[number];
+
+/** Versions that this one was written over, by their acts' ids; not said: all that were there before it. */
+interface WrittenOver {
+	readonly over?: readonly string[];
+}
+
 /** Whatever else happens in a visit. */
 export type Act = Happened &
 	(
@@ -93,10 +106,12 @@ export type Act = Happened &
 		| { readonly do: 'takeBack'; readonly act: string }
 		/** A reading that was none: somebody talked, the wrong key. What rests on it falls with it. */
 		| { readonly do: 'discard'; readonly reading: string }
-		| { readonly do: 'plan'; readonly plan: PlanVersion }
+		/** `wrote`: the fields that were chosen; all of them where it is not said. */
+		| ({ readonly do: 'plan'; readonly plan: PlanVersion; readonly wrote?: readonly PlanField[] } & WrittenOver)
 		/** Where the work stands: what is due. */
 		| { readonly do: 'place'; readonly group: number | null }
-		| { readonly do: 'note'; readonly text: string }
+		| { readonly do: 'stage'; readonly stage: Stage }
+		| ({ readonly do: 'note'; readonly text: string } & WrittenOver)
 		| { readonly do: 'finish' }
 	);
 export type ActOf<Kind extends Act['do']> = Extract<Act, { readonly do: Kind }>;

@@ -2,8 +2,8 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { equalHz } from '../units/pitch';
 import { hz } from '../units/quantity';
-import { compareHappened, isReading, isUsable, type Act, type Reading, type VisitEvent } from './happened';
-import { addToReport, EMPTY_REPORT, groupRecords, pitchLeft, reportOf, type VisitReport } from './report';
+import { compareHappened, isReading, isUsable, type Act, type PlanVersion, type Reading, type VisitEvent } from './happened';
+import { addToReport, groupRecords, pitchLeft, reportOf, type VisitReport } from './report';
 import { asSounderId, groupOf, isSounderId, memberOf, sounderId, type SounderId } from './sounder';
 import { summariseVisit } from './summary';
 
@@ -149,7 +149,7 @@ function naive(events: readonly VisitEvent[]) {
 		} else if (event.do === 'plan') whole.plan = event.plan.id;
 		else if (event.do === 'place') whole.place = event.group;
 		else if (event.do === 'note') whole.note = event.text;
-		else if (event.do === 'finish') whole.end = event.at;
+		else if (event.do === 'finish') whole.end ??= event.at;
 	}
 	return { records, whole };
 }
@@ -241,7 +241,9 @@ describe('a thousand random histories', () => {
 					)
 				),
 				([events, arrived, portion]) => {
-					let report = EMPTY_REPORT;
+					// Some were made here, and stood where the device's own clock had them until the server placed them.
+					const own = events.filter(({ device }) => device === 'a');
+					let report = reportOf(own.map((event) => ({ ...event, at: 7 - (event.counter % 5) })));
 					for (let from = 0; from < arrived.length; from += portion)
 						report = addToReport(report, arrived.slice(from, from + portion));
 					const expected = JSON.parse(JSON.stringify(naive(events)));
@@ -249,6 +251,80 @@ describe('a thousand random histories', () => {
 					expect(JSON.parse(JSON.stringify(shown(reportOf(events))))).toEqual(expected);
 				}
 			),
+			{ numRuns: 1000 }
+		);
+	});
+});
+
+describe('what is written on two devices', () => {
+	const first = { id: 'p0', a4: 440, temperamentId: 't', tolerance: 1, curveId: null, lead: null };
+	const begun: Act = { ...happened(), id: 'p0', do: 'plan', plan: first, over: [] };
+	type PlanAct = Extract<Act, { do: 'plan' }>;
+	const plan = (over: readonly string[], change: Partial<PlanVersion>, wrote: PlanAct['wrote']): PlanAct => {
+		const base = happened();
+		return { ...base, do: 'plan', plan: { ...first, ...change, id: base.id }, over, wrote };
+	};
+
+	it('is merged where they changed different things, and asked about where they changed the same', () => {
+		const here = plan(['p0'], { a4: 442 }, ['a4']);
+		const there = plan(['p0'], { tolerance: 2, a4: 440 }, ['tolerance']);
+		const both = reportOf([begun, here, there]);
+		expect(both).toMatchObject({ plan: { a4: 442, tolerance: 2 }, choices: [] });
+		expect(both.heads.plan).toEqual([here.id, there.id]);
+
+		const other = plan(['p0'], { a4: 438 }, ['a4']);
+		const asked = addToReport(both, [other]);
+		expect(asked.plan).toMatchObject({ a4: 438, tolerance: 2 });
+		expect(asked.choices).toEqual([{ field: 'a4', versions: [here, other] }]);
+		// Something else is chosen meanwhile: the question stays.
+		const meanwhile = plan(asked.heads.plan, { ...asked.plan, tolerance: 0.5 }, ['tolerance']);
+		expect(addToReport(asked, [meanwhile]).choices).toHaveLength(1);
+		const chosen = plan(asked.heads.plan, { ...asked.plan, a4: 442 }, ['a4']);
+		expect(addToReport(asked, [chosen])).toMatchObject({ plan: { a4: 442, tolerance: 2 }, choices: [] });
+		// What was chosen is taken back: the question stands again.
+		const back: Act = { ...happened(), do: 'takeBack', act: chosen.id };
+		expect(addToReport(asked, [chosen, back]).choices).toHaveLength(1);
+	});
+
+	it('keeps both notes until one is chosen, and asks nothing about two that say the same', () => {
+		const note = (text: string, over?: readonly string[]): Act => ({ ...happened(), do: 'note', text, over });
+		const old = note('Damp.');
+		const [mine, yours, same] = [note('Damp. G3 buzzes.', [old.id]), note('Dry.', [old.id]), note('Dry.', [old.id])];
+		expect(reportOf([old, yours, same]).choices).toEqual([]);
+		const report = reportOf([old, mine, yours]);
+		expect(report).toMatchObject({ note: 'Dry.', choices: [{ field: 'note', versions: [mine, yours] }] });
+		const both = note('Dry. G3 buzzes.', report.heads.note);
+		expect(addToReport(report, [both])).toMatchObject({ note: 'Dry. G3 buzzes.', choices: [] });
+	});
+
+	it('finds what no other was written over as brute force does, whatever names what', () => {
+		const acts = fc.array(
+			fc.record({
+				over: fc.option(fc.array(fc.nat(12), { maxLength: 3 }), { nil: undefined }),
+				text: fc.constantFrom('a', 'b', 'c')
+			}),
+			{ minLength: 1, maxLength: 12 }
+		);
+		fc.assert(
+			fc.property(acts, (made) => {
+				const notes = made.map(({ over, text }, i) => ({
+					...{ id: `n${i}`, device: 'a', counter: i, at: i, do: 'note' as const, text },
+					over: over?.map((each) => `n${each}`)
+				}));
+				const reaches = (from: number, to: number, seen = new Set<number>()): boolean => {
+					if (seen.has(from)) return false;
+					seen.add(from);
+					const parents = notes[from].over?.map((id) => Number(id.slice(1))) ?? notes.slice(0, from).map((_, i) => i);
+					return parents.some((each) => each < notes.length && (each === to || reaches(each, to, seen)));
+				};
+				const heads = notes.filter((_, to) => !notes.some((__, from) => from !== to && reaches(from, to)));
+				const expected = heads.length ? heads : notes.slice(-1);
+				const report = reportOf(notes);
+				expect(report.heads.note).toEqual(expected.map(({ id }) => id));
+				expect(report.note).toBe(expected.at(-1)!.text);
+				const differ = new Set(expected.map(({ text }) => text)).size > 1;
+				expect(report.choices).toHaveLength(differ ? 1 : 0);
+			}),
 			{ numRuns: 1000 }
 		);
 	});

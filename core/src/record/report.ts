@@ -9,6 +9,7 @@ import {
 	type VisitEvent
 } from './happened';
 import { groupOf, type SounderId } from './sounder';
+import { writtenOf, type Written } from './versions';
 
 /** What stands of a reading in the report. */
 export type Figure = Pick<Reading, 'id' | 'at' | 'device' | 'counter' | 'pitch' | 'target' | 'deviation'>;
@@ -42,13 +43,12 @@ export interface GroupRecord {
  * What a visit has come to: a fold of its readings and acts. It is the same in whatever order they arrive, since each
  * sounder's record is made anew from its own events in their order of happening, and only its own.
  */
-export interface VisitReport {
+export interface VisitReport extends Written {
 	readonly events: ReadonlyMap<string, VisitEvent>;
 	readonly sounders: ReadonlyMap<SounderId, SounderRecord>;
-	readonly plan: ActOf<'plan'>['plan'] | undefined;
 	readonly place: number | null | undefined;
-	readonly note: string;
-	/** Milliseconds since 1970. */
+	readonly stage: ActOf<'stage'>['stage'] | undefined;
+	/** Milliseconds since 1970; the first time, when several devices finished it. */
 	readonly finishedAt: number | undefined;
 	/** Events of each sounder in order of happening. */
 	readonly ofSounder: ReadonlyMap<SounderId, readonly VisitEvent[]>;
@@ -64,8 +64,11 @@ export const EMPTY_REPORT: VisitReport = {
 	events: new Map(),
 	sounders: new Map(),
 	plan: undefined,
-	place: undefined,
 	note: '',
+	heads: { plan: [], note: [] },
+	choices: [],
+	place: undefined,
+	stage: undefined,
 	finishedAt: undefined,
 	ofSounder: new Map(),
 	resting: new Map(),
@@ -73,7 +76,10 @@ export const EMPTY_REPORT: VisitReport = {
 	undoing: new Map()
 };
 
-/** Adds what happened; what is in the report already changes nothing. */
+/**
+ * Adds what happened; what is in the report already changes nothing, unless it is told with another time: then it moves
+ * there, as what a device made does when the server has placed it.
+ */
 export function addToReport(report: VisitReport, added: readonly VisitEvent[]): VisitReport {
 	const events = new Map(report.events);
 	const ofSounder = new Map(report.ofSounder);
@@ -82,29 +88,32 @@ export function addToReport(report: VisitReport, added: readonly VisitEvent[]): 
 	let ofVisit = report.ofVisit;
 	const touched = new Set<SounderId>();
 	let undone = false;
+	let changed = false;
 	for (const event of added) {
-		if (events.has(event.id)) continue;
+		const before = events.get(event.id);
+		if (before?.at === event.at) continue;
+		changed = true;
 		events.set(event.id, event);
 		if (isReading(event) || event.do === 'accept')
 			for (const sounder of event.sounders) {
-				ofSounder.set(sounder, placed(ofSounder.get(sounder) ?? [], event));
+				ofSounder.set(sounder, placed(ofSounder.get(sounder) ?? [], event, before));
 				touched.add(sounder);
-				if (!isReading(event) && event.reading !== null)
+				if (!before && !isReading(event) && event.reading !== null)
 					resting.set(event.reading, [...(resting.get(event.reading) ?? []), sounder]);
 			}
 		else if (event.do === 'takeBack' || event.do === 'discard') {
 			const id = event.do === 'takeBack' ? event.act : event.reading;
-			undoing.set(id, [...(undoing.get(id) ?? []), event]);
+			if (!before) undoing.set(id, [...(undoing.get(id) ?? []), event]);
 			undone = true;
-		} else ofVisit = placed(ofVisit, event);
+		} else ofVisit = placed(ofVisit, event, before);
 		for (const sounder of resting.get(event.id) ?? []) touched.add(sounder);
 	}
-	if (events.size === report.events.size) return report;
+	if (!changed) return report;
 	const next = { ...report, events, ofSounder, resting, ofVisit, undoing };
 	// Taking back may touch anything, also what comes later; it is rare.
 	const sounders = new Map(report.sounders);
 	for (const sounder of undone ? ofSounder.keys() : touched) sounders.set(sounder, recordOf(next, sounder));
-	return { ...next, sounders, ...wholeOf(next) };
+	return { ...next, sounders, ...(undone || ofVisit !== report.ofVisit ? wholeOf(next) : {}) };
 }
 
 /** The report of everything that happened, in any order. */
@@ -112,8 +121,13 @@ export function reportOf(events: readonly VisitEvent[]): VisitReport {
 	return addToReport(EMPTY_REPORT, [...events].sort(compareHappened));
 }
 
-/** Into its place; most come last. */
-function placed<Event extends VisitEvent>(events: readonly Event[], event: Event): readonly Event[] {
+/** Into its place, out of the one it had; most come last. */
+function placed<Event extends VisitEvent>(
+	all: readonly Event[],
+	event: Event,
+	before: VisitEvent | undefined
+): readonly Event[] {
+	const events = before ? all.filter(({ id }) => id !== before.id) : all;
 	let at = events.length;
 	while (at > 0 && compareHappened(events[at - 1], event) > 0) at--;
 	return [...events.slice(0, at), event, ...events.slice(at)];
@@ -148,15 +162,15 @@ function figureOf({ id, at, device, counter, pitch, target, deviation }: Reading
 	return { id, at, device, counter, pitch, target, deviation };
 }
 
-function wholeOf(report: VisitReport): Pick<VisitReport, 'plan' | 'place' | 'note' | 'finishedAt'> {
+function wholeOf(report: VisitReport): Written & Pick<VisitReport, 'place' | 'stage' | 'finishedAt'> {
 	const standing = report.ofVisit.filter(({ id }) => !isUndone(report, id));
-	const last = <Kind extends Act['do']>(kind: Kind) =>
-		standing.filter((act): act is ActOf<Kind> => act.do === kind).at(-1);
+	const of = <Kind extends Act['do']>(kind: Kind) =>
+		standing.filter((act): act is ActOf<Kind> => act.do === kind);
 	return {
-		plan: last('plan')?.plan,
-		place: last('place')?.group,
-		note: last('note')?.text ?? '',
-		finishedAt: last('finish')?.at
+		...writtenOf(standing),
+		place: of('place').at(-1)?.group,
+		stage: of('stage').at(-1)?.stage,
+		finishedAt: of('finish')[0]?.at
 	};
 }
 
