@@ -15,7 +15,7 @@ const CORE_ORDER = [
 	'families'
 ];
 const FEATURES = ['account', 'instruments', 'visit', 'temperaments', 'intervals', 'bearing', 'counts'];
-const SHARED = ['ui', 'charts', 'audio', 'workers', 'tuning', 'handover'];
+const SHARED = ['ui', 'charts', 'audio', 'workers', 'tuning', 'device', 'handover'];
 const TEST = '\\.test\\.ts$';
 const lib = (names) => `^web/src/lib/(${names.join('|')})/`;
 

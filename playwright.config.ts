@@ -11,6 +11,7 @@ export default defineConfig({
 	expect: { timeout: 15_000 },
 	reporter: [['list']],
 	use: {
+		actionTimeout: 30_000,
 		baseURL: process.env.FENDREL_E2E_URL,
 		viewport: { width: 1280, height: 800 },
 		trace: 'retain-on-failure',

@@ -8,7 +8,7 @@ import { announce, answerSignals, endChild, startChild, stopAll, takeFolder } fr
 import { checkNode, DATA, giveUp, ROOT, say } from './lib/system.mjs';
 import { ensureNpmPackages } from './lib/machine.mjs';
 import { freePort, isFree, startDatabase } from './lib/database.mjs';
-import { buildIfNeeded, serve } from './lib/application.mjs';
+import { buildIfNeeded, portBefore, rememberPort, serve } from './lib/application.mjs';
 
 const USUAL_PORT = 4173;
 const DEMO_SIGN_IN = { email: 'demo@saltmarsh.example', password: 'saltmarsh' };
@@ -29,7 +29,11 @@ if (other) {
 }
 if (asked !== undefined && !(await isFree(asked)))
 	giveUp(`port ${asked} is held by another program; choose another one, or leave --port out.`);
-const port = asked ?? ((await isFree(USUAL_PORT)) ? USUAL_PORT : await freePort());
+// A browser keeps what waits under the address where it was made: the same one again, if that can be.
+const before = portBefore(DATA);
+const wanted = asked ?? before ?? USUAL_PORT;
+const port = (await isFree(wanted)) ? wanted : await freePort();
+const former = before !== undefined && before !== port ? `http://localhost:${before}` : undefined;
 await ensureNpmPackages();
 const database = await startDatabase({ dir: DATA });
 const databaseUrl = await database.open('fendrel');
@@ -39,9 +43,11 @@ else await start();
 
 async function start() {
 	await buildIfNeeded();
-	const { address } = await serve({ databaseUrl, port, demo });
+	const { address } = await serve({ databaseUrl, port, demo, env: former ? { FENDREL_FORMER_ADDRESS: former } : {} });
 	announce(address);
+	if (asked !== undefined || before === undefined) rememberPort(DATA, port);
 	say(`ready at ${address}`);
+	if (former) say(`before it was ${former}: what waits in a browser there is sent when Fendrel answers there again.`);
 	if (demo)
 		say(
 			`demo sign-in (offered on the page while demo data is loaded): ${DEMO_SIGN_IN.email} / ${DEMO_SIGN_IN.password}`

@@ -6,6 +6,9 @@ export default {
 	preprocess: vitePreprocess(),
 	kit: {
 		adapter: adapter(),
+		// One page answers for every address of a visit: its parts are named from the root.
+		paths: { relative: false },
+		version: { pollInterval: 60_000 },
 		csp: {
 			mode: 'nonce',
 			directives: {

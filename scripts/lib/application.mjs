@@ -43,6 +43,20 @@ export async function buildIfNeeded() {
 	writeFileSync(STAMP, mark);
 }
 
+const PORT_FILE = 'port';
+
+/** @param {string} dir @returns {number | undefined} the port at which devices knew the application last */
+export function portBefore(dir) {
+	const file = join(dir, PORT_FILE);
+	const port = existsSync(file) ? Number(readFileSync(file, 'utf8')) : NaN;
+	return Number.isInteger(port) && port > 0 && port < 65536 ? port : undefined;
+}
+
+/** @param {string} dir @param {number} port */
+export function rememberPort(dir, port) {
+	writeFileSync(join(dir, PORT_FILE), String(port));
+}
+
 /** @typedef {import('./children.mjs').Kept & { readonly address: string }} Application */
 
 const ANSWERS_WITHIN_MS = 2000;

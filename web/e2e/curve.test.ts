@@ -113,14 +113,29 @@ test('what cannot be is refused by the sheet and by the server', async ({ page }
 	await page.goto(`/visits/${visit}/plan/curve?lead=wild&share=9`);
 	await expect(page.getByRole('heading', { name: 'Balanced.', exact: true })).toBeVisible();
 	await expect(page.getByTestId('trust')).toContainText('This keyboard has no A4: C4 stands where');
+	const { visit: book, about } = await (await page.request.get(`/api/visits/${visit}/bundle`)).json();
+	const { plan } = book.events[0];
 	for (const [wish, said] of [
-		[{ lead: 'wild', with: null, share: 0, top: 0, held: {} }, 'no such priority'],
-		[{ lead: 'balanced', with: null, share: 0, top: 99, held: {} }, 'The top takes'],
-		[{ lead: 'balanced', with: null, share: 0, top: 0, held: { 50: 900 } }, 'more than 150 cents'],
+		[{ lead: 'wild', with: null, share: 0, top: 0, held: {} }, 'its lead cannot be read'],
+		[{ lead: 'balanced', with: null, share: 0, top: 99, held: {} }, 'its top lies outside what there is'],
+		[{ lead: 'balanced', with: null, share: 0, top: 0, held: { 50: 900 } }, 'its held lies outside what there is'],
 		[{ lead: 'balanced', with: null, share: 0, top: 0, held: { 100: 3 } }, 'this keyboard does not have it']
 	] as const) {
-		const answer = await page.request.post(`/api/visits/${visit}/curve`, { data: wish });
-		expect(answer.ok()).toBe(false);
-		expect((await answer.json()).message).toContain(said);
+		const [id, device, doneAt] = [crypto.randomUUID(), crypto.randomUUID(), new Date()];
+		const curve = { ...about.curves[0], id, wish };
+		const act = {
+			id,
+			counter: 1,
+			doneAt,
+			do: 'plan',
+			plan: { ...plan, curveId: id, id },
+			wrote: ['curve'],
+			over: [],
+			curve
+		};
+		const item = { format: 2, kind: 'act', visitId: visit, device, act };
+		const answer = await page.request.post('/api/record', { data: { now: doneAt, items: [item] } });
+		const [{ answer: told, why }] = (await answer.json()).answers;
+		expect([told, why]).toEqual(['refused', expect.stringContaining(said)]);
 	}
 });

@@ -70,7 +70,7 @@ test('a string heard through the microphone is stored within half a cent', async
 	await expect(page.getByText('Temperament octave: 1 of 14')).toBeVisible();
 	// The recording goes on with A4 while A3 is due: named, not measured.
 	await expect(page.getByText('That was A4; A3 is due.')).toBeVisible();
-	await expect(page.getByTestId('saved')).toHaveText('every reading saved');
+	await expect(page.getByTestId('saved')).toHaveText('everything saved');
 
 	const visitId = new URL(page.url()).pathname.split('/')[2];
 	const db = await createConnection(process.env.FENDREL_E2E_DATABASE_URL!);

@@ -69,7 +69,7 @@ test('a survey: each note struck once, what it told, kept over a reload, used by
 	await page.getByRole('button', { name: 'Back' }).click();
 	await page.keyboard.press('Space');
 	await expect(told).toContainText(/unison (spread|still)/);
-	await expect(page.getByTestId('saved')).toHaveText('every reading saved');
+	await expect(page.getByTestId('saved')).toHaveText('everything saved');
 
 	await page.reload();
 	await page.getByLabel('Survey of').selectOption('every sixth note');
@@ -96,7 +96,7 @@ test('a recording is listened to, looked through and kept', async ({ page }) => 
 	await dialog.getByLabel('Keep E4').uncheck();
 	await dialog.getByRole('button', { name: 'Keep 4 notes' }).click();
 	await expect(dialog).toHaveCount(0);
-	await expect(page.getByTestId('saved')).toHaveText('every reading saved');
+	await expect(page.getByTestId('saved')).toHaveText('everything saved');
 	await page.reload();
 	const picture = page.getByLabel(/Pitch as found/);
 	await expect(picture).toHaveAttribute('aria-label', /A2 .*E3 .*A3 .*A4 12\.0 cents flat/);

@@ -77,6 +77,21 @@ test('whatever dies is started again; a start command that was killed leaves not
 	expect(next.said).not.toMatch(/Error|at .*\.mjs:/);
 	await expect.poll(() => workingOn(data)).toEqual([]);
 	expect(existsSync(join(data, 'running.json'))).toBe(false);
+
+	// Devices know that address: another one is said, and it is the same again as soon as it can be.
+	const holder = createServer(() => {});
+	await new Promise<void>((resolve) => holder.listen(port, '127.0.0.1', resolve));
+	const elsewhere = new Starter(data);
+	await elsewhere.says(
+		new RegExp(`before it was http://localhost:${port}: what waits in a browser there is sent when`)
+	);
+	elsewhere.child.kill('SIGTERM');
+	await elsewhere.ended;
+	await new Promise((resolve) => holder.close(resolve));
+	const back = new Starter(data);
+	await back.says(new RegExp(`ready at http://localhost:${port}`));
+	back.child.kill('SIGTERM');
+	await back.ended;
 });
 
 test('stopped in its first seconds it leaves no database behind', async () => {

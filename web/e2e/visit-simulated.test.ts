@@ -33,7 +33,7 @@ test('a visit on the simulated instrument, from sign-in to the record', async ({
 	const first = [await setDueNote(page), await setDueNote(page)];
 	expect(first).toEqual(['A4', 'A3']);
 	expect((await readLive(page)).note).toBe('D4');
-	await expect(page.getByTestId('saved')).toHaveText('every reading saved');
+	await expect(page.getByTestId('saved')).toHaveText('everything saved');
 
 	// Reload: the work goes on where it was, with the strings where the lever left them.
 	await page.reload();
@@ -63,7 +63,7 @@ test('a visit on the simulated instrument, from sign-in to the record', async ({
 	await page.keyboard.press('PageUp');
 	await page.keyboard.press('Shift+Enter');
 	await expect(page.getByText('Temperament octave: 3 of 14')).toBeVisible();
-	await expect(page.getByTestId('saved')).toHaveText('every reading saved');
+	await expect(page.getByTestId('saved')).toHaveText('everything saved');
 
 	await page.getByRole('link', { name: 'Close' }).click();
 	await expect(page.getByText('3 notes set, 17 left out.')).toBeVisible();

@@ -1,3 +1,4 @@
+import type { Owner } from '$lib/device/store';
 import type { SignedIn } from '$lib/server/auth/session';
 
 declare global {
@@ -6,6 +7,13 @@ declare global {
 			message: string;
 			/** Shown under the message: what to do next. */
 			advice?: string;
+			/** The server did not answer: what the device holds is shown. */
+			away?: boolean;
+		}
+		interface PageData {
+			signedIn?: Owner;
+			look?: 'day' | 'lamp';
+			former?: string;
 		}
 		interface Locals {
 			signedIn: SignedIn | undefined;

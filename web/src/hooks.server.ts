@@ -6,6 +6,7 @@ import { underLease } from '$lib/server/db/lease';
 import { migrate } from '$lib/server/db/migrate';
 import { loadDemo } from '$lib/server/demo/load';
 import { fillSummaries, rebuildSummaries } from '$lib/server/record/keep';
+import { NOW_HEADER } from '$lib/device/nowHeader';
 import { readSession } from '$lib/server/auth/session';
 import { log } from '$lib/server/log';
 
@@ -30,7 +31,7 @@ async function rebuild(): Promise<never> {
 }
 
 /** Pages that are there for somebody who is not signed in. */
-const OPEN = new Set(['/signin', '/welcome', '/health']);
+const OPEN = new Set(['/signin', '/welcome', '/health', '/shell']);
 
 export const handle: Handle = async ({ event, resolve }) => {
 	event.locals.look = event.cookies.get('fendrel_look') === 'lamp' ? 'lamp' : 'day';
@@ -52,6 +53,7 @@ export const handle: Handle = async ({ event, resolve }) => {
 	const response = await resolve(event, {
 		transformPageChunk: ({ html }) => html.replace('%fendrel.look%', event.locals.look)
 	});
+	if (event.route.id?.includes('/api/')) response.headers.set(NOW_HEADER, String(Date.now()));
 	response.headers.set('X-Content-Type-Options', 'nosniff');
 	response.headers.set('Referrer-Policy', 'same-origin');
 	response.headers.set('Permissions-Policy', 'microphone=(self), camera=(), geolocation=()');

@@ -2,7 +2,15 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { equalHz } from '../units/pitch';
 import { hz } from '../units/quantity';
-import { compareHappened, isReading, isUsable, type Act, type PlanVersion, type Reading, type VisitEvent } from './happened';
+import {
+	compareHappened,
+	isReading,
+	isUsable,
+	type Act,
+	type PlanVersion,
+	type Reading,
+	type VisitEvent
+} from './happened';
 import { addToReport, groupRecords, pitchLeft, reportOf, type VisitReport } from './report';
 import { asSounderId, groupOf, isSounderId, memberOf, sounderId, type SounderId } from './sounder';
 import { summariseVisit } from './summary';

@@ -164,8 +164,7 @@ function figureOf({ id, at, device, counter, pitch, target, deviation }: Reading
 
 function wholeOf(report: VisitReport): Written & Pick<VisitReport, 'place' | 'stage' | 'finishedAt'> {
 	const standing = report.ofVisit.filter(({ id }) => !isUndone(report, id));
-	const of = <Kind extends Act['do']>(kind: Kind) =>
-		standing.filter((act): act is ActOf<Kind> => act.do === kind);
+	const of = <Kind extends Act['do']>(kind: Kind) => standing.filter((act): act is ActOf<Kind> => act.do === kind);
 	return {
 		...writtenOf(standing),
 		place: of('place').at(-1)?.group,

@@ -1,5 +1,6 @@
 <script lang="ts">
 	import { page } from '$app/state';
+	import OnThisDevice from '$lib/visit/OnThisDevice.svelte';
 </script>
 
 <svelte:head><title>{page.error?.message ?? 'Not found'} | Fendrel</title></svelte:head>
@@ -12,4 +13,5 @@
 		<a class="btn preset-filled-brand" href="/instruments">To the instruments</a>
 		<button class="btn preset-outlined-surface-300-700" onclick={() => location.reload()}>Try again</button>
 	</p>
+	{#if page.error?.away}<OnThisDevice />{/if}
 </main>

@@ -15,16 +15,23 @@ interface Told {
 	readonly kind?: unknown;
 	readonly reading?: { readonly id?: unknown };
 	readonly act?: { readonly id?: unknown; readonly do?: unknown };
+	readonly begin?: { readonly id?: unknown };
 }
 
 /** The id of whatever was sent, readable or not. */
 export function idOf(sent: unknown): string {
 	const of = sent as Told | null;
-	const id = of?.reading?.id ?? of?.act?.id ?? of?.id;
+	const id = of?.reading?.id ?? of?.act?.id ?? of?.begin?.id ?? of?.id;
 	return typeof id === 'string' ? id : '';
 }
 
-/** Whether something says a state as a whole: a later one takes its place. */
+/** What the lever moved earlier and later, as one: of each group the later. */
+export function joined(earlier: unknown, later: unknown): unknown {
+	const moved = { ...(earlier as { moved?: object }).moved, ...(later as { moved?: object }).moved };
+	return { ...(later as object), moved };
+}
+
+/** Whether something says a state, not what happened: a later one is joined to it. */
 export function isState(item: unknown): boolean {
 	return ((item ?? {}) as Told).kind === 'pins';
 }
@@ -32,5 +39,5 @@ export function isState(item: unknown): boolean {
 /** Whether something is worth a word while it waits: a reading or what was done with one, not where the work stands. */
 export function isEntry(item: unknown): boolean {
 	const { kind, act } = (item ?? {}) as Told;
-	return kind === 'reading' || (kind === 'act' && act?.do !== 'place');
+	return kind === 'reading' || kind === 'begin' || (kind === 'act' && act?.do !== 'place' && act?.do !== 'stage');
 }

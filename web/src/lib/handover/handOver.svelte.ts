@@ -1,6 +1,10 @@
-import { v7 as uuid } from 'uuid';
-import { openOutbox, type Outbox, type Queued, type Refused } from './outbox';
-import { idOf, isEntry, isState, type Answer } from './format';
+import { clock as clockOfWindow, type DeviceClock, type Stamp } from '$lib/device/clock';
+import { Connection, connection, type State } from '$lib/device/connection.svelte';
+import { signedInHere } from '$lib/device/owner';
+import { keepClocks, keptClocks } from '$lib/device/shelf';
+import type { Owner, Queued, Refused } from '$lib/device/store';
+import { openOutbox, type Made, type Outbox } from './outbox';
+import { idOf, isEntry, type Answer } from './format';
 
 /** Items to a batch; a whole visit that waited goes in some dozens. */
 const BATCH = 40;
@@ -10,9 +14,11 @@ const LONGEST_PAUSE = 15_000;
 const SENDER = 'fendrel.sender';
 const NEWS = 'fendrel.handover';
 
-const AWAY = 'The server does not answer. Go on tuning: readings wait on this device and are sent when it is back.';
-const NO_DATABASE = 'The database does not answer. Go on tuning: readings wait on this device.';
-const SIGNED_OUT = 'You are signed out. Sign in again in another tab; readings wait on this device.';
+const TROUBLES: Record<Exclude<State, 'there' | 'slow'>, string> = {
+	away: 'The server does not answer. Go on tuning: readings wait on this device and are sent when it is back.',
+	'no database': 'The database does not answer. Go on tuning: readings wait on this device.',
+	'signed out': 'You are signed out. Sign in again; readings wait on this device.'
+};
 const UNKEPT =
 	'This device does not keep what you measure: its storage is full or closed to this page. Leave the page open until everything is saved.';
 
@@ -27,32 +33,35 @@ export class HandOver {
 	/** How many readings, and what was done with them, the server does not have yet, by visit. */
 	readonly byVisit = $state<{ of: ReadonlyMap<string, number> }>({ of: new Map() });
 	readonly waiting = $derived.by(() => [...this.byVisit.of.values()].reduce((sum, count) => sum + count, 0));
-	/** Since when the oldest of them waits. */
+	/** Since when the oldest of them waits, by visit; and the oldest of all. */
+	sinceOf = $state.raw<ReadonlyMap<string, Date>>(new Map());
 	since = $state.raw<Date | undefined>();
+	/** What others have made on this device, which waits until they sign in: how many entries, by name. */
+	ofOthers = $state.raw<ReadonlyMap<string, number>>(new Map());
 	/** Why they wait, as a sentence that says what to do; undefined while all is well. */
 	trouble = $state<string | undefined>();
 	refused = $state.raw<readonly Refused[]>([]);
-	/** Who makes what is made here: a name of this window's own, made anew each time it is opened. */
-	readonly device = uuid();
 
-	private counter = 0;
-	private last = 0;
 	private opened: Promise<Outbox> | undefined;
-	/** What was made or sent by this window: a page that opens takes it from here, stored or not. */
-	private readonly known = new Map<string, Map<string, unknown>>();
 	/** What the device did not keep: it lives as long as the page. */
 	private unkept: Queued[] = [];
+	private readonly listeners = new Set<() => void>();
 	private stopped: AbortController | undefined;
 	private running: Promise<boolean> | undefined;
 	private again = false;
 	private pause = FIRST_PAUSE;
 	private timer: ReturnType<typeof setTimeout> | undefined;
 	private news: BroadcastChannel | undefined;
+	private unlisten: (() => void) | undefined;
 	private readonly online = () => void this.flush();
 
-	constructor(private readonly open: () => Promise<Outbox> = openOutbox) {}
+	constructor(
+		private readonly open: () => Promise<Outbox> = openOutbox,
+		private readonly way: Connection = connection,
+		private readonly clock: DeviceClock = clockOfWindow
+	) {}
 
-	/** Opened on first use: the server, which renders the page once, has no store. */
+	/** Opened on first use: the server, which renders some pages once, has no store. */
 	private get outbox(): Promise<Outbox> {
 		return (this.opened ??= this.open());
 	}
@@ -63,10 +72,17 @@ export class HandOver {
 		this.stopped = new AbortController();
 		if (typeof BroadcastChannel !== 'undefined') {
 			this.news = new BroadcastChannel(NEWS);
-			this.news.onmessage = () => void this.count();
+			this.news.onmessage = () => {
+				void this.count();
+				this.tell();
+			};
 		}
 		globalThis.addEventListener?.('online', this.online);
-		void this.count().then(() => this.flush());
+		this.unlisten = this.way.onReturn(this.online);
+		void keptClocks()
+			.then((known) => this.clock.recall(known))
+			.then(() => this.count())
+			.then(() => this.flush());
 	}
 
 	/** Sends nothing any more, not even what is on its way to be sent again. */
@@ -75,44 +91,51 @@ export class HandOver {
 		this.stopped = undefined;
 		clearTimeout(this.timer);
 		globalThis.removeEventListener?.('online', this.online);
+		this.unlisten?.();
 		this.news?.close();
 		this.news = undefined;
 	}
 
-	/** Stamps what happens now: the counter rises, and time never falls, whatever the clock is set to. */
-	stamp(): { readonly id: string; readonly device: string; readonly counter: number; readonly at: number } {
-		this.last = Math.max(Date.now(), this.last);
-		return { id: uuid(), device: this.device, counter: ++this.counter, at: this.last };
+	/** Stamps what happens now. */
+	stamp(): Stamp {
+		return this.clock.stamp();
 	}
 
-	/** Keeps on the device what is to be handed over, and hands it over. A device that does not keep it says so at once. */
-	async add(visitId: string, items: readonly unknown[]): Promise<void> {
-		this.remember(visitId, items);
+	/** Whether a device is this browser's, in this window or another. */
+	isMine(device: string): boolean {
+		return this.clock.offsets.has(device) || this.clock.name === device;
+	}
+
+	/** A moment of a device in the server's time, as far as its clock has been measured. */
+	placed(device: string, at: number): number {
+		return this.clock.placed(device, at);
+	}
+
+	/** Calls when something was made or handed over, in this window or another. @returns what ends it */
+	onChange(listener: () => void): () => void {
+		this.listeners.add(listener);
+		return () => this.listeners.delete(listener);
+	}
+
+	private tell(): void {
+		for (const listener of this.listeners) listener();
+	}
+
+	/** Keeps on the device what was made, and hands it over. A device that does not keep it says so at once. */
+	async add(visitId: string, made: readonly Made[]): Promise<void> {
+		const owner = await signedInHere();
 		try {
-			await (await this.outbox).add(visitId, items);
+			const outbox = await this.outbox;
+			await outbox.add(visitId, made, owner);
+			if (!outbox.kept) this.trouble = UNKEPT;
 		} catch {
 			const queuedAt = new Date();
-			this.unkept.push(...items.map((item) => ({ key: -1, visitId, queuedAt, item })));
+			this.unkept.push(...made.map(({ item }) => ({ key: -1, visitId, queuedAt, item, owner })));
 			this.trouble = UNKEPT;
 		}
 		await this.count();
+		this.news?.postMessage('changed');
 		void this.flush();
-	}
-
-	/** What waits of a visit, and what this window has made or sent of it: a page that was loaded earlier may lack it. */
-	async knownOf(visitId: string): Promise<unknown[]> {
-		const waiting = (await (await this.outbox).all()).filter((each) => each.visitId === visitId);
-		this.remember(
-			visitId,
-			waiting.map(({ item }) => item)
-		);
-		return [...(this.known.get(visitId)?.values() ?? [])];
-	}
-
-	private remember(visitId: string, items: readonly unknown[]): void {
-		const known = this.known.get(visitId) ?? new Map<string, unknown>();
-		for (const item of items) known.set(isState(item) ? 'state' : idOf(item), item);
-		this.known.set(visitId, known);
 	}
 
 	/** Sends now. @returns true when nothing waits any more */
@@ -138,14 +161,15 @@ export class HandOver {
 		let most = BATCH;
 		while (!signal.aborted) {
 			this.again = false;
-			const batch = [...this.unkept, ...(await outbox.waiting(most))].slice(0, most);
+			const owner = await signedInHere();
+			const batch = [...this.unkept, ...(await outbox.waiting(most, owner))].slice(0, most);
 			if (batch.length === 0) {
 				this.trouble = undefined;
 				await this.count();
 				if (this.again) continue;
 				return true;
 			}
-			const sent = await this.send(batch, signal);
+			const sent = await this.send(batch, owner, signal);
 			if (signal.aborted) return false;
 			if ('trouble' in sent) {
 				this.trouble = sent.trouble;
@@ -172,33 +196,31 @@ export class HandOver {
 			if (answer.answer === 'refused') refused.push({ ...each, why: answer.why });
 			else stored.push(each);
 		});
-		for (const { visitId, item } of stored) this.remember(visitId, [item]);
 		const settled = new Set(batch);
 		this.unkept = this.unkept.filter((each) => !settled.has(each));
 		await outbox.settle(stored, refused);
 		this.trouble = this.unkept.length ? UNKEPT : undefined;
 		await this.count();
 		this.news?.postMessage('changed');
+		this.tell();
 	}
 
-	private async send(batch: readonly Queued[], signal: AbortSignal): Promise<Sent> {
-		let answer: Response;
-		try {
-			answer = await fetch('/api/record', {
-				method: 'POST',
-				headers: { 'Content-Type': 'application/json' },
-				body: JSON.stringify({ now: new Date(), items: batch.map(({ item }) => item) }),
-				signal
-			});
-		} catch {
-			return { trouble: AWAY };
-		}
-		const body: { answers?: Answer[]; message?: string } = await answer.json().catch(() => ({}));
-		if (answer.ok && body.answers?.length === batch.length) return { answers: body.answers };
-		if (answer.status === 401) return { trouble: SIGNED_OUT };
-		if (answer.status === 503) return { trouble: NO_DATABASE };
-		if (answer.status >= 400 && answer.status < 500) return { unreadable: body.message ?? `Answer ${answer.status}.` };
-		return { trouble: AWAY };
+	private async send(batch: readonly Queued[], owner: Owner | undefined, signal: AbortSignal): Promise<Sent> {
+		const devices = new Set(batch.map(({ item }) => (item as { device?: string } | null)?.device ?? ''));
+		const clocks = Object.fromEntries([...this.clock.offsets].filter(([device]) => devices.has(device)));
+		const answer = await this.way.ask<{ answers: Answer[] }>('/api/record', {
+			method: 'POST',
+			body: { now: new Date(), clocks, as: owner?.userId, items: batch.map(({ item }) => item) },
+			signal
+		});
+		await keepClocks(this.clock.offsets);
+		if (answer.kind === 'told')
+			return answer.body.answers?.length === batch.length
+				? { answers: answer.body.answers }
+				: { trouble: TROUBLES.away };
+		if (answer.kind === 'refused') return { unreadable: answer.message ?? `Answer ${answer.status}.` };
+		if (answer.kind === 'signed out') return { trouble: answer.message ?? TROUBLES['signed out'] };
+		return { trouble: TROUBLES[answer.kind] };
 	}
 
 	private retryLater(): void {
@@ -208,12 +230,25 @@ export class HandOver {
 
 	private async count(): Promise<void> {
 		const outbox = await this.outbox;
-		const all = [...(await outbox.all()), ...this.unkept];
+		const me = await signedInHere();
 		const of = new Map<string, number>();
-		for (const { visitId, item } of all) if (isEntry(item)) of.set(visitId, (of.get(visitId) ?? 0) + 1);
+		const since = new Map<string, Date>();
+		const others = new Map<string, number>();
+		for (const { visitId, item, queuedAt, owner } of [...(await outbox.all()), ...this.unkept]) {
+			if (!isEntry(item)) continue;
+			if (owner && owner.userId !== me?.userId) {
+				others.set(owner.name, (others.get(owner.name) ?? 0) + 1);
+				continue;
+			}
+			of.set(visitId, (of.get(visitId) ?? 0) + 1);
+			const oldest = since.get(visitId);
+			if (!oldest || queuedAt < oldest) since.set(visitId, queuedAt);
+		}
 		this.byVisit.of = of;
-		this.since = all.reduce<Date | undefined>(
-			(oldest, { queuedAt }) => (oldest && oldest <= queuedAt ? oldest : queuedAt),
+		this.sinceOf = since;
+		this.ofOthers = others;
+		this.since = [...since.values()].reduce<Date | undefined>(
+			(oldest, at) => (oldest && oldest <= at ? oldest : at),
 			undefined
 		);
 		this.refused = await outbox.refused();

@@ -3,10 +3,11 @@ import { IDBFactory } from 'fake-indexeddb';
 import { openDB } from 'idb';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { v7 as uuid } from 'uuid';
+import { nowSignedIn, signedOutHere } from '$lib/device/owner';
 import { FORMAT, idOf, type Answer } from './format';
 import { HandOver } from './handOver.svelte';
 import { openOutbox, type Outbox } from './outbox';
-import { refusedWords } from './words';
+import { clockWords, refusedWords } from './words';
 
 const VISIT = '01a20724-b3f2-7056-bbd9-dd8fdf185feb';
 const OTHER = '01a20724-b3f2-7056-bbd9-dd8fdf185fec';
@@ -47,6 +48,12 @@ class FakeServer {
 	};
 }
 
+const give = (to: HandOver, visitId: string, items: readonly unknown[]) =>
+	to.add(
+		visitId,
+		items.map((each) => ({ item: each }))
+	);
+
 let server: FakeServer;
 let handOver: HandOver;
 beforeEach(() => {
@@ -74,15 +81,15 @@ async function pass(ms: number): Promise<void> {
 
 describe('handing over', () => {
 	it('stores each thing as it is made', async () => {
-		await handOver.add(VISIT, [item(60)]);
+		await give(handOver, VISIT, [item(60)]);
 		expect(await handOver.flush()).toBe(true);
 		expect([server.stored.size, handOver.waiting, handOver.trouble]).toEqual([1, 0, undefined]);
 	});
 
 	it('waits while the server is away, says so and since when, and goes on by itself', async () => {
 		server.answer = 'away';
-		await handOver.add(VISIT, [item(60)]);
-		await handOver.add(OTHER, [item(61, OTHER)]);
+		await give(handOver, VISIT, [item(60)]);
+		await give(handOver, OTHER, [item(61, OTHER)]);
 		expect(await handOver.flush()).toBe(false);
 		expect(handOver.waiting).toBe(2);
 		expect(handOver.byVisit.of).toEqual(
@@ -101,7 +108,7 @@ describe('handing over', () => {
 	it('sends a long wait in batches, whichever visit it is of, oldest first', async () => {
 		server.answer = 503;
 		const all = Array.from({ length: 90 }, (_, i) => item(i, i % 2 ? VISIT : OTHER));
-		for (const each of all) await handOver.add(each.visitId, [each]);
+		for (const each of all) await give(handOver, each.visitId, [each]);
 		expect(handOver.trouble).toMatch(/database/);
 		server.answer = 'well';
 		await handOver.flush();
@@ -111,22 +118,27 @@ describe('handing over', () => {
 		expect(server.calls).toBeLessThanOrEqual(3);
 	});
 
-	it('keeps only the last state of the simulated pins', async () => {
+	it('joins what the simulated lever moved: of each note the last', async () => {
 		server.answer = 'away';
-		const pins = (n: number) => ({ format: FORMAT, visitId: VISIT, kind: 'pins', id: uuid(), moved: { 60: n } });
-		await handOver.add(VISIT, [item(60)]);
-		for (const n of [1, 2, 3]) await handOver.add(VISIT, [pins(n)]);
+		const pins = (n: number) => ({
+			format: FORMAT,
+			visitId: VISIT,
+			kind: 'pins',
+			id: uuid(),
+			moved: { [57 + n]: n, 70: n }
+		});
+		await give(handOver, VISIT, [item(60)]);
+		for (const n of [1, 2, 3]) await give(handOver, VISIT, [pins(n)]);
 		const waiting = await (await openOutbox()).all();
 		expect(waiting).toHaveLength(2);
-		expect(waiting[1].item).toMatchObject({ moved: { 60: 3 } });
-		expect((await handOver.knownOf(VISIT)).at(-1)).toMatchObject({ moved: { 60: 3 } });
+		expect(waiting[1].item).toMatchObject({ moved: { 58: 1, 59: 2, 60: 3, 70: 3 } });
 		// Where pins stand is no entry that anybody waits for.
 		expect(handOver.waiting).toBe(1);
 	});
 
 	it('stores once what had to be sent twice', async () => {
 		server.answer = 'loses its answer';
-		await handOver.add(VISIT, [item(60)]);
+		await give(handOver, VISIT, [item(60)]);
 		await handOver.flush();
 		server.answer = 'well';
 		expect(await handOver.flush()).toBe(true);
@@ -136,7 +148,7 @@ describe('handing over', () => {
 
 	it('waits longer and longer, never longer than a quarter of a minute', async () => {
 		server.answer = 'away';
-		await handOver.add(VISIT, [item(60)]);
+		await give(handOver, VISIT, [item(60)]);
 		await handOver.flush();
 		server.calls = 0;
 		await pass(300_000);
@@ -146,7 +158,7 @@ describe('handing over', () => {
 
 	it.each([401, 500] as const)('keeps everything when the answer is %d', async (answer) => {
 		server.answer = answer;
-		await handOver.add(VISIT, [item(60)]);
+		await give(handOver, VISIT, [item(60)]);
 		expect(await handOver.flush()).toBe(false);
 		expect([handOver.waiting, handOver.refused.length]).toEqual([1, 0]);
 		if (answer === 401) expect(handOver.trouble).toMatch(/Sign in again/);
@@ -157,7 +169,7 @@ describe('what the server refuses', () => {
 	it('is set aside with its reason and holds up nothing; it can be sent again or discarded', async () => {
 		const bad = item(61);
 		server.refuses.add(idOf(bad));
-		await handOver.add(VISIT, [item(60), bad, item(62)]);
+		await give(handOver, VISIT, [item(60), bad, item(62)]);
 		expect(await handOver.flush()).toBe(true);
 		expect([server.stored.size, handOver.waiting]).toEqual([2, 0]);
 		expect(handOver.refused).toMatchObject([{ id: idOf(bad), visitId: VISIT, why: 'It cannot be right: pitch.' }]);
@@ -172,7 +184,7 @@ describe('what the server refuses', () => {
 
 		const worse = item(63);
 		server.refuses.add(idOf(worse));
-		await handOver.add(VISIT, [worse]);
+		await give(handOver, VISIT, [worse]);
 		await handOver.flush();
 		await handOver.discard(idOf(worse));
 		expect([handOver.refused.length, handOver.waiting]).toEqual([0, 0]);
@@ -181,7 +193,7 @@ describe('what the server refuses', () => {
 	it('also when a whole batch is unreadable because of it: the others arrive', async () => {
 		const poison = item(70);
 		server.chokesOn.add(idOf(poison));
-		await handOver.add(VISIT, [...Array.from({ length: 20 }, (_, i) => item(i)), poison, item(71)]);
+		await give(handOver, VISIT, [...Array.from({ length: 20 }, (_, i) => item(i)), poison, item(71)]);
 		expect(await handOver.flush()).toBe(true);
 		expect([server.stored.size, handOver.waiting]).toEqual([21, 0]);
 		expect(handOver.refused.map(({ id }) => id)).toEqual([idOf(poison)]);
@@ -192,7 +204,7 @@ describe('what the server refuses', () => {
 describe('a device that is slow, full, closed', () => {
 	it('stopped means stopped: what is under way is broken off, nothing is tried again', async () => {
 		server.answer = 'never';
-		await handOver.add(VISIT, [item(60)]);
+		await give(handOver, VISIT, [item(60)]);
 		const sending = handOver.flush();
 		handOver.stop();
 		expect(await sending).toBe(false);
@@ -205,15 +217,13 @@ describe('a device that is slow, full, closed', () => {
 	it('outlives a reload: the next window sends what waits', async () => {
 		server.answer = 'away';
 		const made = item(60);
-		await handOver.add(VISIT, [made]);
+		await give(handOver, VISIT, [made]);
 		handOver.stop();
 		server.answer = 'well';
 		const next = new HandOver();
-		expect(await next.knownOf(VISIT)).toEqual([made]);
 		next.start();
 		await vi.waitFor(() => expect(server.stored.size).toBe(1));
-		// A page that was loaded before it arrived still learns of it.
-		expect(await next.knownOf(VISIT)).toEqual([made]);
+		expect([...server.stored.keys()]).toEqual([idOf(made)]);
 		next.stop();
 	});
 
@@ -226,7 +236,7 @@ describe('a device that is slow, full, closed', () => {
 		server.answer = 'away';
 		const poor = new HandOver(async () => full);
 		poor.start();
-		await poor.add(VISIT, [item(60)]);
+		await give(poor, VISIT, [item(60)]);
 		expect(poor.trouble).toMatch(/does not keep what you measure.*Leave the page open/);
 		expect(poor.waiting).toBe(1);
 		server.answer = 'well';
@@ -261,9 +271,47 @@ describe('a device that is slow, full, closed', () => {
 	it('never lets its time fall, whatever the clock is set to', () => {
 		vi.setSystemTime(5000);
 		const first = handOver.stamp();
-		vi.setSystemTime(1000);
+		vi.setSystemTime(4000);
 		const second = handOver.stamp();
 		expect(second.counter).toBe(first.counter + 1);
 		expect(second.at).toBeGreaterThanOrEqual(first.at);
 	});
+});
+
+describe('two people on one device', () => {
+	const [mira, tom] = ['Mira', 'Tom'].map((name) => ({ userId: uuid(), name, workshop: 'Saltmarsh' }));
+	afterEach(() => signedOutHere());
+
+	it('each hands over what they made; what another has made waits, and is mentioned', async () => {
+		await nowSignedIn(mira);
+		server.answer = 'away';
+		const hers = item(60);
+		await give(handOver, VISIT, [hers]);
+		await nowSignedIn(tom);
+		server.answer = 'well';
+		const his = item(61);
+		await give(handOver, VISIT, [his]);
+		await vi.waitFor(() => expect([...server.stored.keys()]).toEqual([idOf(his)]));
+		expect(await handOver.flush()).toBe(true);
+		expect([...handOver.ofOthers]).toEqual([['Mira', 1]]);
+		expect(handOver.waiting).toBe(0);
+		// Signing out says so too, and forgets nothing.
+		await signedOutHere();
+		await handOver.flush();
+		expect([...handOver.ofOthers]).toEqual([['Mira', 1]]);
+		await nowSignedIn(mira);
+		await handOver.flush();
+		expect([...server.stored.keys()]).toEqual([idOf(his), idOf(hers)]);
+		expect(handOver.ofOthers.size).toBe(0);
+	});
+});
+
+describe('a clock that is off', () => {
+	it.each([
+		[0, undefined],
+		[30_000, undefined],
+		[-61_000, 'This device’s clock is 1 minute ahead; times are taken from the server.'],
+		[7_300_000, 'This device’s clock is 2 hours behind; times are taken from the server.'],
+		[365 * 86_400_000, 'This device’s clock is 1 year behind; times are taken from the server.']
+	])('by %d ms is said in words', (off, words) => expect(clockWords(off)).toBe(words));
 });

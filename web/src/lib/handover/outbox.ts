@@ -1,39 +1,25 @@
-import { openDB, type DBSchema, type IDBPDatabase, type IDBPTransaction } from 'idb';
 import { v7 as uuid } from 'uuid';
-import { FORMER_FORMAT, idOf, isState } from './format';
+import type { Told } from '$lib/device/books';
+import { asRow, openStore, type Owner, type Queued, type Refused, type Store } from '$lib/device/store';
+import { idOf, isState, joined } from './format';
 
-/** Something that waits to be handed over; what it is, the server reads. */
-export interface Queued {
-	/** Rises in the order in which things were made. */
-	readonly key: number;
-	readonly visitId: string;
-	readonly queuedAt: Date;
+/** Something made here: what is handed over, and what it tells of its visit. */
+export interface Made {
 	readonly item: unknown;
-}
-
-/** Something that the server refused, kept until somebody decides. */
-export interface Refused {
-	readonly id: string;
-	readonly visitId: string;
-	readonly at: Date;
-	readonly why: string;
-	readonly item: unknown;
-}
-
-interface Stores extends DBSchema {
-	items: { key: number; value: Queued & { readonly id: string }; indexes: { visit: string } };
-	refused: { key: string; value: Refused };
-	/** Of the first version: readings with marks, and where the work stood. */
-	readings: { key: string; value: { id: string; visitId: string; reading: unknown } };
-	places: { key: string; value: { visitId: string; place: unknown } };
+	readonly told?: Told;
 }
 
 /** What has been made on this device and not yet reached the server; it outlives reload and crash. */
 export interface Outbox {
-	/** All of them or none; a state takes the place of an earlier one. @throws when the device does not keep them */
-	add(visitId: string, items: readonly unknown[]): Promise<void>;
-	/** The oldest, of all visits, at most `most`. */
-	waiting(most: number): Promise<Queued[]>;
+	/** Whether it outlives the window: a browser that keeps nothing for this page has one in memory alone. */
+	readonly kept: boolean;
+	/**
+	 * All of them or none, and with them what they tell of the visit; what the lever moved is added to what waits of it.
+	 * @throws when the device does not keep them
+	 */
+	add(visitId: string, made: readonly Made[], owner: Owner | undefined): Promise<void>;
+	/** The oldest of whoever is signed in, of all visits, at most `most`. */
+	waiting(most: number, owner: Owner | undefined): Promise<Queued[]>;
 	/** Everything that waits, whichever visit it belongs to. */
 	all(): Promise<Queued[]>;
 	/** Forgets what is stored, and sets aside what was refused. */
@@ -46,62 +32,34 @@ export interface Outbox {
 
 export async function openOutbox(): Promise<Outbox> {
 	try {
-		return storedOutbox(await openDB<Stores>('fendrel', 2, { upgrade }));
+		return storedOutbox(await openStore());
 	} catch {
 		// A private window may refuse storage; things then wait in memory and are sent as usual.
 		return memoryOutbox();
 	}
 }
 
-function makeStores(db: IDBPDatabase<Stores>): void {
-	db.createObjectStore('items', { keyPath: 'key', autoIncrement: true }).createIndex('visit', 'visitId');
-	db.createObjectStore('refused', { keyPath: 'id' });
-}
-
-/** What waited in the first version goes on waiting, in its own format. */
-async function upgrade(
-	db: IDBPDatabase<Stores>,
-	from: number,
-	_: number | null,
-	change: IDBPTransaction<Stores, ('items' | 'refused' | 'readings' | 'places')[], 'versionchange'>
-): Promise<void> {
-	makeStores(db);
-	if (from < 1) return;
-	const readings = await change.objectStore('readings').getAll();
-	const places = await change.objectStore('places').getAll();
-	const taken = (row: { reading: unknown }) => Number(new Date((row.reading as { takenAt: Date }).takenAt));
-	for (const row of readings.sort((a, b) => taken(a) - taken(b)))
-		await change.objectStore('items').add(
-			asRow(row.visitId, {
-				format: FORMER_FORMAT,
-				kind: 'reading',
-				visitId: row.visitId,
-				reading: row.reading
-			})
-		);
-	for (const { visitId, place } of places)
-		await change
-			.objectStore('items')
-			.add(asRow(visitId, { format: FORMER_FORMAT, kind: 'place', visitId, id: uuid(), place }));
-	db.deleteObjectStore('readings');
-	db.deleteObjectStore('places');
-}
-
-/** Without its key, which the store gives. */
-const asRow = (visitId: string, item: unknown) =>
-	({ id: idOf(item), visitId, queuedAt: new Date(), item }) as Stores['items']['value'];
-
-function storedOutbox(db: IDBPDatabase<Stores>): Outbox {
+function storedOutbox(db: Store): Outbox {
 	return {
-		async add(visitId, items) {
-			const change = db.transaction('items', 'readwrite');
-			if (items.some(isState))
-				for (const { key, item } of await change.store.index('visit').getAll(visitId))
-					if (isState(item)) await change.store.delete(key);
-			for (const item of items) await change.store.add(asRow(visitId, item));
+		kept: true,
+		async add(visitId, made, owner) {
+			const change = db.transaction(['items', 'happened'], 'readwrite');
+			const items = change.objectStore('items');
+			const happened = change.objectStore('happened');
+			for (const { item, told } of made) {
+				let now = item;
+				if (isState(item))
+					for (const waiting of await items.index('visit').getAll(visitId))
+						if (isState(waiting.item)) {
+							now = joined(waiting.item, now);
+							await items.delete(waiting.key);
+						}
+				await items.add(asRow(visitId, now, owner));
+				if (told) await happened.put({ visitId, id: told.event.id, told });
+			}
 			await change.done;
 		},
-		waiting: (most) => db.getAll('items', undefined, most),
+		waiting: async (most, owner) => (await db.getAll('items')).filter(isOf(owner)).slice(0, most),
 		all: () => db.getAll('items'),
 		async settle(stored, refused) {
 			const change = db.transaction(['items', 'refused'], 'readwrite');
@@ -115,7 +73,7 @@ function storedOutbox(db: IDBPDatabase<Stores>): Outbox {
 			const found = await change.objectStore('refused').get(id);
 			if (found) {
 				await change.objectStore('refused').delete(id);
-				await change.objectStore('items').add(asRow(found.visitId, found.item));
+				await change.objectStore('items').add(asRow(found.visitId, found.item, found.owner));
 			}
 			await change.done;
 		},
@@ -123,22 +81,35 @@ function storedOutbox(db: IDBPDatabase<Stores>): Outbox {
 	};
 }
 
-function asRefused({ visitId, item, why }: Queued & { readonly why: string }): Refused {
+/** What nobody's name stands on belongs to whoever is signed in. */
+const isOf = (owner: Owner | undefined) => (queued: Queued) =>
+	queued.owner === undefined || queued.owner.userId === owner?.userId;
+
+function asRefused({ visitId, item, why, owner }: Queued & { readonly why: string }): Refused {
 	// What has no readable id still has a place of its own.
-	return { id: idOf(item) || uuid(), visitId, at: new Date(), why, item };
+	return { id: idOf(item) || uuid(), visitId, at: new Date(), why, item, owner };
 }
 
 export function memoryOutbox(): Outbox {
 	let items: Queued[] = [];
 	const refusedOnes = new Map<string, Refused>();
 	let key = 0;
-	const queue = (visitId: string, item: unknown) => items.push({ key: ++key, visitId, queuedAt: new Date(), item });
+	const queue = (visitId: string, item: unknown, owner: Owner | undefined) =>
+		items.push({ key: ++key, visitId, queuedAt: new Date(), item, owner });
 	return {
-		async add(visitId, added) {
-			if (added.some(isState)) items = items.filter((each) => each.visitId !== visitId || !isState(each.item));
-			for (const item of added) queue(visitId, item);
+		kept: false,
+		async add(visitId, made, owner) {
+			for (const { item } of made) {
+				const before = isState(item) ? items.filter((each) => each.visitId === visitId && isState(each.item)) : [];
+				items = items.filter((each) => !before.includes(each));
+				queue(
+					visitId,
+					before.reduce((now, each) => joined(each.item, now), item),
+					owner
+				);
+			}
 		},
-		waiting: async (most) => items.slice(0, most),
+		waiting: async (most, owner) => items.filter(isOf(owner)).slice(0, most),
 		all: async () => [...items],
 		async settle(stored, refused) {
 			const gone = new Set([...stored, ...refused].map((each) => each.key));
@@ -150,7 +121,7 @@ export function memoryOutbox(): Outbox {
 			const found = refusedOnes.get(id);
 			if (!found) return;
 			refusedOnes.delete(id);
-			queue(found.visitId, found.item);
+			queue(found.visitId, found.item, found.owner);
 		},
 		async discard(id) {
 			refusedOnes.delete(id);

@@ -1,10 +1,25 @@
-import { AUDIBLE, HIGHEST_LISTENED, isSounderId, PURPOSES, SOUND_SOURCES, type SounderId } from '@fendrel/core';
+import {
+	A4_RANGE,
+	AUDIBLE,
+	HIGHEST_LISTENED,
+	isSounderId,
+	PLAN_FIELDS,
+	PRIORITY_IDS,
+	PURPOSES,
+	SOUND_SOURCES,
+	STAGES,
+	TOLERANCES,
+	type SounderId
+} from '@fendrel/core';
 import { z } from 'zod';
+import { wishSchema } from '$lib/tuning/curve';
+import { limitedText } from '$lib/ui/fields';
 import { FORMAT } from './format';
 
 /*
- * What a device hands over to the server: readings, acts, and what the simulated instrument's lever has moved. Every item
- * carries the number of its format; the server takes the present one and the one before (formerRecord.ts).
+ * What a device hands over to the server: visits begun, readings, acts, and what the simulated instrument's lever has
+ * moved. Every item carries the number of its format; the server takes the present one and the one before
+ * (formerRecord.ts).
  */
 export const groupNumber = z.number().int().min(-999).max(999);
 const sounder = z.custom<SounderId>((text) => typeof text === 'string' && isSounderId(text), 'That names no sounder.');
@@ -20,7 +35,8 @@ const counter = z
 	.int()
 	.min(0)
 	.max(2 ** 31 - 1);
-export const moment = z.coerce.date().min(new Date('2000-01-01')).max(new Date('2200-01-01'));
+/** By a device's clock, which may be years off: only the server's time is stored. */
+export const moment = z.coerce.date();
 /** Levels in decibels re full scale. */
 const LEVELS = { lowest: -200, highest: 60 } as const;
 /** B of the stiffest strings there are is some hundredths. */
@@ -66,8 +82,44 @@ export const sentReadingSchema = z.object({
 });
 export type SentReading = z.infer<typeof sentReadingSchema>;
 
+export const NOTE_LIMIT = 4000;
+/** Most versions that one is written over. */
+const MOST_OVER = 40;
+const over = z.array(z.uuid()).max(MOST_OVER);
+
+const a4 = z.number().min(A4_RANGE.lowest).max(A4_RANGE.highest);
+const tolerance = z
+	.number()
+	.refine((value) => (TOLERANCES as readonly number[]).includes(value), 'Choose one of the tolerances.');
+export const planSchema = z
+	.object({
+		id: z.uuid(),
+		a4,
+		temperamentId: z.uuid(),
+		tolerance,
+		curveId: z.uuid().nullable(),
+		lead: z.enum(PRIORITY_IDS).nullable()
+	})
+	.refine(({ curveId, lead }) => curveId === null || lead === null, 'A plan has one curve.');
+
+/** As many notes as the widest keyboards have, and more. */
+const MOST_NOTES = 128;
+/** As far as any note is stretched, in cents. */
+const FURTHEST = 200;
+/** A curve that was drawn and taken on a device. */
+export const takenCurveSchema = z.object({
+	id: z.uuid(),
+	madeAt: moment,
+	wish: wishSchema,
+	lowest: groupNumber,
+	deviations: z.array(z.number().min(-FURTHEST).max(FURTHEST)).min(1).max(MOST_NOTES),
+	notesRead: z.number().int().min(0).max(MOST_NOTES)
+});
+export type TakenCurve = z.infer<typeof takenCurveSchema>;
+/** A plan that takes a new curve brings it along. */
+const curve = takenCurveSchema.optional();
+
 const act = { id: z.uuid(), counter, doneAt: moment };
-/** The acts that a device makes; plan, note and end of a visit are made by the server when they are asked for. */
 export const sentActSchema = z.discriminatedUnion('do', [
 	z.object({
 		...act,
@@ -82,7 +134,18 @@ export const sentActSchema = z.discriminatedUnion('do', [
 	}),
 	z.object({ ...act, do: z.literal('takeBack'), act: z.uuid() }),
 	z.object({ ...act, do: z.literal('discard'), reading: z.uuid() }),
-	z.object({ ...act, do: z.literal('place'), group: groupNumber.nullable() })
+	z.object({ ...act, do: z.literal('place'), group: groupNumber.nullable() }),
+	z.object({ ...act, do: z.literal('stage'), stage: z.enum(STAGES) }),
+	z.object({
+		...act,
+		do: z.literal('plan'),
+		plan: planSchema,
+		wrote: z.array(z.enum(PLAN_FIELDS)).min(1).max(PLAN_FIELDS.length),
+		over,
+		curve
+	}),
+	z.object({ ...act, do: z.literal('note'), text: limitedText(NOTE_LIMIT), over }),
+	z.object({ ...act, do: z.literal('finish') })
 ]);
 export type SentAct = z.infer<typeof sentActSchema>;
 
@@ -90,12 +153,25 @@ const pin = z.object({ pin: z.number().min(-2400).max(2400), speaking: z.number(
 /** Strings that the simulated instrument's lever has moved, by group. */
 export const pinsSchema = z.record(z.string().regex(/^-?\d{1,4}$/), z.array(pin).min(1).max(9));
 
+/** A visit that was begun on a device; the act that plans it has the same number. */
+export const begunSchema = z.object({
+	id: z.uuid(),
+	counter,
+	startedAt: moment,
+	instrumentId: z.uuid(),
+	plan: planSchema,
+	curve
+});
+export type Begun = z.infer<typeof begunSchema>;
+
 /** `device` is whoever made it: it may be sent by another window, much later. */
 const item = { format: z.literal(FORMAT), visitId: z.uuid(), device: z.uuid() };
 export const itemSchema = z.discriminatedUnion('kind', [
 	z.object({ ...item, kind: z.literal('reading'), reading: sentReadingSchema }),
 	z.object({ ...item, kind: z.literal('act'), act: sentActSchema }),
-	z.object({ ...item, kind: z.literal('pins'), id: z.uuid(), moved: pinsSchema })
+	z.object({ ...item, kind: z.literal('begin'), begin: begunSchema }),
+	/** The groups that were moved, and when the last of them was. */
+	z.object({ ...item, kind: z.literal('pins'), id: z.uuid(), at: moment.optional(), moved: pinsSchema })
 ]);
 export type Item = z.infer<typeof itemSchema>;
 export type MovedPins = z.infer<typeof pinsSchema>;
@@ -105,5 +181,9 @@ export const MOST_ITEMS = 100;
 export const batchSchema = z.object({
 	/** What the device's clock says while it sends. */
 	now: moment,
+	/** By how many milliseconds the server's time is ahead of the clock that some device went by, where that was measured. */
+	clocks: z.record(z.uuid(), z.number()).optional(),
+	/** Who made these, by their account: another who has signed in meanwhile does not send them. */
+	as: z.uuid().optional(),
 	items: z.array(z.unknown()).max(MOST_ITEMS)
 });

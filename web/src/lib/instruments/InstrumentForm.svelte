@@ -119,6 +119,7 @@
 		<textarea class="textarea" name="notes" rows="4" bind:value={$form.notes} aria-invalid={!!$errors.notes}></textarea>
 		{@render problem($errors.notes)}
 	</label>
+	<input type="hidden" name="version" bind:value={$form.version} />
 	<div class="wide flex gap-3">
 		<button class="btn preset-filled-brand" disabled={$submitting}>{save}</button>
 		<a class="btn preset-outlined-surface-300-700" href={back}>Cancel</a>

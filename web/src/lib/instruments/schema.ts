@@ -31,7 +31,9 @@ export const instrumentSchema = z
 		lowest: noteField,
 		highest: noteField,
 		usualA4: a4Field,
-		notes: limitedText(NOTES_LIMIT)
+		notes: limitedText(NOTES_LIMIT),
+		/** Which version the form was filled from. */
+		version: z.coerce.number().int().min(0).default(0)
 	})
 	.superRefine(({ lowest, highest }, context) => {
 		const low = parseNote(lowest);

@@ -1,28 +1,7 @@
-import { drawCurve, type CurveChoice, type KeptCurve } from '$lib/tuning/curve';
+import type { KeptCurve } from '$lib/tuning/curve';
 import type { Stretch } from '$lib/tuning/stretch';
-import { notesReadOf } from '$lib/tuning/strings';
-import { getCurve, keepCurve } from './db/stores/curves';
-import type { Instrument } from './db/stores/instruments';
+import { getCurve } from './db/stores/curves';
 import { visitsOf } from './db/stores/visits';
-import { knownStrings } from './strings';
-
-/** Draws a curve for an instrument as it is known now, and keeps it. */
-export async function drawAndKeep(
-	workshopId: string,
-	instrument: Instrument,
-	visitId: string | null,
-	wish: CurveChoice
-): Promise<KeptCurve> {
-	const measured = await knownStrings(workshopId, instrument);
-	return keepCurve(workshopId, {
-		instrumentId: instrument.id,
-		visitId,
-		wish,
-		lowest: instrument.lowest,
-		deviations: drawCurve({ ...instrument, measured }, wish),
-		notesRead: notesReadOf(measured)
-	});
-}
 
 /** The kept curve that a stretch means; undefined when it means none. */
 export async function curveMeant(

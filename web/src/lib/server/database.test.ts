@@ -22,17 +22,35 @@ import { listTemperaments } from './db/stores/temperaments';
 import { getVisit } from './db/stores/visits';
 import { loadDemo } from './demo/load';
 import { DEMO_ACCOUNT, DEMO_INSTRUMENTS } from './demo/scenario';
+import { takeIn } from './record/takeIn';
 import { visitHistory } from './visits/history';
+import { FORMAT } from '$lib/handover/format';
 import { BALANCED } from '$lib/tuning/curve';
 import { stretchByCurve } from '$lib/tuning/stretch';
 import { curvesOf } from './db/stores/curves';
 import { stringTablesOf } from './db/stores/stringTables';
 import { keepStringsOf, knownStrings } from './strings';
-import { loadCurveSheet } from './visits/curveSheet';
-import { changeVisit, finishVisit, loadVisit, takeCurve, visitOr404 } from './visits/open';
-import { accept, details, hand, newWorkshop, reading, testDatabase } from './tests/parts';
-import { startVisit } from './visits/start';
+import { newCurve } from '$lib/visit/begin';
+import { OpenVisit } from '$lib/visit/openVisit.svelte';
+import { sheetData } from '$lib/visit/curve/sheetData';
+import {
+	accept,
+	beginVisit,
+	details,
+	finishVisit,
+	hand,
+	newWorkshop,
+	reading,
+	replan,
+	testDatabase
+} from './tests/parts';
+import { visitBundle, visitChanges, visitOr404 } from './visits/books';
 import type { SignedIn } from './auth/session';
+
+/** A visit as a device opens it. */
+async function opened(workshopId: string, id: string): Promise<OpenVisit> {
+	return new OpenVisit({ ...(await visitBundle(workshopId, id)), happened: [] }, false);
+}
 
 beforeAll(async () => {
 	testDatabase();
@@ -59,51 +77,59 @@ describe('curves', () => {
 	it('are kept version by version, and the plan takes one or the other', async () => {
 		const me = await newWorkshop();
 		const instrumentId = await createInstrument(me.workshopId, details('Curved'));
-		const visitId = (await startVisit(me, instrumentId))!;
+		const visitId = await beginVisit(me, instrumentId);
+		const open = () => opened(me.workshopId, visitId);
 		// A piano's first visit starts with a balanced curve of its own.
-		const first = (await loadVisit(me.workshopId, visitId)).curve!;
+		const first = (await open()).curve!;
 		expect(first).toMatchObject({ wish: BALANCED, lowest: 21, notesRead: 0, visitId });
 		expect(first.deviations).toHaveLength(88);
-		const taken = await takeCurve(me.workshopId, visitId, { ...BALANCED, lead: 'twelfths', held: { 60: -1 } });
-		const second = taken.kind === 'taken' ? taken.curve : undefined;
-		expect((await loadVisit(me.workshopId, visitId)).curve).toEqual(second);
-		expect(second!.deviations[60 - 21]).toBe(-1);
-		expect((await curvesOf(me.workshopId, instrumentId)).map(({ id }) => id)).toEqual([second!.id, first.id]);
-		expect(await changeVisit(me.workshopId, visitId, { stretch: stretchByCurve(first.id) })).toEqual({ kind: 'saved' });
-		expect((await loadVisit(me.workshopId, visitId)).curve).toEqual(first);
+		const { instrument, measured } = await open();
+		const second = newCurve({ ...instrument, measured }, { ...BALANCED, lead: 'twelfths', held: { 60: -1 } }, visitId);
+		expect(second.deviations[60 - 21]).toBe(-1);
+		expect((await replan(me, visitId, { stretch: stretchByCurve(second.id) }, second)).answer).toBe('stored');
+		expect((await open()).curve).toMatchObject({ id: second.id, deviations: second.deviations, wish: second.wish });
+		expect((await curvesOf(me.workshopId, instrumentId)).map(({ id }) => id)).toEqual([second.id, first.id]);
+		expect((await replan(me, visitId, { stretch: stretchByCurve(first.id) })).answer).toBe('stored');
+		expect((await open()).curve).toEqual(first);
 	});
 
-	it('stay with their instrument, their workshop and an open visit', async () => {
+	it('stay with their instrument and their workshop', async () => {
 		const [me, other] = [await newWorkshop(), await newWorkshop()];
 		const visitOf = async (who: SignedIn, name: string) =>
-			(await startVisit(who, await createInstrument(who.workshopId, details(name))))!;
+			beginVisit(who, await createInstrument(who.workshopId, details(name)));
 		const [mine, second, theirs] = [await visitOf(me, 'A'), await visitOf(me, 'B'), await visitOf(other, 'C')];
-		const { curve } = await loadVisit(me.workshopId, second);
-		expect(await changeVisit(me.workshopId, mine, { stretch: stretchByCurve(curve!.id) })).toMatchObject({
-			kind: 'refused'
+		const { curve, instrument, measured } = await opened(me.workshopId, second);
+		expect(await replan(me, mine, { stretch: stretchByCurve(curve!.id) })).toMatchObject({
+			answer: 'refused',
+			why: expect.stringContaining('not one of this instrument')
 		});
-		await expect(takeCurve(me.workshopId, theirs, BALANCED)).rejects.toMatchObject({ status: 404 });
-		expect(await takeCurve(me.workshopId, mine, { ...BALANCED, held: { 120: 1 } })).toMatchObject({
-			kind: 'refused',
+		await expect(visitBundle(me.workshopId, theirs)).rejects.toMatchObject({ status: 404 });
+		const drawn = newCurve({ ...instrument, measured }, BALANCED, mine);
+		const strange = { ...drawn, wish: { ...BALANCED, held: { 120: 1 } } };
+		expect(await replan(me, mine, { stretch: stretchByCurve(strange.id) }, strange)).toMatchObject({
+			answer: 'refused',
 			why: expect.stringContaining('C9')
 		});
-		await finishVisit(me.workshopId, mine, '');
-		expect(await takeCurve(me.workshopId, mine, BALANCED)).toMatchObject({ kind: 'refused' });
+		expect(await replan(me, mine, { temperamentId: uuid() })).toMatchObject({
+			answer: 'refused',
+			why: expect.stringContaining('no longer in the library')
+		});
+		await finishVisit(me, mine, '');
 		// The next visit goes on with the curve of the last one.
 		const before = (await getVisit(me.workshopId, mine))!;
-		const next = (await startVisit(me, before.instrumentId))!;
+		const next = await beginVisit(me, before.instrumentId, new Date());
 		expect((await getVisit(me.workshopId, next))!.stretch).toEqual(before.stretch);
 	});
 
 	it('follow the table of strings where nothing was read, and the readings where something was', async () => {
 		const me = await newWorkshop();
 		const instrumentId = await createInstrument(me.workshopId, details('Strung'));
-		const visitId = (await startVisit(me, instrumentId))!;
+		const visitId = await beginVisit(me, instrumentId);
 		const a4 = { note: 69, strings: 3, material: 'steel' as const, core: 1, length: 400, outer: null, strength: null };
 		expect(await keepStringsOf(me.workshopId, instrumentId, [a4])).toMatchObject({ kind: 'kept' });
 		const byTable = await knownStrings(me.workshopId, { id: instrumentId, usualA4: 440 });
 		expect(byTable).toMatchObject([{ note: 69, by: 'table', partials: [] }]);
-		await hand(me.workshopId, visitId, [reading({ inharmonicity: 5e-4, inharmonicityError: 1e-6 })]);
+		await hand(me, visitId, [reading({ inharmonicity: 5e-4, inharmonicityError: 1e-6 })]);
 		const [read] = await knownStrings(me.workshopId, { id: instrumentId, usualA4: 440 });
 		expect(read).toMatchObject({ note: 69, by: 'strike', b: 5e-4 });
 		// 440.012 against a first partial of 440 is 0.05 cents sharp of it.
@@ -125,27 +151,27 @@ describe('curves', () => {
 	it('say how the instrument stands: as found in this visit, or as the last one left it', async () => {
 		const me = await newWorkshop();
 		const instrumentId = await createInstrument(me.workshopId, details('Standing'));
-		const first = (await startVisit(me, instrumentId))!;
+		const first = await beginVisit(me, instrumentId);
 		const at = (note: number, cents: number) => equalHz(note, hz(440)) * 2 ** (cents / 1200);
 		const notes = Array.from({ length: 20 }, (_, i) => 40 + i);
 		const left = notes.map((note) => reading({ note, pitch: at(note, 1.5) }));
-		await hand(me.workshopId, first, [
+		await hand(me, first, [
 			...notes.map((note) =>
 				reading({ note, pitch: at(note, -9), takenAt: new Date(Date.UTC(2026, 8, 1)), counter: 0 })
 			),
 			...left.flatMap((each) => [each, accept(each)])
 		]);
-		await finishVisit(me.workshopId, first, '');
-		const second = (await startVisit(me, instrumentId))!;
-		const asLeft = (await loadCurveSheet(me.workshopId, second)).standing;
+		await finishVisit(me, first, '');
+		const second = await beginVisit(me, instrumentId, new Date());
+		const asLeft = sheetData(await opened(me.workshopId, second)).standing;
 		expect(asLeft.by).toBe('left');
 		expect([...asLeft.notes].sort((a, b) => a.note - b.note)).toEqual(notes.map((note) => ({ note, cents: 1.5 })));
 		await hand(
-			me.workshopId,
+			me,
 			second,
 			notes.slice(0, 12).map((note) => reading({ note, pitch: at(note, -4) }))
 		);
-		const found = (await loadCurveSheet(me.workshopId, second)).standing;
+		const found = sheetData(await opened(me.workshopId, second)).standing;
 		expect([found.by, found.notes.length, ...new Set(found.notes.map(({ cents }) => cents))]).toEqual([
 			'found',
 			12,
@@ -158,11 +184,13 @@ describe('what Sound finds', () => {
 	it('comes back as it was sent, and tells the plan what the strings are', async () => {
 		const me = await newWorkshop();
 		const instrumentId = await createInstrument(me.workshopId, details('Surveyed'));
-		const visitId = (await startVisit(me, instrumentId))!;
+		const visitId = await beginVisit(me, instrumentId);
 		const found = reading({ note: 60, source: 'file', falseBeat: 1.25, falseBeatDepth: 0.4, inharmonicity: 3e-4 });
 		const open = reading({ note: 61, members: ['middle', 'left', 'right'], spread: 2.5, spreadError: 0.1 });
-		await hand(me.workshopId, visitId, [found, accept(found, { purpose: 'found' }), open]);
-		const { events, measured } = await loadVisit(me.workshopId, visitId);
+		await hand(me, visitId, [found, accept(found, { purpose: 'found' }), open]);
+		const { visit, about } = await visitBundle(me.workshopId, visitId);
+		const { events } = visit;
+		const { measured } = about;
 		const { partials: _, takenAt: __, ...kept } = found;
 		expect(events.find(({ id }) => id === found.id)).toMatchObject(kept);
 		expect(events.find(({ id }) => id === open.id)).toMatchObject({ spread: 2.5, spreadError: 0.1, falseBeat: null });
@@ -175,14 +203,14 @@ describe('how a workshop listens', () => {
 	it('is its own, and as usual until it says otherwise', async () => {
 		const [me, other] = [await newWorkshop(), await newWorkshop()];
 		const visitOf = async ({ workshopId, ...who }: SignedIn) =>
-			(await startVisit({ workshopId, ...who }, await createInstrument(workshopId, details('Heard'))))!;
+			beginVisit({ workshopId, ...who }, await createInstrument(workshopId, details('Heard')));
 		const [mine, theirs] = [await visitOf(me), await visitOf(other)];
 		const own = USUAL_HABITS.map((register) => ({ ...register, partial: 1 }));
 		await keepHabits(me.workshopId, own);
-		expect((await loadVisit(me.workshopId, mine)).habits).toEqual(own);
-		expect((await loadVisit(other.workshopId, theirs)).habits).toEqual(USUAL_HABITS);
+		expect((await visitBundle(me.workshopId, mine)).about.habits).toEqual(own);
+		expect((await visitBundle(other.workshopId, theirs)).about.habits).toEqual(USUAL_HABITS);
 		await keepHabits(me.workshopId, null);
-		expect((await loadVisit(me.workshopId, mine)).habits).toEqual(USUAL_HABITS);
+		expect((await visitBundle(me.workshopId, mine)).about.habits).toEqual(USUAL_HABITS);
 	});
 });
 
@@ -190,19 +218,24 @@ describe('workshops', () => {
 	it('do not see each other', async () => {
 		const [mine, yours] = [await newWorkshop(), await newWorkshop()];
 		const instrumentId = await createInstrument(mine.workshopId, details('Private'));
-		const visitId = (await startVisit(mine, instrumentId))!;
-		await hand(mine.workshopId, visitId, [reading()]);
+		const visitId = await beginVisit(mine, instrumentId);
+		await hand(mine, visitId, [reading()]);
 		expect(await getInstrument(yours.workshopId, instrumentId)).toBeUndefined();
 		expect(await getVisit(yours.workshopId, visitId)).toBeUndefined();
 		expect(await eventsOf(yours.workshopId, visitId)).toEqual([]);
-		const [answer] = await hand(yours.workshopId, visitId, [reading()]);
+		const [answer] = await hand(yours, visitId, [reading()]);
 		expect(answer).toMatchObject({ answer: 'refused', why: expect.stringContaining('no such visit') });
 		expect((await eventsOf(mine.workshopId, visitId)).filter(isReading)).toHaveLength(1);
 		expect(await listInstruments(yours.workshopId)).toEqual([]);
-		expect(await startVisit(yours, instrumentId)).toBeUndefined();
+		const stolen = (await visitBundle(mine.workshopId, visitId)).visit;
+		const begin = { id: uuid(), counter: 1, startedAt: new Date(), instrumentId, plan: reportOf(stolen.events).plan! };
+		const item = { format: FORMAT, visitId: uuid(), device: uuid(), kind: 'begin', begin };
+		expect(await takeIn(yours, { now: new Date(), items: [item] })).toMatchObject([
+			{ answer: 'refused', why: expect.stringContaining('no such instrument') }
+		]);
 		await expect(visitOr404(yours.workshopId, visitId)).rejects.toMatchObject({ status: 404 });
-		await expect(loadVisit(yours.workshopId, visitId)).rejects.toMatchObject({ status: 404 });
-		await expect(changeVisit(yours.workshopId, visitId, { a4: 415 })).rejects.toMatchObject({ status: 404 });
+		await expect(visitBundle(yours.workshopId, visitId)).rejects.toMatchObject({ status: 404 });
+		await expect(visitChanges(yours.workshopId, visitId, 0)).rejects.toMatchObject({ status: 404 });
 		await expect(visitOr404(mine.workshopId, "x' OR '1'='1")).rejects.toMatchObject({ status: 404 });
 		expect((await getVisit(mine.workshopId, visitId))?.a4).toBe(440);
 	});
@@ -220,12 +253,12 @@ describe('visits', () => {
 	it('go on where they were instead of starting twice, and take over what was usual', async () => {
 		const me = await newWorkshop();
 		const instrumentId = await createInstrument(me.workshopId, details('Twice'));
-		const first = (await startVisit(me, instrumentId))!;
-		expect(await startVisit(me, instrumentId)).toBe(first);
+		const first = await beginVisit(me, instrumentId);
+		expect(await beginVisit(me, instrumentId)).toBe(first);
 		const vallotti = (await listTemperaments(me.workshopId)).find(({ slug }) => slug === 'vallotti')!;
-		expect(await changeVisit(me.workshopId, first, { a4: 415, temperamentId: vallotti.id })).toEqual({ kind: 'saved' });
-		await finishVisit(me.workshopId, first, 'Fine.');
-		const second = (await startVisit(me, instrumentId))!;
+		expect((await replan(me, first, { a4: 415, temperamentId: vallotti.id })).answer).toBe('stored');
+		await finishVisit(me, first, 'Fine.');
+		const second = await beginVisit(me, instrumentId, new Date());
 		expect(second).not.toBe(first);
 		expect(await getVisit(me.workshopId, second)).toMatchObject({ a4: 415, temperamentId: vallotti.id });
 		expect(await getVisit(me.workshopId, first)).toMatchObject({ note: 'Fine.', stage: 'close' });
@@ -234,13 +267,6 @@ describe('visits', () => {
 		expect(acts.map((act) => act.do).sort()).toEqual(['finish', 'note', 'plan', 'plan']);
 		const { plan } = reportOf(acts);
 		expect(plan).toMatchObject({ a4: 415, temperamentId: vallotti.id });
-	});
-
-	it('no longer change once finished', async () => {
-		const me = await newWorkshop();
-		const visitId = (await startVisit(me, await createInstrument(me.workshopId, details('Done'))))!;
-		await finishVisit(me.workshopId, visitId, '');
-		expect(await changeVisit(me.workshopId, visitId, { a4: 415 })).toMatchObject({ kind: 'refused' });
 	});
 });
 

@@ -5,7 +5,7 @@ import type { Instrument, InstrumentDetails } from './db/stores/instruments';
 
 /** The validated form as the store wants it; the twin starts from what such an instrument usually is. */
 export function detailsFromForm(form: InstrumentForm, before?: Instrument): InstrumentDetails {
-	const { lowest: low, highest: high, madeIn, ...rest } = form;
+	const { lowest: low, highest: high, madeIn, version: _, ...rest } = form;
 	const lowest = parseNote(low)!;
 	const highest = parseNote(high)!;
 	const sameStrings =
@@ -20,7 +20,7 @@ export function detailsFromForm(form: InstrumentForm, before?: Instrument): Inst
 }
 
 export function formFromInstrument(instrument: Instrument): InstrumentForm {
-	const { name, kind, maker, madeIn, usualA4, notes, place, lowest, highest } = instrument;
+	const { name, kind, maker, madeIn, usualA4, notes, place, lowest, highest, version } = instrument;
 	return {
 		name,
 		kind,
@@ -28,6 +28,7 @@ export function formFromInstrument(instrument: Instrument): InstrumentForm {
 		madeIn: madeIn === null ? '' : String(madeIn),
 		usualA4,
 		notes,
+		version,
 		place: place?.name ?? '',
 		town: place?.town ?? '',
 		lowest: noteName(lowest),

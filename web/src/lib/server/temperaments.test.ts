@@ -46,6 +46,11 @@ describe('keeping temperaments', () => {
 		kept(await keepDraft(me, wire('Harbour two', written(temperamentById('barnes').tuning)), false, stored));
 		expect((await temperamentOr404(me, slug)).tuning).toEqual(temperamentById('barnes').tuning);
 		// Changing through another workshop's hands does nothing.
+		// Somebody who had opened the version before is asked.
+		const again = await temperamentOr404(me, slug);
+		const late = await keepDraft(me, wire('Harbour three'), false, again, stored.version);
+		expect(late).toMatchObject({ kind: 'ask', questions: [expect.stringContaining('changed on another device')] });
+		expect((await temperamentOr404(me, slug)).name).toBe('Harbour two');
 		await keepDraft(other, wire('Stolen'), false, stored);
 		expect((await temperamentOr404(me, slug)).name).toBe('Harbour two');
 	});

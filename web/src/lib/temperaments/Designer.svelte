@@ -38,9 +38,9 @@
 		/** What it is compared with. */
 		against: { readonly name: string; readonly temperament: Tuned };
 		/** The own temperament that is changed; undefined for a new one. */
-		slug?: string;
+		over?: { readonly slug: string; readonly version: number };
 	}
-	let { begin, against, slug }: Props = $props();
+	let { begin, against, over }: Props = $props();
 	const design = new Design(untrack(() => begin.tuning));
 	let about = $state(untrack(() => ({ ...begin, uses: [...begin.uses] })));
 	let chosen = $state(0);
@@ -116,7 +116,7 @@
 		saving = true;
 		questions = [];
 		problems = [];
-		const result = await keep({ ...about, tuning: design.tuning }, confirmed, slug);
+		const result = await keep({ ...about, tuning: design.tuning }, confirmed, over);
 		saving = false;
 		if (result.kind === 'refused') problems = result.problems;
 		else if (result.kind === 'ask') questions = result.questions;
@@ -280,7 +280,7 @@
 					<button type="button" class="btn preset-filled-brand" onclick={() => save(true)}>Yes, keep it so</button>
 				{:else}
 					<button class="btn preset-filled-brand" disabled={!alive || saving}
-						>{slug ? 'Keep the changes' : 'Keep it in the workshop'}</button
+						>{over ? 'Keep the changes' : 'Keep it in the workshop'}</button
 					>
 				{/if}
 			</div>

@@ -21,10 +21,14 @@ async function keepResult(answer: Response | undefined): Promise<KeepResult> {
 	return { kind: 'refused', problems: [body.message ?? AWAY] };
 }
 
-/** Keeps a draft as a new temperament, or over the own one at `slug`. */
-export async function keep(draft: Draft, confirmed: boolean, slug?: string): Promise<KeepResult> {
-	const body = { draft: { ...draft, tuning: written(draft.tuning) }, confirmed };
-	return keepResult(await send(slug ? 'PUT' : 'POST', `/api/temperaments${slug ? `/${slug}` : ''}`, body));
+/** Keeps a draft as a new temperament, or over a version of an own one. */
+export async function keep(
+	draft: Draft,
+	confirmed: boolean,
+	over?: { readonly slug: string; readonly version: number }
+): Promise<KeepResult> {
+	const body = { draft: { ...draft, tuning: written(draft.tuning) }, confirmed, version: over?.version };
+	return keepResult(await send(over ? 'PUT' : 'POST', `/api/temperaments${over ? `/${over.slug}` : ''}`, body));
 }
 
 export async function bringIn(

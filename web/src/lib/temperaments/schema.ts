@@ -111,7 +111,12 @@ export const MOST_AT_ONCE = 200;
 export const MOST_TEXT = 400_000;
 
 /** What the page sends to keep a temperament; `confirmed` answers the questions that unusual ones raise. */
-export const keepSchema = z.object({ draft: z.unknown(), confirmed: z.boolean().default(false) });
+export const keepSchema = z.object({
+	draft: z.unknown(),
+	confirmed: z.boolean().default(false),
+	/** The version that is changed. */
+	version: z.number().int().min(0).optional()
+});
 
 export const importSchema = z.object({
 	text: z.string().max(MOST_TEXT, 'The file is larger than 400 kB.'),

@@ -6,6 +6,8 @@ export interface StoredTemperament extends Temperament {
 	readonly slug: string;
 	/** Made or brought in by this workshop. */
 	readonly own: boolean;
+	/** Rises with every change. */
+	readonly version: number;
 }
 
 /** The workshop's own first, then the library by family, each group under its heading. */

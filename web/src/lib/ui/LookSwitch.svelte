@@ -1,14 +1,15 @@
 <script lang="ts">
 	import Moon from '@lucide/svelte/icons/moon';
 	import Sun from '@lucide/svelte/icons/sun';
+	import { browser } from '$app/environment';
 	import { page } from '$app/state';
+	import { keepLook, lookNow, type Look } from './look';
 
-	let look = $state<'day' | 'lamp'>(page.data.look === 'lamp' ? 'lamp' : 'day');
+	let look = $state<Look>(browser ? lookNow() : page.data.look === 'lamp' ? 'lamp' : 'day');
 
 	function toggle() {
 		look = look === 'day' ? 'lamp' : 'day';
-		document.documentElement.dataset.look = look;
-		document.cookie = `fendrel_look=${look}; path=/; max-age=31536000; samesite=lax`;
+		keepLook(look);
 	}
 </script>
 

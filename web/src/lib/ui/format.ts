@@ -1,5 +1,5 @@
 import { noteClassName, noteName, noteOctave } from '@fendrel/core';
-import { format } from 'date-fns';
+import { format, isSameDay } from 'date-fns';
 
 /** A minus as wide as a plus, so that figures stand under each other. */
 const sign = (value: number, digits: number) => (value.toFixed(digits).startsWith('-') ? '−' : '+');
@@ -23,6 +23,11 @@ export function inHz(value: number, digits = 1): string {
 
 export function onDay(date: Date): string {
 	return format(date, 'd MMMM yyyy');
+}
+
+/** "10:42", and the day when it is not today's. */
+export function onTime(date: Date, now = new Date()): string {
+	return format(date, isSameDay(date, now) ? 'HH:mm' : 'd MMMM, HH:mm');
 }
 
 export function onShortDay(date: Date): string {

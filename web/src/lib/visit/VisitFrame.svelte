@@ -3,18 +3,20 @@
 	import LookSwitch from '$lib/ui/LookSwitch.svelte';
 	import { inHz, inSentence } from '$lib/ui/format';
 	import { format } from 'date-fns';
-	import { STAGES, type Stage } from './schema';
+	import { STAGES, type Stage } from '@fendrel/core';
+	import Choices from './Choices.svelte';
+	import type { OpenVisit } from './openVisit.svelte';
+	import Saved from './Saved.svelte';
 
 	interface Props {
-		visit: { readonly id: string; readonly a4: number; readonly startedAt: Date; readonly finishedAt: Date | null };
-		instrument: { readonly id: string; readonly name: string };
-		temperament: string;
+		open: OpenVisit;
 		stage: Stage;
 		status?: Snippet;
 		children: Snippet;
 		strip: Snippet;
 	}
-	let { visit, instrument, temperament, stage, status, children, strip }: Props = $props();
+	let { open, stage, status, children, strip }: Props = $props();
+	const { visit, instrument, temperament } = $derived(open);
 	const NAMES: Record<Stage, string> = { sound: 'Sound', plan: 'Plan', set: 'Set', close: 'Close' };
 	const at = $derived(STAGES.indexOf(stage));
 </script>
@@ -25,7 +27,7 @@
 	<header>
 		<div class="what">
 			<a href="/instruments/{instrument.id}">{instrument.name}</a>
-			<p>Visit of {format(visit.startedAt, 'd MMMM')}, {inSentence(temperament)}, A4 = {inHz(visit.a4)}</p>
+			<p>Visit of {format(visit.startedAt, 'd MMMM')}, {inSentence(temperament.name)}, A4 = {inHz(visit.a4)}</p>
 		</div>
 		<nav aria-label="Stages of the visit" style="--at: {at}; --stages: {STAGES.length}">
 			{#each STAGES as each (each)}
@@ -37,10 +39,14 @@
 			{/each}
 		</nav>
 		<div class="right">
-			<div class="status">{@render status?.()}</div>
+			<div class="status">
+				{@render status?.()}
+				<Saved visitId={visit.id} kept={open.kept} />
+			</div>
 			<LookSwitch />
 		</div>
 	</header>
+	<div class="differ"><Choices {open} /></div>
 	<main>{@render children()}</main>
 	<footer>{@render strip()}</footer>
 </div>
@@ -48,7 +54,7 @@
 <style>
 	.visit {
 		display: grid;
-		grid-template-rows: auto minmax(0, 1fr) auto;
+		grid-template-rows: auto auto minmax(0, 1fr) auto;
 		min-height: calc(100dvh - var(--notice, 0px));
 	}
 	header {

@@ -40,9 +40,8 @@ beforeEach(() => {
 	let counter = 0;
 	record = new VisitRecord('visit', [], {
 		stamp: () => ({ id: `${++counter}`, device: 'device', counter, at: counter }),
-		add: async (_, items) => void sent.push(...(items as Item[])),
-		knownOf: async () => [],
-		device: 'device'
+		add: async (_, made) => void sent.push(...made.map(({ item }) => item as Item)),
+		placed: (_, at) => at
 	});
 	setting = new Setting({
 		family: KEYBOARD,

@@ -5,7 +5,7 @@ import { planFor } from '$lib/tuning/plan';
 import { stretchWords } from '$lib/tuning/stretchWords';
 import { formerProgressSchema } from '$lib/handover/formerRecord';
 import { itemSchema } from '$lib/handover/record';
-import { parseA4, visitChangesSchema } from './schema';
+import { parseA4 } from './a4';
 import { setKeyAction } from './set/keys';
 import { roomState } from '$lib/listening/room';
 
@@ -72,19 +72,24 @@ describe('what comes in is checked', () => {
 			expect(parseA4(text)).toHaveProperty('problem');
 	});
 
-	it('changes of a visit', () => {
-		expect(visitChangesSchema.safeParse({ a4: 440, tolerance: 0.5 }).success).toBe(true);
+	it('what is planned and noted', () => {
+		const id = '01a20724-b3f2-7056-bbd9-dd8fdf185feb';
+		const plan = { id, a4: 440, temperamentId: id, tolerance: 1, curveId: null, lead: null };
+		const act = { id, counter: 1, doneAt: new Date(), over: [] };
+		const accepts = (said: object) =>
+			itemSchema.safeParse({ format: 2, kind: 'act', visitId: id, device: id, act: { ...act, ...said } }).success;
+		const planned = (change: object, wrote: string[] = ['a4']) =>
+			accepts({ do: 'plan', plan: { ...plan, ...change }, wrote });
+		expect([planned({}), accepts({ do: 'note', text: 'n' }), accepts({ do: 'stage', stage: 'set' })]).not.toContain(
+			false
+		);
 		for (const bad of [
-			{ a4: 1000 },
-			{ a4: 'x' },
-			{ tolerance: 0.7 },
-			{ stretch: 'wild' },
-			{ stretch: 'balanced' },
-			{ stage: 'done' },
-			{ temperamentId: 'equal' },
-			{ note: 'n'.repeat(4001) }
+			...[{ a4: 1000 }, { a4: 'x' }, { tolerance: 0.7 }, { lead: 'wild' }, { temperamentId: 'equal' }],
+			{ curveId: id, lead: 'balanced' }
 		])
-			expect(visitChangesSchema.safeParse(bad).success, JSON.stringify(bad)).toBe(false);
+			expect(planned(bad), JSON.stringify(bad)).toBe(false);
+		expect([planned({}, []), planned({}, ['x']), accepts({ do: 'note', text: 'n'.repeat(4001) })]).not.toContain(true);
+		expect(accepts({ do: 'stage', stage: 'done' })).toBe(false);
 	});
 
 	it('what pages from before sent: not a number, a foreign string, too many at once', () => {
@@ -111,7 +116,6 @@ describe('what comes in is checked', () => {
 			{ pitch: 1e-320 },
 			{ target: 1e-320 },
 			{ pitchError: 1e5 },
-			{ takenAt: '0001-01-01T00:00:00Z' },
 			{ partials: [{ partial: 1, frequency: 1e-300, error: 0, level: 0 }] },
 			{ partials: [{ partial: 1, frequency: 440, error: 0, level: 1e300 }] },
 			{ note: 60.5 },
@@ -151,7 +155,6 @@ describe('what comes in is checked', () => {
 			{ source: 'ear' },
 			{ counter: -1 },
 			{ deviation: Number.NaN },
-			{ takenAt: '0001-01-01T00:00:00Z' },
 			{ inharmonicity: 2 }
 		])
 			expect(reading(bad).success, JSON.stringify(bad)).toBe(false);
@@ -163,8 +166,8 @@ describe('what comes in is checked', () => {
 		expect(act({ do: 'place', group: 60 })).toBe(true);
 		expect(act({ do: 'place', group: 60.5 })).toBe(false);
 		expect(act({ do: 'discard', reading: 'x' })).toBe(false);
-		// A visit is finished at the server's own address, never by an item.
-		expect(act({ do: 'finish' })).toBe(false);
+		expect(act({ do: 'finish' })).toBe(true);
+		expect(act({ do: 'begin again' })).toBe(false);
 	});
 
 	it('an instrument: compass the wrong way round, a year in words', () => {

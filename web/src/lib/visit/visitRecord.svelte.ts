@@ -2,21 +2,28 @@ import {
 	addToReport,
 	groupRecords,
 	isReading,
+	PLAN_FIELDS,
+	planField,
 	readingsTakenFor,
 	reportOf,
 	type Act,
-	type ActOf,
 	type Hz,
+	type PlanVersion,
 	type Purpose,
 	type Reading,
 	type SounderId,
+	type Stage,
 	type StringReading,
 	type VisitEvent,
 	type VisitReport
 } from '@fendrel/core';
+import { v7 as uuid } from 'uuid';
+import type { Told } from '$lib/device/books';
 import { FORMAT } from '$lib/handover/format';
 import type { HandOver } from '$lib/handover/handOver.svelte';
 import type { Item, MovedPins, SentReading } from '$lib/handover/record';
+import type { KeptCurve } from '$lib/tuning/curve';
+import { NO_STRETCH, stretchColumns, type Stretch } from '$lib/tuning/stretch';
 
 type Partials = SentReading['partials'];
 /** A reading with what lists do not need. */
@@ -32,52 +39,66 @@ export interface StrikeDetails extends Partial<
 	readonly deviation: number;
 }
 
-type Doing = ActOf<'accept'> | ActOf<'takeBack'> | ActOf<'discard'> | ActOf<'place'>;
 type Stamped = 'id' | 'device' | 'counter' | 'at';
+type NewActOf<Each> = Each extends Act ? Omit<Each, Stamped> : never;
 /** An act before it has its place in the order. */
-export type NewAct = Doing extends infer Each ? (Each extends Doing ? Omit<Each, Stamped> : never) : never;
+export type NewAct = NewActOf<Act>;
+/** What is chosen anew of a plan. */
+export type PlanChanges = Partial<Pick<PlanVersion, 'a4' | 'temperamentId' | 'tolerance'>> & {
+	readonly stretch?: Stretch;
+};
 
 /**
- * The record of a visit as this page knows it: what the server had, what waits on the device, and what happens now. All of
- * it goes into one report; what happens now is handed over.
+ * The record of a visit as this window knows it: what the server has told, what waits on the device, and what happens now.
+ * All of it goes into one report; what happens now is handed over.
  */
 export class VisitRecord {
 	report: VisitReport = $state.raw() as VisitReport;
 	readonly groups = $derived.by(() => groupRecords(this.report.sounders.values()));
-	/** Partials of what was read on this page. */
-	private readonly partials = new Map<string, Partials>();
+	/** Partials of what was read since the visit's book was made. */
+	private partials: ReadonlyMap<string, Partials> = $state.raw(new Map());
+	/** What the server has told, and so has its place. */
+	private readonly placed = new Set<string>();
 
 	constructor(
-		private readonly visitId: string,
+		readonly visitId: string,
 		events: readonly VisitEvent[],
-		private readonly handOver: Pick<HandOver, 'stamp' | 'add' | 'knownOf' | 'device'>
+		private readonly handOver: Pick<HandOver, 'stamp' | 'add' | 'placed'>
 	) {
 		this.report = reportOf(events);
+		for (const { id } of events) this.placed.add(id);
 	}
 
-	/** Adds what the server told since. */
-	take(events: readonly VisitEvent[]): void {
-		this.report = addToReport(this.report, events);
+	/** Adds what the server told. @returns those that this window did not know */
+	take(told: readonly Told[]): readonly VisitEvent[] {
+		const unknown = told.flatMap(({ event }) => (this.report.events.has(event.id) ? [] : [event]));
+		for (const { event } of told) this.placed.add(event.id);
+		this.add(told);
+		return unknown;
 	}
 
-	/** Takes up what this device had kept from before a reload or crash. @returns the pins that wait, if any do */
-	async restore(): Promise<MovedPins | undefined> {
-		const items = (await this.handOver.knownOf(this.visitId)) as Item[];
-		const known = items.filter(({ format }) => format === FORMAT);
-		this.take(known.flatMap((item) => this.asEvent(item) ?? []));
-		return known.flatMap((item) => (item.kind === 'pins' ? [item.moved] : [])).at(-1);
+	/**
+	 * Adds what this device has made and the server has not told yet: where that has told, it knows better.
+	 * @returns those that this window did not know
+	 */
+	takeOwn(told: readonly Told[]): readonly VisitEvent[] {
+		const own = told.filter(({ event }) => !this.placed.has(event.id));
+		const unknown = own.flatMap(({ event }) => (this.report.events.has(event.id) ? [] : [event]));
+		this.add(own.map(({ event, partials }) => ({ event: this.inServerTime(event), partials })));
+		return unknown;
 	}
 
-	private asEvent(item: Item): VisitEvent | undefined {
-		if (item.kind === 'pins') return undefined;
-		const { device } = item;
-		if (item.kind === 'reading') {
-			const { takenAt, partials, ...reading } = item.reading;
-			this.partials.set(reading.id, partials);
-			return { ...reading, device, at: new Date(takenAt).getTime() };
-		}
-		const { doneAt, ...act } = item.act;
-		return { ...act, device, at: new Date(doneAt).getTime() };
+	private inServerTime<Event extends VisitEvent>(event: Event): Event {
+		return { ...event, at: this.handOver.placed(event.device, event.at) };
+	}
+
+	private add(told: readonly Told[]): void {
+		const read = told.flatMap(({ event, partials }) => (partials ? [[event.id, partials] as const] : []));
+		if (read.length) this.partials = new Map([...this.partials, ...read]);
+		this.report = addToReport(
+			this.report,
+			told.map(({ event }) => event)
+		);
 	}
 
 	/** Stores what a strike measured. */
@@ -93,39 +114,62 @@ export class VisitRecord {
 			...{ falseBeat, falseBeatDepth, spread, spreadError }
 		};
 		const partials = measured.partials.map(({ decay, ...partial }) => ({ ...partial, decay: decay ?? null }));
-		this.partials.set(reading.id, partials);
-		this.take([reading]);
-		const { device: _, at, ...sent } = reading;
-		this.send({ kind: 'reading', reading: { ...sent, sounders: [...sounders], takenAt: new Date(at), partials } });
+		const { device, at, ...sent } = reading;
+		this.made(
+			{ kind: 'reading', device, reading: { ...sent, sounders: [...sounders], takenAt: new Date(at), partials } },
+			{ event: reading, partials }
+		);
 		return { ...reading, partials };
 	}
 
-	/** Records what was done. */
-	act(doing: NewAct): Act {
-		const act = { ...this.handOver.stamp(), ...doing } as Doing;
-		this.take([act]);
-		const { device: _, at, ...sent } = act;
-		this.send({ kind: 'act', act: { ...sent, doneAt: new Date(at) } as Extract<Item, { kind: 'act' }>['act'] });
+	/** Records what was done. `curve`: one that a plan takes anew. */
+	act(doing: NewAct, curve?: KeptCurve): Act {
+		const act = { ...this.handOver.stamp(), ...doing } as Act;
+		const { device, at, ...sent } = act;
+		this.made({ kind: 'act', device, act: { ...sent, ...(curve && { curve }), doneAt: new Date(at) } }, { event: act });
 		return act;
+	}
+
+	/** Plans anew what is chosen, over what was planned before. */
+	replan({ stretch, ...changes }: PlanChanges, curve?: KeptCurve): void {
+		const { plan, heads } = this.report;
+		if (!plan) return;
+		const { curveId, curveLead: lead } = stretchColumns(stretch ?? NO_STRETCH);
+		const chosen = { ...changes, ...(stretch && { curveId, lead }) };
+		const wrote = PLAN_FIELDS.filter((field) =>
+			Object.keys(planField({ ...plan, ...chosen }, field)).some((key) => key in chosen)
+		);
+		this.act({ do: 'plan', plan: { ...plan, ...chosen, id: uuid() }, wrote, over: heads.plan }, curve);
+	}
+
+	/** Writes the note anew, over the versions that whoever writes has seen. */
+	write(text: string, over: readonly string[] = this.report.heads.note): void {
+		this.act({ do: 'note', text, over });
+	}
+
+	/** Says which stage the work is in. */
+	enter(stage: Stage): void {
+		if (this.report.stage !== stage && this.report.finishedAt === undefined) this.act({ do: 'stage', stage });
 	}
 
 	/** Keeps what the simulated instrument's lever has moved. */
 	movePins(moved: MovedPins): void {
-		const { id } = this.handOver.stamp();
-		this.send({ kind: 'pins', id, moved: $state.snapshot(moved) as MovedPins });
+		const { id, device, at } = this.handOver.stamp();
+		this.made({ kind: 'pins', device, id, at: new Date(at), moved: $state.snapshot(moved) as MovedPins });
 	}
 
-	private send(item: Record<string, unknown> & Pick<Item, 'kind'>): void {
+	private made(item: Record<string, unknown> & { readonly kind: Item['kind'] }, told?: Told): void {
 		const { visitId } = this;
-		void this.handOver.add(visitId, [{ format: FORMAT, visitId, device: this.handOver.device, ...item }]);
+		if (told) this.add([{ ...told, event: this.inServerTime(told.event) }]);
+		void this.handOver.add(visitId, [{ item: { format: FORMAT, visitId, ...item }, told }]);
 	}
 
 	readingsFor(purpose: Purpose): readonly Reading[] {
 		return readingsTakenFor(this.report, purpose);
 	}
 
-	/** Readings of this page, and those that waited on the device, with their partials. */
-	readonly own = $derived.by((): readonly FullReading[] =>
+	/** Readings since the visit's book was made, with their partials. */
+	readonly newReadings = $derived.by((): readonly FullReading[] =>
 		[...this.report.events.values()].flatMap((event) => {
 			const partials = isReading(event) ? this.partials.get(event.id) : undefined;
 			return isReading(event) && partials ? [{ ...event, partials }] : [];

@@ -4,6 +4,7 @@ import { zod4 } from 'sveltekit-superforms/adapters';
 import { welcomeSchema } from '$lib/account/schema';
 import { startSession } from '$lib/server/auth/session';
 import { hashPassword } from '$lib/server/auth/signIn';
+import { isDuplicate } from '$lib/server/db/faults';
 import { createAccount, isEmpty } from '$lib/server/db/stores/accounts';
 import type { Actions, PageServerLoad } from './$types';
 
@@ -19,7 +20,12 @@ export const actions = {
 		const form = await superValidate(request, zod4(welcomeSchema));
 		if (!form.valid) return fail(400, { form });
 		const { password, ...account } = form.data;
-		const user = await createAccount({ ...account, passwordHash: await hashPassword(password), demo: false });
+		const passwordHash = await hashPassword(password);
+		const user = await createAccount({ ...account, passwordHash, demo: false, first: true }).catch((error) => {
+			// Sent twice: the first of them has made it.
+			if (isDuplicate(error)) redirect(303, '/signin');
+			throw error;
+		});
 		await startSession(cookies, url, user.id);
 		redirect(303, '/instruments');
 	}

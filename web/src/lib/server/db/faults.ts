@@ -8,6 +8,14 @@ export function isDatabaseAway(error: unknown): boolean {
 	return /ECONNREFUSED|ECONNRESET|EPIPE|SOCKET|CONNECTION|GET_CONNECTION_TIMEOUT|PROTOCOL_CONNECTION_LOST/i.test(code);
 }
 
+/** Deadlock found, lock wait timeout, and a row that another transaction has changed: MariaDB's own numbers. */
+const CONFLICTS = new Set([1213, 1205, 1020]);
+
+/** True when two transactions stood in each other's way: the whole of it is to be done once more. */
+export function isConflict(error: unknown): boolean {
+	return CONFLICTS.has((error as { original?: { errno?: number } } | null)?.original?.errno ?? 0);
+}
+
 export function isDuplicate(error: unknown): boolean {
 	return error instanceof UniqueConstraintError;
 }

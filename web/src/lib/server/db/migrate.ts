@@ -14,6 +14,7 @@ import * as record from './migrations/0008-record';
 import * as formerReadings from './migrations/0009-former-readings';
 import * as stringing from './migrations/0010-stringing';
 import * as curveChoice from './migrations/0011-curve-choice';
+import * as devices from './migrations/0012-devices';
 
 const MIGRATIONS = [
 	{ name: '0001-first-slice', ...firstSlice },
@@ -26,7 +27,8 @@ const MIGRATIONS = [
 	{ name: '0008-record', ...record },
 	{ name: '0009-former-readings', ...formerReadings },
 	{ name: '0010-stringing', ...stringing },
-	{ name: '0011-curve-choice', ...curveChoice }
+	{ name: '0011-curve-choice', ...curveChoice },
+	{ name: '0012-devices', ...devices }
 ];
 
 /** @param hold asked before each step */
@@ -64,6 +66,6 @@ async function fillLibrary(database: Database): Promise<void> {
 		const row = { name, tuning, about };
 		const [changed] = await temperaments.update(row, { where: { slug, workshopId: null } });
 		const exists = changed > 0 || (await temperaments.count({ where: { slug, workshopId: null } })) > 0;
-		if (!exists) await temperaments.create({ id: uuid(), workshopId: null, slug, ...row });
+		if (!exists) await temperaments.create({ id: uuid(), workshopId: null, slug, version: 0, ...row });
 	}
 }

@@ -183,32 +183,35 @@ describe('migrations', () => {
 		expect(sounders).toContain('33/left');
 		// An old outbox sends it all once more: nothing is stored twice.
 		const before = await database.models.acts.count({ where: { visitId } });
-		const answers = await takeIn(workshop, {
-			now: new Date(),
-			items: rows.map((row) => ({
-				format: FORMER_FORMAT,
-				kind: 'reading',
-				visitId,
-				reading: {
-					id: row.id,
-					note: row.note,
-					string: row.string,
-					takenAt: row.taken_at,
-					source: row.source,
-					accepted: Boolean(row.accepted),
-					found: Boolean(row.found),
-					pitch: row.pitch,
-					pitchError: row.pitch_error,
-					target: row.target,
-					deviation: row.deviation,
-					fundamental: row.fundamental,
-					inharmonicity: row.inharmonicity,
-					inharmonicityError: row.inharmonicity_error,
-					moment: row.moment,
-					partials: JSON.parse(String(row.partials))
-				}
-			}))
-		});
+		const answers = await takeIn(
+			{ workshopId: workshop, userId: workshop },
+			{
+				now: new Date(),
+				items: rows.map((row) => ({
+					format: FORMER_FORMAT,
+					kind: 'reading',
+					visitId,
+					reading: {
+						id: row.id,
+						note: row.note,
+						string: row.string,
+						takenAt: row.taken_at,
+						source: row.source,
+						accepted: Boolean(row.accepted),
+						found: Boolean(row.found),
+						pitch: row.pitch,
+						pitchError: row.pitch_error,
+						target: row.target,
+						deviation: row.deviation,
+						fundamental: row.fundamental,
+						inharmonicity: row.inharmonicity,
+						inharmonicityError: row.inharmonicity_error,
+						moment: row.moment,
+						partials: JSON.parse(String(row.partials))
+					}
+				}))
+			}
+		);
 		expect(new Set(answers.map(({ answer }) => answer))).toEqual(new Set(['there']));
 		expect(await database.models.readings.count({ where: { visitId } })).toBe(readings.length);
 		expect(await database.models.acts.count({ where: { visitId } })).toBe(before);

@@ -15,6 +15,7 @@ import type {
 	TemperamentRow,
 	TuningCurveRow,
 	UserRow,
+	VisitAliasRow,
 	VisitRow,
 	VisitSounderRow,
 	WorkshopRow
@@ -30,6 +31,7 @@ export interface Models {
 	readonly instruments: Table<InstrumentRow>;
 	readonly temperaments: Table<TemperamentRow>;
 	readonly visits: Table<VisitRow>;
+	readonly visitAliases: Table<VisitAliasRow>;
 	readonly readings: Table<ReadingRow>;
 	readonly readingPartials: Table<ReadingPartialsRow>;
 	readonly acts: Table<ActRow>;
@@ -76,6 +78,7 @@ export function defineModels(sequelize: Sequelize): Models {
 			name: required(DataTypes.STRING(120)),
 			demo: required(DataTypes.BOOLEAN),
 			listening: json<WorkshopRow>('listening', true),
+			first: optional(DataTypes.TINYINT),
 			createdAt: required(TIME)
 		}),
 		users: define<UserRow>('users', {
@@ -112,6 +115,7 @@ export function defineModels(sequelize: Sequelize): Models {
 			notes: required(DataTypes.TEXT),
 			stringing: json<InstrumentRow>('stringing', true),
 			twin: json<InstrumentRow>('twin'),
+			version: required(DataTypes.INTEGER),
 			createdAt: required(TIME)
 		}),
 		temperaments: define<TemperamentRow>('temperaments', {
@@ -120,7 +124,8 @@ export function defineModels(sequelize: Sequelize): Models {
 			slug: required(DataTypes.STRING(60)),
 			name: required(DataTypes.STRING(120)),
 			tuning: json<TemperamentRow>('tuning'),
-			about: json<TemperamentRow>('about')
+			about: json<TemperamentRow>('about'),
+			version: required(DataTypes.INTEGER)
 		}),
 		visits: define<VisitRow>('visits', {
 			id: key(),
@@ -138,6 +143,7 @@ export function defineModels(sequelize: Sequelize): Models {
 			finishedAt: optional(TIME),
 			startedBy: optional(DataTypes.UUID)
 		}),
+		visitAliases: define<VisitAliasRow>('visit_aliases', { id: key(), visitId: required(DataTypes.UUID) }),
 		readings: define<ReadingRow>('readings', {
 			visitId: key(),
 			id: key(),
@@ -224,7 +230,9 @@ export function defineModels(sequelize: Sequelize): Models {
 		}),
 		simulatedPins: define<SimulatedPinsRow>('simulated_pins', {
 			visitId: key(),
-			moved: json<SimulatedPinsRow>('moved')
+			moved: json<SimulatedPinsRow>('moved'),
+			stamps: json<SimulatedPinsRow>('stamps', true),
+			seq: required(DataTypes.INTEGER)
 		}),
 		countedOctaves: define<CountedOctaveRow>('counted_octaves', {
 			id: key(),

@@ -12,6 +12,7 @@ import type {
 	PriorityId,
 	Reading,
 	SounderId,
+	Stage,
 	StringKind,
 	Stringing,
 	Temperament,
@@ -25,6 +26,8 @@ export interface WorkshopRow {
 	demo: boolean;
 	/** How this workshop listens; null: as usual. */
 	listening: ListeningHabits | null;
+	/** 1 for the one that the first start made; null for all others. */
+	first: 1 | null;
 	createdAt: Date;
 }
 export interface UserRow {
@@ -62,6 +65,8 @@ export interface InstrumentRow {
 	/** How it is strung, where somebody has said so. */
 	stringing: Stringing | null;
 	twin: InstrumentTwin;
+	/** Rises with every change of what people write of it. */
+	version: number;
 	createdAt: Date;
 }
 export interface TemperamentRow {
@@ -72,6 +77,8 @@ export interface TemperamentRow {
 	name: string;
 	tuning: Tuning;
 	about: TemperamentAbout;
+	/** Rises with every change. */
+	version: number;
 }
 /** A temperament's description. */
 export type TemperamentAbout = Pick<Temperament, 'family' | 'uses' | 'period' | 'character' | 'goodFor' | 'source'>;
@@ -85,13 +92,18 @@ export interface VisitRow {
 	/** The curve that was taken, or what leads one drawn afresh; neither: none. */
 	curveId: string | null;
 	curveLead: PriorityId | null;
-	stage: 'sound' | 'plan' | 'set' | 'close';
+	stage: Stage;
 	/** Rises with every writing to the visit. */
 	seq: number;
 	note: string;
 	startedAt: Date;
 	finishedAt: Date | null;
 	startedBy: string | null;
+}
+/** The number of a visit that goes on in another. */
+export interface VisitAliasRow {
+	id: string;
+	visitId: string;
 }
 /** A reading but for its partials; sounders as text, parted by commas. */
 export type ReadingRow = Omit<Reading, 'way' | 'at' | 'sounders'> & {
@@ -168,6 +180,10 @@ export interface SimulatedPinsRow {
 	visitId: string;
 	/** Strings that the simulated instrument's lever has moved, by group. */
 	moved: Record<string, { pin: number; speaking: number }[]>;
+	/** When each group was moved last, in milliseconds since 1970. */
+	stamps: Record<string, number> | null;
+	/** Of the visit, when they were written. */
+	seq: number;
 }
 /** An octave that somebody counted. */
 export type CountedOctaveRow = Omit<CountedOctave, 'stretch'> &

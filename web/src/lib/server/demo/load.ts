@@ -46,7 +46,8 @@ export async function loadDemo(now = new Date(process.env.FENDREL_DEMO_DATE ?? D
 	const user = await createAccount({
 		...DEMO_ACCOUNT,
 		passwordHash: await hashPassword(DEMO_ACCOUNT.password),
-		demo: true
+		demo: true,
+		first: true
 	});
 	const temperaments = await listTemperaments(user.workshopId);
 	const today = new Date(now);

@@ -14,7 +14,7 @@ import {
 import { v7 as uuid } from 'uuid';
 import { database } from '../db/connection';
 import type { ActRow, SimulatedPinsRow, VisitRow } from '../db/rows';
-import { addActs, addReadings, keepPlanVersion, setPins, soundersText, type NewReading } from '../db/stores/record';
+import { addActs, addReadings, keepPlanVersions, movePins, soundersText, type NewReading } from '../db/stores/record';
 
 const SECONDS_TO_SET = 50;
 /** Seconds after the beginning of a visit at which its first note is read. */
@@ -121,10 +121,10 @@ export class DemoRecord {
 		const { workshopId, startedAt: madeAt } = visit;
 		await sequelize.transaction(async (transaction) => {
 			await models.visits.create(visit, { transaction });
-			await keepPlanVersion({ ...this.plan(), workshopId, visitId: visit.id, madeAt }, transaction);
+			await keepPlanVersions([{ ...this.plan(), workshopId, visitId: visit.id, madeAt }], transaction);
 			await addReadings(this.readings, transaction);
 			await addActs(this.acts, transaction);
-			await setPins(visit.id, moved, transaction);
+			await movePins(visit.id, moved, madeAt, 1, transaction);
 		});
 	}
 }

@@ -35,7 +35,9 @@ export async function asPresent(
 			incoming.push({ of, device: item.device, counter: item.reading.counter, at: item.reading.takenAt, item });
 		else if (item.kind === 'act')
 			incoming.push({ of, device: item.device, counter: item.act.counter, at: item.act.doneAt, item });
-		else incoming.push({ of, device: item.device, counter: 0, at: new Date(), item });
+		else if (item.kind === 'begin')
+			incoming.push({ of, device: item.device, counter: item.begin.counter, at: item.begin.startedAt, item });
+		else incoming.push({ of, device: item.device, counter: 0, at: item.at ?? new Date(), item });
 	return incoming;
 }
 

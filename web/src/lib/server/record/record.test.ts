@@ -4,17 +4,28 @@ import { v7 as uuid } from 'uuid';
 import { FORMER_FORMAT } from '$lib/handover/format';
 import type { FormerReading } from '$lib/handover/formerRecord';
 import type { SentReading } from '$lib/handover/record';
+import { NO_STRETCH } from '$lib/tuning/stretch';
 import { database } from '../db/connection';
 import { migrate } from '../db/migrate';
 import { createInstrument, getInstrument, lastVisits, readStrings } from '../db/stores/instruments';
 import { eventsOf } from '../db/stores/record';
 import { groupsSet } from '../db/stores/summaries';
-import { accept, asItem, details, DEVICE, hand, newWorkshop, reading, testDatabase } from '../tests/parts';
+import {
+	accept,
+	asItem,
+	beginVisit,
+	details,
+	DEVICE,
+	finishVisit,
+	hand,
+	newWorkshop,
+	reading,
+	replan,
+	testDatabase
+} from '../tests/parts';
 import { loadScale } from '../strings';
-import { loadCurveSheet } from '../visits/curveSheet';
-import { changeVisit, finishVisit, loadVisit } from '../visits/open';
+import { visitBundle } from '../visits/books';
 import { visitHistory } from '../visits/history';
-import { startVisit } from '../visits/start';
 import { rebuildSummaries } from './keep';
 import { takeIn } from './takeIn';
 
@@ -26,9 +37,9 @@ afterAll(() => database().sequelize.close());
 async function aVisit() {
 	const me = await newWorkshop();
 	const instrumentId = await createInstrument(me.workshopId, details('One'));
-	const visitId = (await startVisit(me, instrumentId))!;
-	const give = (made: Parameters<typeof hand>[2], now?: Date) => hand(me.workshopId, visitId, made, now);
-	return { ...me, instrumentId, visitId, give };
+	const visitId = await beginVisit(me, instrumentId);
+	const give = (made: Parameters<typeof hand>[2], now?: Date) => hand(me, visitId, made, now);
+	return { ...me, me, instrumentId, visitId, give };
 }
 const answersOf = (answers: readonly { answer: string }[]) => answers.map(({ answer }) => answer);
 
@@ -48,7 +59,7 @@ describe('what a device hands over', () => {
 	});
 
 	it('is answered one by one: what is refused costs only itself', async () => {
-		const { workshopId, visitId } = await aVisit();
+		const { me, workshopId, visitId } = await aVisit();
 		const [good, other] = [reading(), reading()];
 		const sent = [
 			asItem(visitId, good),
@@ -61,7 +72,7 @@ describe('what a device hands over', () => {
 			asItem(visitId, { ...good, pitch: 441 }),
 			asItem(visitId, other)
 		];
-		const answers = await takeIn(workshopId, { now: new Date(), items: sent });
+		const answers = await takeIn(me, { now: new Date(), items: sent });
 		expect(answersOf(answers)).toEqual([
 			...['stored', 'refused', 'refused', 'refused', 'refused', 'refused', 'refused', 'stored']
 		]);
@@ -97,8 +108,8 @@ describe('what a device hands over', () => {
 	});
 
 	it('is still taken when the visit is finished, and the summaries follow', async () => {
-		const { workshopId, visitId, instrumentId, give } = await aVisit();
-		await finishVisit(workshopId, visitId, 'Done.');
+		const { me, workshopId, visitId, instrumentId, give } = await aVisit();
+		await finishVisit(me, visitId, 'Done.');
 		expect((await lastVisits(workshopId))[0]).toMatchObject({ instrumentId, a4Left: null });
 		const late = reading({ pitch: 439.5 });
 		expect(answersOf(await give([late, accept(late)]))).toEqual(['stored', 'stored']);
@@ -121,12 +132,12 @@ describe('what a device hands over', () => {
 	});
 
 	it('from two devices at once is all there', async () => {
-		const { workshopId, visitId } = await aVisit();
+		const { me, workshopId, visitId } = await aVisit();
 		const batches = Array.from({ length: 8 }, () => [reading(), reading(), reading()]);
 		const devices = [uuid(), uuid()];
 		const answers = await Promise.all(
 			batches.map((batch, i) =>
-				takeIn(workshopId, { now: new Date(), items: batch.map((each) => asItem(visitId, each, devices[i % 2])) })
+				takeIn(me, { now: new Date(), items: batch.map((each) => asItem(visitId, each, devices[i % 2])) })
 			)
 		);
 		expect(new Set(answersOf(answers.flat()))).toEqual(new Set(['stored']));
@@ -152,7 +163,9 @@ describe('a stored value that cannot be', () => {
 		const instrument = (await getInstrument(workshopId, instrumentId))!;
 		const [visit] = await visitHistory(workshopId, instrument);
 		expect(visit.notesSet).toBe(1);
-		const { measured, events } = await loadVisit(workshopId, visitId);
+		const { visit: book, about } = await visitBundle(workshopId, visitId);
+		const { events } = book;
+		const { measured } = about;
 		expect(measured.map(({ note, partials }) => [note, partials.length])).toEqual([
 			[60, 1],
 			[62, 0]
@@ -161,7 +174,6 @@ describe('a stored value that cannot be', () => {
 		const { found, left } = groupRecords(reportOf(events).sounders.values()).get(61)!;
 		expect([found, left?.figure]).toEqual([undefined, undefined]);
 		await loadScale(workshopId, instrumentId);
-		await loadCurveSheet(workshopId, visitId);
 	});
 });
 
@@ -178,14 +190,14 @@ describe('what devices of before hand over', () => {
 	});
 
 	it('becomes readings and acts; a measurement that was sent twice is one reading, now and later', async () => {
-		const { workshopId, visitId } = await aVisit();
+		const { me, workshopId, visitId } = await aVisit();
 		const asRead = former();
 		const kept = { ...asRead, id: uuid(), accepted: true };
 		const holds = former({ note: 57, accepted: true, pitch: 220.1 });
 		const ear = { ...former({ note: 62, accepted: true, pitch: null, deviation: null }), source: 'ear' as const };
 		const low = former({ note: 33, string: 'middle', found: true });
 		const send = (of: readonly FormerReading[]) =>
-			takeIn(workshopId, { now: new Date(), items: of.map((each) => asFormer(visitId, each)) });
+			takeIn(me, { now: new Date(), items: of.map((each) => asFormer(visitId, each)) });
 		expect(answersOf(await send([asRead, kept, holds, ear, low]))).toEqual(Array(5).fill('stored'));
 		expect(answersOf(await send([kept, asRead, holds, ear, low]))).toEqual(Array(5).fill('there'));
 		const events = await eventsOf(workshopId, visitId);
@@ -213,7 +225,7 @@ describe('kept summaries', () => {
 	};
 
 	it('grown with what is written are the same as made anew', async () => {
-		const { workshopId, visitId, give } = await aVisit();
+		const { me, visitId, give } = await aVisit();
 		const made: SentReading[] = [];
 		for (let round = 0; round < 6; round++) {
 			const some = [60, 61, 62].map((note) =>
@@ -226,7 +238,7 @@ describe('kept summaries', () => {
 		}
 		const act = { id: uuid(), counter: 999, doneAt: new Date() };
 		await give([{ ...act, do: 'discard', reading: made[15].id }]);
-		await finishVisit(workshopId, visitId, '');
+		await finishVisit(me, visitId, '');
 		await give([{ ...act, id: uuid(), counter: 1000, do: 'takeBack', act: act.id }]);
 		const grown = await snapshot();
 		await rebuildSummaries();
@@ -254,14 +266,14 @@ describe('kept summaries', () => {
 	});
 
 	it('say how each visit went against the plan that it ended with', async () => {
-		const { workshopId, visitId, instrumentId, give } = await aVisit();
-		await changeVisit(workshopId, visitId, { stretch: { by: 'none' } });
+		const { me, workshopId, visitId, instrumentId, give } = await aVisit();
+		await replan(me, visitId, { stretch: NO_STRETCH });
 		const found = reading({ target: 440, pitch: 438, deviation: 1200 * Math.log2(438 / 440) });
 		await give([found]);
-		await changeVisit(workshopId, visitId, { a4: 436 });
+		await replan(me, visitId, { a4: 436 });
 		const left = reading({ target: 436, pitch: 436.1, deviation: 1200 * Math.log2(436.1 / 436) });
 		await give([left, accept(left)]);
-		await finishVisit(workshopId, visitId, '');
+		await finishVisit(me, visitId, '');
 		const instrument = { id: instrumentId, kind: 'upright', lowest: 21, highest: 108, usualA4: 440 } as never;
 		const [visit] = await visitHistory(workshopId, instrument);
 		expect(visit.a4Left).toBe(436.1);

@@ -1,40 +1,49 @@
 import type { SounderId } from '@fendrel/core';
-import type { Transaction } from 'sequelize';
-import { NIL } from 'uuid';
 import type { z } from 'zod';
 import { FORMAT, FORMER_FORMAT, idOf, type Answer } from '$lib/handover/format';
 import { formerItemSchema, type FormerItem } from '$lib/handover/formerRecord';
 import { itemSchema, type batchSchema, type Item } from '$lib/handover/record';
-import { database } from '../db/connection';
 import { isDatabaseAway } from '../db/faults';
+import { keepTakenCurves } from '../db/stores/curves';
 import {
 	addActs,
 	addReadings,
+	keepPlanVersions,
 	lockVisit,
-	placedAround,
+	movePins,
 	raiseSeq,
-	setPins,
 	soundersOf,
 	soundersRestingOn,
-	storedHashes
+	storedHashes,
+	type LockedVisit
 } from '../db/stores/record';
+import { inTransaction } from '../db/transaction';
 import { log } from '../log';
+import { beginVisit, type Who } from './begin';
 import { asPresent, type Incoming } from './former';
 import { keepSummaries } from './keep';
-import { hashOf, rowsOf, type Placing } from './rows';
+import { clocksOf, moved, placing, type ClockOf } from './placing';
+import { planProblem } from './plans';
+import { projectVisit } from './project';
+import { hashOf, rowsOf } from './rows';
+import type { Transaction } from 'sequelize';
 
-/** Clocks that differ by less are one. */
-const SAME_CLOCK_MS = 2000;
 const NO_VISIT = 'There is no such visit in this workshop. It may belong to another: sign in there and send it again.';
 const UNSTORED = 'The database would not take it.';
 const OTHER = 'Something else is stored under its number already.';
 
 type Sent = Item | FormerItem;
+/** What says how a visit stands as a whole. */
+const OF_VISIT = new Set(['plan', 'note', 'stage', 'finish', 'takeBack']);
+
 /**
  * Takes in what a device hands over. Each item gets an answer of its own: one that is refused holds up no other. Sending
  * twice stores once; a finished visit still takes what comes late.
  */
-export async function takeIn(workshopId: string, { now, items }: z.infer<typeof batchSchema>): Promise<Answer[]> {
+export async function takeIn(
+	who: Who,
+	{ now, clocks = {}, items }: Omit<z.infer<typeof batchSchema>, 'as'>
+): Promise<Answer[]> {
 	const answers: Answer[] = [];
 	const byVisit = new Map<string, { readonly place: number; readonly sent: Sent }[]>();
 	items.forEach((item, place) => {
@@ -42,12 +51,10 @@ export async function takeIn(workshopId: string, { now, items }: z.infer<typeof 
 		if ('why' in read) answers[place] = { id: idOf(item), answer: 'refused', why: read.why };
 		else byVisit.set(read.visitId, [...(byVisit.get(read.visitId) ?? []), { place, sent: read }]);
 	});
-	const off = Date.now() - now.getTime();
-	/** Milliseconds that the server's clock is ahead of the device's. */
-	const behind = Math.abs(off) < SAME_CLOCK_MS ? 0 : off;
+	const clockOf = clocksOf(now, clocks);
 	for (const [visitId, of] of byVisit) {
 		const sent = of.map((each) => each.sent);
-		const told = await storeOrPart(workshopId, visitId, behind, sent);
+		const told = await storeOrPart(who, visitId, clockOf, sent);
 		of.forEach(({ place }, i) => (answers[place] = told[i]));
 	}
 	return answers;
@@ -60,7 +67,8 @@ function readItem(item: unknown): Sent | { readonly why: string } {
 	const parsed = format === FORMAT ? itemSchema.safeParse(item) : formerItemSchema.safeParse(item);
 	if (parsed.success) return parsed.data;
 	const [issue] = parsed.error.issues;
-	const field = issue.path.filter((part) => typeof part === 'string').at(-1) ?? 'item';
+	const field =
+		issue.path.filter((part): part is string => typeof part === 'string' && /[a-z]/i.test(part)).at(-1) ?? 'item';
 	// "pitchError" is "pitch error" to whoever reads it.
 	const name = field.replace(/[A-Z]/g, (letter) => ` ${letter.toLowerCase()}`);
 	const outside = issue.code === 'too_small' || issue.code === 'too_big';
@@ -70,14 +78,9 @@ function readItem(item: unknown): Sent | { readonly why: string } {
 }
 
 /** All at once; when the database refuses, one by one, so that one bad item costs only itself. */
-async function storeOrPart(
-	workshopId: string,
-	visitId: string,
-	behind: number,
-	sent: readonly Sent[]
-): Promise<Answer[]> {
+async function storeOrPart(who: Who, visitId: string, clockOf: ClockOf, sent: readonly Sent[]): Promise<Answer[]> {
 	try {
-		return await store(workshopId, visitId, behind, sent);
+		return await inTransaction((transaction) => store(who, visitId, clockOf, sent, transaction));
 	} catch (error) {
 		if (isDatabaseAway(error)) throw error;
 		if (sent.length === 1) {
@@ -85,86 +88,101 @@ async function storeOrPart(
 			return [{ id: idOf(sent[0]), answer: 'refused', why: UNSTORED }];
 		}
 		const answers: Answer[] = [];
-		for (const each of sent) answers.push(...(await storeOrPart(workshopId, visitId, behind, [each])));
+		for (const each of sent) answers.push(...(await storeOrPart(who, visitId, clockOf, [each])));
 		return answers;
 	}
 }
 
-function store(workshopId: string, visitId: string, behind: number, sent: readonly Sent[]): Promise<Answer[]> {
-	return database().sequelize.transaction(async (transaction) => {
-		const visit = await lockVisit(workshopId, visitId, transaction);
-		if (!visit) return sent.map((each): Answer => ({ id: idOf(each), answer: 'refused', why: NO_VISIT }));
-		const incoming = await asPresent(visitId, sent, transaction);
-		const known = await storedHashes(
-			visitId,
-			incoming.map(({ item }) => idOf(item)),
-			transaction
-		);
-		/** Of each item sent: whether anything of it is new, or refused. */
-		const told = sent.map((each): Answer => ({ id: idOf(each), answer: 'there' }));
-		const fresh: Incoming[] = [];
-		for (const each of incoming) {
-			const { of, item } = each;
-			const key = `${item.kind} ${idOf(item)}`;
-			const before = known.get(key);
-			if (known.has(key) && before !== null && before !== hashOf(item))
-				told[of] = { ...told[of], answer: 'refused', why: OTHER };
-			if (known.has(key)) continue;
-			known.set(key, hashOf(item));
-			fresh.push(each);
-			told[of] = { id: told[of].id, answer: 'stored' };
+/** What there is of each kind is numbered by itself; a visit's beginning is the act that plans it. */
+const keyOf = (item: Item) => `${item.kind === 'begin' ? 'act' : item.kind} ${idOf(item)}`;
+
+async function store(
+	who: Who,
+	visitId: string,
+	clockOf: ClockOf,
+	sent: readonly Sent[],
+	transaction: Transaction
+): Promise<Answer[]> {
+	const { workshopId } = who;
+	const visit = await visitFor(who, visitId, clockOf, sent, transaction);
+	if ('why' in visit) return sent.map((each): Answer => ({ id: idOf(each), answer: 'refused', why: visit.why }));
+	const incoming = await asPresent(visit.id, sent, transaction);
+	const known = await storedHashes(
+		visit.id,
+		incoming.map(({ item }) => idOf(item)),
+		transaction
+	);
+	/** Of each item sent: whether anything of it is new, or refused. */
+	const told = sent.map((each): Answer => ({ id: idOf(each), answer: 'there' }));
+	const fresh: Incoming[] = [];
+	for (const each of incoming) {
+		const { of, item } = each;
+		const key = keyOf(item);
+		const before = known.get(key);
+		if (known.has(key) && before !== null && before !== hashOf(item))
+			told[of] = { ...told[of], answer: 'refused', why: OTHER };
+		if (known.has(key)) continue;
+		const why = await planned(workshopId, visit, item, transaction);
+		if (why) {
+			told[of] = { ...told[of], answer: 'refused', why };
+			continue;
 		}
-		if (fresh.length === 0) return told;
-		const seq = visit.seq + 1;
-		const place = await placing(visitId, behind, fresh, transaction);
-		const { readings, acts, pins } = rowsOf({ workshopId, visitId, seq, place }, fresh);
-		await addReadings(readings, transaction);
-		await addActs(acts, transaction);
-		if (pins) await setPins(visitId, pins, transaction);
-		await raiseSeq(visitId, seq, transaction);
-		const undone = acts.some(({ kind }) => kind === 'takeBack' || kind === 'discard');
-		const touched = new Set<SounderId>([
-			...readings.flatMap(({ row }) => soundersOf(row.sounders)),
-			...acts.flatMap(({ sounders }) => soundersOf(sounders ?? '')),
-			...(await soundersRestingOn(
-				visitId,
-				readings.map(({ row }) => row.id),
-				transaction
-			))
-		]);
-		await keepSummaries(workshopId, visit, undone ? 'all' : [...touched], transaction);
-		return told;
-	});
+		known.set(key, hashOf(item));
+		fresh.push(each);
+		told[of] = { id: told[of].id, answer: 'stored' };
+	}
+	if (fresh.length > 0) await write(who, visit, clockOf, fresh, transaction);
+	return told;
 }
 
-/**
- * Where things stand in the server's time: moved by what the device's clock is off, not in the future, and never out of the
- * order of a device's own counter, however its clock was set meanwhile.
- */
-async function placing(
+/** The visit that items are for; one that is begun among them is made. */
+async function visitFor(
+	who: Who,
 	visitId: string,
-	behind: number,
+	clockOf: ClockOf,
+	sent: readonly Sent[],
+	transaction: Transaction
+): Promise<LockedVisit | { readonly why: string }> {
+	const visit = await lockVisit(who.workshopId, visitId, transaction);
+	if (visit) return visit;
+	const item = sent.find((each) => each.kind === 'begin');
+	if (!item) return { why: NO_VISIT };
+	const startedAt = moved(item.begin.startedAt, clockOf(item.device));
+	return beginVisit(who, visitId, item.begin, startedAt, transaction);
+}
+
+function planned(workshopId: string, { instrumentId }: LockedVisit, item: Item, transaction: Transaction) {
+	const made =
+		item.kind === 'begin' ? item.begin : item.kind === 'act' && item.act.do === 'plan' ? item.act : undefined;
+	return made && planProblem(workshopId, instrumentId, made, transaction);
+}
+
+async function write(
+	{ workshopId }: Who,
+	visit: LockedVisit,
+	clockOf: ClockOf,
 	fresh: readonly Incoming[],
 	transaction: Transaction
-): Promise<Placing> {
-	const now = Date.now();
-	const moved = (at: Date) => Math.min(at.getTime() + behind, now);
-	const placed = new Map<string, Date>();
-	const key = ({ device, counter }: Pick<Incoming, 'device' | 'counter'>) => `${device} ${counter}`;
-	for (const device of new Set(fresh.map((each) => each.device))) {
-		// What was made before devices had names has no order but its time.
-		if (device === NIL) continue;
-		const own = fresh
-			.filter((each) => each.device === device && each.item.kind !== 'pins')
-			.sort((a, b) => a.counter - b.counter);
-		if (own.length === 0) continue;
-		const range = { from: own[0].counter, to: own[own.length - 1].counter };
-		const { after, before } = await placedAround(visitId, device, range, transaction);
-		let last = after?.getTime() ?? -Infinity;
-		for (const each of own) {
-			last = Math.min(Math.max(moved(each.at), last), before?.getTime() ?? Infinity);
-			placed.set(key(each), new Date(last));
-		}
-	}
-	return (each) => placed.get(key(each)) ?? new Date(moved(each.at));
+): Promise<void> {
+	const seq = visit.seq + 1;
+	const place = await placing(visit, clockOf, fresh, transaction);
+	const { readings, acts, pins, plans, curves } = rowsOf({ workshopId, visit, seq, place }, fresh);
+	await keepTakenCurves(curves, transaction);
+	await keepPlanVersions(plans, transaction);
+	await addReadings(readings, transaction);
+	await addActs(acts, transaction);
+	for (const { moved: groups, at } of pins) await movePins(visit.id, groups, at, seq, transaction);
+	await raiseSeq(visit.id, seq, transaction);
+	const now = acts.some(({ kind }) => OF_VISIT.has(kind)) ? await projectVisit(visit, transaction) : visit;
+	const undone = acts.some(({ kind }) => kind === 'takeBack' || kind === 'discard');
+	const touched = new Set<SounderId>([
+		...readings.flatMap(({ row }) => soundersOf(row.sounders)),
+		...acts.flatMap(({ sounders }) => soundersOf(sounders ?? '')),
+		...(await soundersRestingOn(
+			visit.id,
+			readings.map(({ row }) => row.id),
+			transaction
+		))
+	]);
+	await keepSummaries(workshopId, now, undone ? 'all' : [...touched], transaction);
 }

@@ -15,6 +15,8 @@ import {
 const details = ({ name, tuning, ...about }: Draft): TemperamentDetails => ({ name, tuning, about });
 const refused = (...problems: string[]): KeepResult => ({ kind: 'refused', problems });
 const TAKEN = (name: string) => `There is a temperament called “${name}” already. Choose another name.`;
+const CHANGED = (name: string) =>
+	`“${name}” has been changed on another device since you opened it. Keep yours in its place? Another name keeps both.`;
 /** The database's own rule for names: case and accents make no difference. */
 const sameName = new Intl.Collator('en', { sensitivity: 'base' });
 
@@ -28,7 +30,9 @@ export async function keepDraft(
 	workshopId: string,
 	sent: unknown,
 	confirmed: boolean,
-	over?: StoredTemperament
+	over?: StoredTemperament,
+	/** The version that was opened to be changed. */
+	opened = over?.version
 ): Promise<KeepResult> {
 	const parsed = draftSchema.safeParse(sent);
 	if (!parsed.success) return refused(...parsed.error.issues.map(({ message }) => message));
@@ -38,13 +42,16 @@ export async function keepDraft(
 	);
 	if (taken) return refused(TAKEN(name));
 	const { ask } = examineTuning(tuning);
-	if (ask && !confirmed) return { kind: 'ask', questions: [ask] };
+	const meanwhile = over && over.version !== opened ? [CHANGED(over.name)] : [];
+	const questions = [...(ask ? [ask] : []), ...meanwhile];
+	if (questions.length && !confirmed) return { kind: 'ask', questions };
 	try {
 		if (!over) {
 			const slugs = await createTemperaments(workshopId, [details(parsed.data)]);
 			return { kind: 'kept', slugs, names: [name] };
 		}
-		await updateTemperament(workshopId, over.id, details(parsed.data));
+		const written = await updateTemperament(workshopId, over.id, over.version, details(parsed.data));
+		if (!written) return { kind: 'ask', questions: [CHANGED(over.name)] };
 		return { kind: 'kept', slugs: [over.slug], names: [name] };
 	} catch (fault) {
 		if (isDuplicate(fault)) return refused(TAKEN(name));

@@ -1,12 +1,19 @@
-import { defaultTwin, sounderId, type SounderId } from '@fendrel/core';
+import { defaultTwin, reportOf, sounderId, type SounderId } from '@fendrel/core';
 import { v7 as uuid } from 'uuid';
 import { FORMAT, type Answer } from '$lib/handover/format';
 import type { SentAct, SentReading } from '$lib/handover/record';
+import type { Made } from '$lib/handover/outbox';
+import type { KeptCurve } from '$lib/tuning/curve';
+import { beginning, firstPlan } from '$lib/visit/begin';
+import { VisitRecord, type NewAct, type PlanChanges } from '$lib/visit/visitRecord.svelte';
 import { hashPassword } from '../auth/signIn';
 import type { SignedIn } from '../auth/session';
 import { connect, useDatabase, type Database } from '../db/connection';
 import { createAccount } from '../db/stores/accounts';
+import { getInstrument } from '../db/stores/instruments';
+import type { Who } from '../record/begin';
 import { takeIn } from '../record/takeIn';
+import { instrumentBook, visitBundle } from '../visits/books';
 
 /* What tests of the server begin with. */
 
@@ -110,10 +117,50 @@ export const asItem = (visitId: string, made: SentReading | SentAct, device = DE
 
 /** Hands over readings and acts as a device does. */
 export function hand(
-	workshopId: string,
+	who: Who,
 	visitId: string,
 	made: readonly (SentReading | SentAct)[],
 	now = new Date()
 ): Promise<Answer[]> {
-	return takeIn(workshopId, { now, items: made.map((each) => asItem(visitId, each)) });
+	return takeIn(who, { now, items: made.map((each) => asItem(visitId, each)) });
+}
+
+const stamp = (at: Date) => ({ id: uuid(), device: DEVICE, counter: ++counter, at: at.getTime() });
+/** Before all readings that are made here. */
+const BEGUN = new Date(Date.UTC(2026, 9, 1, 8));
+
+/** Begins a visit as a device does, or goes on with the one that is open. @returns its id */
+export async function beginVisit(who: Who, instrumentId: string, at = BEGUN): Promise<string> {
+	const book = await instrumentBook(who.workshopId, (await getInstrument(who.workshopId, instrumentId))!);
+	if (book.open) return book.open;
+	const id = uuid();
+	const { item } = beginning(id, instrumentId, firstPlan(book, id), stamp(at));
+	const [answer] = await takeIn(who, { now: new Date(), items: [item] });
+	if (answer.answer === 'refused') throw new Error(answer.why);
+	return id;
+}
+
+/** A visit's acts as its device makes them: what is planned anew, a note, the end. */
+export async function actIn(who: Who, visitId: string, doing: NewAct, curve?: KeptCurve): Promise<Answer> {
+	const { at, device: _, ...base } = stamp(new Date());
+	const act = { ...base, doneAt: new Date(at), ...doing, ...(curve && { curve }) } as SentAct;
+	return (await hand(who, visitId, [act]))[0];
+}
+
+/** Plans a visit anew, over everything that was planned before. */
+export async function replan(who: Who, visitId: string, changes: PlanChanges, curve?: KeptCurve): Promise<Answer> {
+	const made: Made[] = [];
+	const { visit } = await visitBundle(who.workshopId, visitId);
+	const handOver = {
+		stamp: () => stamp(new Date()),
+		add: async (_: string, all: readonly Made[]) => void made.push(...all)
+	};
+	new VisitRecord(visitId, visit.events, { ...handOver, placed: (_, at) => at }).replan(changes, curve);
+	return (await takeIn(who, { now: new Date(), items: made.map(({ item }) => item) }))[0];
+}
+
+export async function finishVisit(who: Who, visitId: string, note = ''): Promise<void> {
+	const { visit } = await visitBundle(who.workshopId, visitId);
+	if (note) await actIn(who, visitId, { do: 'note', text: note, over: reportOf(visit.events).heads.note });
+	await actIn(who, visitId, { do: 'finish' });
 }

@@ -25,9 +25,7 @@ import { createInstrument } from '$lib/server/db/stores/instruments';
 import { eventsOf } from '$lib/server/db/stores/record';
 import { groupsSet } from '$lib/server/db/stores/summaries';
 import { takeIn } from '$lib/server/record/takeIn';
-import { details, newWorkshop, testDatabase } from '$lib/server/tests/parts';
-import { finishVisit } from '$lib/server/visits/open';
-import { startVisit } from '$lib/server/visits/start';
+import { beginVisit, details, newWorkshop, testDatabase, finishVisit } from '$lib/server/tests/parts';
 import { Setting } from '$lib/visit/setting.svelte';
 import { VisitRecord } from '$lib/visit/visitRecord.svelte';
 
@@ -95,10 +93,10 @@ let visitId: string;
 beforeEach(async () => {
 	globalThis.indexedDB = new IDBFactory();
 	me = await newWorkshop();
-	visitId = (await startVisit(me, await createInstrument(me.workshopId, details('Chimes'))))!;
+	visitId = await beginVisit(me, await createInstrument(me.workshopId, details('Chimes')));
 	// The real server, but for the wire.
 	vi.stubGlobal('fetch', async (_: unknown, init: RequestInit) =>
-		Response.json({ answers: await takeIn(me.workshopId, batchSchema.parse(JSON.parse(String(init.body)))) })
+		Response.json({ answers: await takeIn(me, batchSchema.parse(JSON.parse(String(init.body)))) })
 	);
 	handOver = new HandOver();
 	handOver.start();
@@ -154,7 +152,7 @@ describe('a second family', () => {
 
 		await vi.waitFor(async () => expect(await handOver.flush()).toBe(true), { timeout: 10_000 });
 		expect(handOver.refused).toEqual([]);
-		await finishVisit(me.workshopId, visitId, 'All ring.');
+		await finishVisit(me, visitId, 'All ring.');
 		expect(await groupsSet(me.workshopId, [visitId])).toEqual(new Map([[visitId, 3]]));
 
 		// Another device reads the same report from the server.

@@ -6,10 +6,9 @@
 		curves: readonly KeptCurve[];
 		planned: string | undefined;
 		lastVisits: string | undefined;
-		disabled: boolean;
 		onopen: (wish: CurveChoice) => void;
 	}
-	let { curves, planned, lastVisits, disabled, onopen }: Props = $props();
+	let { curves, planned, lastVisits, onopen }: Props = $props();
 </script>
 
 <details>
@@ -21,7 +20,7 @@
 					>{onShortDay(madeAt)}{id === planned ? ', the plan’s' : ''}{id === lastVisits ? ', last visit’s' : ''}<br
 					/><span class="soft">{wishWords(wish)}; {notesRead} notes read</span></span
 				>
-				<button type="button" {disabled} onclick={() => onopen(wish)}>Open</button>
+				<button type="button" onclick={() => onopen(wish)}>Open</button>
 			</li>
 		{/each}
 	</ul>

@@ -7,13 +7,12 @@
 		cents: number;
 		isHeld: boolean;
 		held: readonly number[];
-		disabled: boolean;
 		onnudge: (by: number) => void;
 		onhold: (hold: boolean) => void;
 		onselect: (note: number) => void;
 		onreleaseall: () => void;
 	}
-	let { note, cents, isHeld, held, disabled, onnudge, onhold, onselect, onreleaseall }: Props = $props();
+	let { note, cents, isHeld, held, onnudge, onhold, onselect, onreleaseall }: Props = $props();
 </script>
 
 <section aria-label="The note chosen">
@@ -22,17 +21,17 @@
 	</p>
 	<div class="row">
 		{#each [-0.5, -0.1, 0.1, 0.5] as by (by)}
-			<button type="button" class="choice mono" {disabled} onclick={() => onnudge(by)}>{signed(by)}</button>
+			<button type="button" class="choice mono" onclick={() => onnudge(by)}>{signed(by)}</button>
 		{/each}
 	</div>
-	<button type="button" class="hold" aria-pressed={isHeld} {disabled} onclick={() => onhold(!isHeld)}
+	<button type="button" class="hold" aria-pressed={isHeld} onclick={() => onhold(!isHeld)}
 		>{isHeld ? 'Kept by ear: let it follow again' : 'Keep this one by ear'}</button
 	>
 	{#if held.length}
 		<p class="soft small">
 			Kept by ear: {#each held as each, i (each)}{i ? ', ' : ''}<button type="button" onclick={() => onselect(each)}
 					>{noteName(each)}</button
-				>{/each}; the others follow. <button type="button" {disabled} onclick={onreleaseall}>Let all follow</button>
+				>{/each}; the others follow. <button type="button" onclick={onreleaseall}>Let all follow</button>
 		</p>
 	{:else}
 		<p class="soft small">A note that is moved stays where you put it; its neighbours follow.</p>

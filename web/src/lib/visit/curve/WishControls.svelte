@@ -3,14 +3,14 @@
 	import { TOP_RANGE, type CurveChoice } from '$lib/tuning/curve';
 	import { signed } from '$lib/ui/format';
 
-	let { wish = $bindable(), disabled }: { wish: CurveChoice; disabled: boolean } = $props();
+	let { wish = $bindable() }: { wish: CurveChoice } = $props();
 	const about = $derived(priorityById(wish.lead).about);
 	function blendWith(id: PriorityId | '') {
 		wish = { ...wish, with: id === '' ? null : id, share: id === '' ? 0 : wish.share || 0.3 };
 	}
 </script>
 
-<fieldset {disabled}>
+<fieldset>
 	<label>
 		<b>What leads</b>
 		<select

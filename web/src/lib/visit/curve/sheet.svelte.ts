@@ -2,13 +2,11 @@ import {
 	cents,
 	curveErrors,
 	likestWish,
-	groupRecords,
 	PRIORITIES,
-	reportOf,
 	summariseVisit,
+	type GroupRecord,
 	type NoteTarget,
-	type StringKind,
-	type VisitEvent
+	type StringKind
 } from '@fendrel/core';
 import {
 	BALANCED,
@@ -34,17 +32,20 @@ export interface SheetData {
 	readonly instrument: { readonly kind: StringKind; readonly lowest: number; readonly highest: number };
 	readonly temperament: PlanBasis['temperament'];
 	readonly measured: readonly KnownString[];
-	readonly events: readonly VisitEvent[];
+	readonly groups: ReadonlyMap<number, GroupRecord>;
 	/** The plan's curve, where it has one that was kept. */
 	readonly curve: KeptCurve | undefined;
 	/** Every kept curve of the instrument, the newest first. */
 	readonly curves: readonly KeptCurve[];
 	readonly lastCurveId: string | undefined;
-	readonly standing: {
-		readonly by: 'found' | 'left';
-		readonly at: Date;
-		readonly notes: readonly { readonly note: number; readonly cents: number }[];
-	};
+	readonly standing: Standing;
+}
+
+/** Where notes stand, or were left: cents from equal temperament, that visit's temperament taken out. */
+export interface Standing {
+	readonly by: 'found' | 'left';
+	readonly at: Date;
+	readonly notes: readonly { readonly note: number; readonly cents: number }[];
 }
 
 /** A curve to compare with. */
@@ -102,7 +103,7 @@ export class Sheet {
 	readonly plan = $derived(this.planOf(this.drawn));
 	readonly summary = $derived(
 		summariseVisit(
-			groupRecords(reportOf(this.data.events).sounders.values()),
+			this.data.groups,
 			Array.from({ length: this.basis.highest - this.basis.lowest + 1 }, (_, i) => this.basis.lowest + i),
 			(note) => this.plan.targetOf(note)?.pitch
 		)

@@ -1,4 +1,13 @@
-import { equalHz, hz, sounderId, temperamentById, type Hz, type VisitEvent } from '@fendrel/core';
+import {
+	equalHz,
+	groupRecords,
+	hz,
+	reportOf,
+	sounderId,
+	temperamentById,
+	type Hz,
+	type VisitEvent
+} from '@fendrel/core';
 import { describe, expect, it } from 'vitest';
 import { BALANCED, drawCurve, type CurveChoice, type KeptCurve } from '$lib/tuning/curve';
 import { NO_STRETCH } from '$lib/tuning/stretch';
@@ -20,7 +29,7 @@ const data = (change: Partial<SheetData> = {}): SheetData => ({
 	instrument: INSTRUMENT,
 	temperament: temperamentById('equal'),
 	measured: [],
-	events: [],
+	groups: new Map(),
 	curve: undefined,
 	curves: [],
 	lastCurveId: undefined,
@@ -131,7 +140,7 @@ describe('the curve sheet', () => {
 
 	it('shows readings against the curve as it is drawn', () => {
 		const sheet = sheetOf({
-			events: setAt(96, equalHz(96, hz(440)))
+			groups: groupRecords(reportOf(setAt(96, equalHz(96, hz(440)))).sounders.values())
 		});
 		const flat = sheet.summary.notes.get(96)!.left!;
 		expect(flat).toBeCloseTo(-drawCurve({ ...INSTRUMENT, measured: [] }, BALANCED)[75], 2);

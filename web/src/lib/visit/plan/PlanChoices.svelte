@@ -1,90 +1,43 @@
 <script lang="ts">
-	import { onMount, untrack } from 'svelte';
-	import { beforeNavigate, goto } from '$app/navigation';
+	import { untrack } from 'svelte';
 	import { A4_PRESETS, PRIORITIES, PRIORITY_IDS, TOLERANCES } from '@fendrel/core';
-	import { BALANCED, wishWords, type KeptCurve } from '$lib/tuning/curve';
-	import { NO_STRETCH, stretchByCurve, stretchWord, type Stretch } from '$lib/tuning/stretch';
-	import { grouped, type StoredTemperament } from '$lib/tuning/stored';
+	import { BALANCED, wishWords } from '$lib/tuning/curve';
+	import { NO_STRETCH, stretchByCurve, stretchWord } from '$lib/tuning/stretch';
+	import { grouped } from '$lib/tuning/stored';
 	import { inHz } from '$lib/ui/format';
-	import { saveChanges, takeCurve } from '../requests';
-	import { parseA4, type SentChanges } from '../schema';
+	import { newCurve } from '../begin';
+	import type { OpenVisit } from '../openVisit.svelte';
+	import { parseA4 } from '../a4';
 
 	interface Props {
-		visitId: string;
-		temperaments: readonly StoredTemperament[];
-		/** The temperament chosen, with its text. */
-		about: StoredTemperament;
-		a4: number;
-		temperamentId: string;
-		tolerance: number;
-		/** The curve taken, "none", or a priority drawn afresh. */
-		stretch: Stretch;
-		curve: KeptCurve | undefined;
+		open: OpenVisit;
 		/** What the stretch does, in a sentence. */
 		stretched: string;
-		onsaved: () => Promise<void>;
 	}
-	let {
-		visitId,
-		temperaments,
-		about,
-		a4 = $bindable(),
-		temperamentId = $bindable(),
-		tolerance = $bindable(),
-		stretch = $bindable(),
-		curve = $bindable(),
-		stretched,
-		onsaved
-	}: Props = $props();
-	let a4Text = $state(untrack(() => inHz(a4)));
-	let a4Problem = $state<string | undefined>();
-	let saveProblem = $state<string | undefined>();
-	/** Until the page lives its choices do nothing: better to show that than to lose one. */
-	let alive = $state(false);
-	onMount(() => {
-		alive = true;
+	let { open, stretched }: Props = $props();
+	const { visit, temperament, instrument, measured } = $derived(open);
+	const { a4, tolerance, stretch } = $derived(visit);
+	/** The curve that is or was the plan's: it can be chosen again. */
+	let curve = $state.raw(untrack(() => open.curve));
+	$effect(() => {
+		curve = open.curve ?? curve;
 	});
+	let a4Text = $derived(inHz(a4));
+	let a4Problem = $state<string | undefined>();
 
-	/** The save under way, so that nobody walks on with half a plan. */
-	let saving: Promise<void> | undefined;
-	function queue(work: () => Promise<string | undefined>) {
-		const before = saving;
-		const now = (async () => {
-			await before;
-			saveProblem = await work();
-			if (!saveProblem) await onsaved();
-		})().finally(() => {
-			if (saving === now) saving = undefined;
-		});
-		saving = now;
-	}
-	const save = (changes: SentChanges) => queue(() => saveChanges(visitId, changes));
 	const NONE = stretchWord(NO_STRETCH);
 	function chooseStretch(value: string) {
-		if (value === NONE || value === curve?.id) {
-			stretch = value === NONE ? NO_STRETCH : stretchByCurve(value);
-			return save({ stretch: value });
-		}
+		if (value === NONE) return open.replan({ stretch: NO_STRETCH });
+		if (value === curve?.id) return open.replan({ stretch: stretchByCurve(value) });
 		const lead = PRIORITY_IDS.find((id) => id === value);
 		if (!lead) return;
-		queue(async () => {
-			const answer = await takeCurve(visitId, { ...BALANCED, lead });
-			if ('problem' in answer) return answer.problem;
-			curve = answer.curve;
-			stretch = stretchByCurve(curve.id);
-		});
+		const drawn = newCurve({ ...instrument, measured }, { ...BALANCED, lead }, visit.id);
+		open.replan({ stretch: stretchByCurve(drawn.id) }, drawn);
 	}
-	beforeNavigate(({ cancel, to, willUnload }) => {
-		if (!saving || !to || willUnload) return;
-		cancel();
-		const { href } = to.url;
-		void saving.then(() => (saveProblem ? undefined : goto(href)));
-	});
 	function chooseA4(value: number) {
-		a4 = value;
-		a4Text = inHz(value);
 		a4Problem = undefined;
-		save({ a4: value });
+		a4Text = inHz(value);
+		if (value !== a4) open.replan({ a4: value });
 	}
 	function typeA4() {
 		const parsed = parseA4(a4Text);
@@ -94,8 +47,8 @@
 </script>
 
 <section class="choices">
-	<p class="verdict">{about.name} at {inHz(a4)} Hz.</p>
-	<fieldset disabled={!alive}>
+	<p class="verdict">{temperament.name} at {inHz(a4)} Hz.</p>
+	<fieldset>
 		<legend>A4, Hz</legend>
 		<div class="presets">
 			{#each A4_PRESETS as preset (preset)}
@@ -114,18 +67,23 @@
 		</div>
 		{#if a4Problem}<p class="problem" role="alert">{a4Problem} The plan stays at {inHz(a4)} Hz.</p>{/if}
 	</fieldset>
-	<fieldset disabled={!alive}>
+	<fieldset>
 		<legend>Temperament</legend>
-		<select class="select" aria-label="Temperament" bind:value={temperamentId} onchange={() => save({ temperamentId })}>
-			{#each grouped(temperaments) as { title, members } (title)}
+		<select
+			class="select"
+			aria-label="Temperament"
+			value={visit.temperamentId}
+			onchange={(event) => open.replan({ temperamentId: event.currentTarget.value })}
+		>
+			{#each grouped(open.about.temperaments) as { title, members } (title)}
 				<optgroup label={title}>
 					{#each members as { id, name } (id)}<option value={id}>{name}</option>{/each}
 				</optgroup>
 			{/each}
 		</select>
-		<p class="soft about">{about.character} <a href="/temperaments/{about.slug}">More about it</a></p>
+		<p class="soft about">{temperament.character} <a href="/temperaments/{temperament.slug}">More about it</a></p>
 	</fieldset>
-	<fieldset disabled={!alive}>
+	<fieldset>
 		<legend>Stretch</legend>
 		<select
 			class="select"
@@ -139,9 +97,9 @@
 				{#each PRIORITIES as { id, name } (id)}<option value={id}>{name}</option>{/each}
 			</optgroup>
 		</select>
-		<p class="soft about">{stretched} <a href="/visits/{visitId}/plan/curve">Shape it on the curve sheet</a></p>
+		<p class="soft about">{stretched} <a href="/visits/{visit.id}/plan/curve">Shape it on the curve sheet</a></p>
 	</fieldset>
-	<fieldset disabled={!alive}>
+	<fieldset>
 		<legend>A string holds within <span class="soft">cents, two blows running</span></legend>
 		<div class="presets">
 			{#each TOLERANCES as each (each)}
@@ -149,17 +107,13 @@
 					type="button"
 					class="choice mono"
 					aria-pressed={tolerance === each}
-					onclick={() => {
-						tolerance = each;
-						save({ tolerance });
-					}}>{each}</button
+					onclick={() => each !== tolerance && open.replan({ tolerance: each })}>{each}</button
 				>
 			{/each}
 		</div>
 	</fieldset>
 	<div class="go">
-		{#if saveProblem}<p class="notice" role="alert">{saveProblem}</p>{/if}
-		<a class="btn preset-filled-brand" href="/visits/{visitId}/set">Take this plan and set</a>
+		<a class="btn preset-filled-brand" href="/visits/{visit.id}/set">Take this plan and set</a>
 	</div>
 </section>
 

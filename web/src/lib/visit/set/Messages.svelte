@@ -1,6 +1,5 @@
 <script lang="ts" generics="Body">
 	import { noteName } from '@fendrel/core';
-	import { handOver } from '$lib/handover/handOver.svelte';
 	import type { RoomState } from '$lib/listening/room';
 	import type { Work } from './work.svelte';
 
@@ -18,7 +17,6 @@
 
 <div class="messages" role="status">
 	{#if work.listening.fault}<p class="notice">{work.listening.fault}</p>
-	{:else if handOver.trouble}<p class="notice">{handOver.trouble}</p>
 	{:else if setting.notice}
 		<p class="notice said">
 			{setting.notice.text}

@@ -1,21 +1,11 @@
-import {
-	cents,
-	falseBeatOf,
-	habitAt,
-	type Family,
-	type InstrumentTwin,
-	type ListeningHabits,
-	type VisitEvent
-} from '@fendrel/core';
+import { cents, falseBeatOf, habitAt, type Family, type InstrumentTwin, type ListeningHabits } from '@fendrel/core';
 import { Listening } from '$lib/audio/listening.svelte';
 import type { MovedPins } from '$lib/audio/simulated';
-import { handOver } from '$lib/handover/handOver.svelte';
 import { listeningSetup } from '$lib/tuning/listeningSetup';
 import type { Plan } from '$lib/tuning/plan';
-import { saveChanges } from '../requests';
 import { LastStrike } from '../lastStrike.svelte';
 import { Setting } from '../setting.svelte';
-import { VisitRecord } from '../visitRecord.svelte';
+import type { VisitRecord } from '../visitRecord.svelte';
 import type { SetAction } from './keys';
 
 export interface WorkOptions<Body> {
@@ -25,8 +15,10 @@ export interface WorkOptions<Body> {
 	readonly twin: InstrumentTwin;
 	readonly plan: Plan;
 	readonly habits: ListeningHabits;
-	readonly events: readonly VisitEvent[];
+	readonly record: VisitRecord;
+	/** Strings that the simulated instrument's lever has moved, and who keeps what it moves. */
 	readonly moved: MovedPins;
+	readonly onMoved: (moved: MovedPins) => void;
 }
 
 /** How hard the simulated instrument is struck: nearly a test blow. */
@@ -47,25 +39,17 @@ export class Work<Body> {
 	chosenView = $state<View | undefined>();
 	/** The partial that is looked at; the one that is listened to until another is chosen. */
 	private chosenPartial = $state<number | undefined>();
-	private moved: MovedPins;
-	private ready = false;
-	/** Work begun before this device's own store has answered is newer than what the store remembers. */
-	private begun = false;
 
 	constructor(private readonly options: WorkOptions<Body>) {
-		const { visit, family, body, plan, habits, events, twin, moved } = options;
-		this.moved = { ...moved };
-		this.record = new VisitRecord(visit.id, events, handOver);
+		const { visit, family, body, plan, habits, record, twin, moved, onMoved } = options;
+		this.record = record;
 		this.listening = new Listening({
 			setup: listeningSetup(plan, visit.a4),
 			habits,
 			twin,
 			countOf: (group) => family.sounders(body, group).length,
-			moved: this.moved,
-			onMoved: (now) => {
-				this.moved = now;
-				this.record.movePins(now);
-			},
+			moved: { ...moved },
+			onMoved,
 			onEvents: (heard) => this.setting.hear(heard),
 			onStrike: (strike) => void this.last.hear(strike, this.setting.open.sounders.length)
 		});
@@ -79,35 +63,20 @@ export class Work<Body> {
 			source: () => this.listening.source,
 			onDue: (due) => {
 				this.listening.expect(due);
-				if (this.ready && due) this.record.act({ do: 'place', group: due.note });
-				else this.begun = true;
+				if (due && due.note !== record.report.place) record.act({ do: 'place', group: due.note });
 			}
 		});
-		this.begun = false;
 	}
 
 	/** Begins in the browser; what it returns ends it. */
 	open(): () => void {
 		this.listening.recall();
-		void saveChanges(this.options.visit.id, { stage: 'set' });
-		void this.restore();
+		this.record.enter('set');
 		return () => {
 			this.setting.stop();
 			this.last.close();
 			void this.listening.stop();
 		};
-	}
-
-	/** Takes up what this device had kept from before a reload or crash. */
-	private async restore(): Promise<void> {
-		const moved = await this.record.restore();
-		const { place } = this.record.report;
-		if (!this.begun) {
-			Object.assign(this.moved, moved);
-			if (typeof place === 'number' && place !== this.setting.step.note) this.setting.goTo(place);
-		}
-		this.ready = true;
-		if (this.begun) this.record.act({ do: 'place', group: this.setting.step.note });
 	}
 
 	/** With several strings open the unison is the work; with one, only a false beat is worth the place. */

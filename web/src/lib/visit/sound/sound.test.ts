@@ -1,6 +1,7 @@
 import { cents, hz, sounderId, type StringReading, type SurveyedNote, type UnisonAnalysis } from '@fendrel/core';
 import { describe, expect, it } from 'vitest';
 import { v7 as uuid } from 'uuid';
+import type { Made } from '$lib/handover/outbox';
 import { itemSchema } from '$lib/handover/record';
 import { VisitRecord } from '../visitRecord.svelte';
 import { foundDetails, foundNotes } from './found';
@@ -25,11 +26,11 @@ const spread = { cents: cents(1.8), error: cents(0.05) };
 
 /** A record that keeps to itself what it hands over. */
 function recordOf() {
-	const sent: unknown[] = [];
+	const made: Made[] = [];
 	let counter = 0;
 	const stamp = () => ({ id: uuid(), device: uuid(), counter: ++counter, at: Date.UTC(2026, 9, 1) + counter });
-	const add = async (_: string, items: readonly unknown[]) => void sent.push(...items);
-	const record = new VisitRecord(uuid(), [], { stamp, add, knownOf: async () => sent, device: uuid() });
+	const add = async (_: string, all: readonly Made[]) => void made.push(...all);
+	const record = new VisitRecord(uuid(), [], { stamp, add, placed: (_, at) => at });
 	const find = (analysed: UnisonAnalysis | undefined, of: Parameters<typeof foundDetails>[2] = one) => {
 		const kept = record.read(reading, foundDetails(reading, analysed, of));
 		const { sounders } = of;
@@ -37,14 +38,14 @@ function recordOf() {
 		record.act({ do: 'accept', sounders, purpose: 'found', reading: kept.id, ...free });
 		return kept;
 	};
-	return { sent, record, find };
+	return { made, record, find };
 }
 
 describe('what Sound keeps of a strike', () => {
 	it('passes the schema, is found and not set, and comes back as it was', () => {
-		const { sent, record, find } = recordOf();
+		const { made, record, find } = recordOf();
 		find(analysis);
-		const items = sent.map((item) => itemSchema.parse(JSON.parse(JSON.stringify(item))));
+		const items = made.map(({ item }) => itemSchema.parse(JSON.parse(JSON.stringify(item))));
 		expect(items).toMatchObject([
 			{
 				kind: 'reading',
@@ -91,14 +92,14 @@ describe('what Sound keeps of a strike', () => {
 	});
 
 	it('is the same after a reload, from what waits on the device, partials and all', async () => {
-		const { sent, record, find } = recordOf();
+		const { made, record, find } = recordOf();
 		const kept = find(analysis);
-		const stored = sent.map((item) => structuredClone(item));
-		const none = { stamp: () => ({ id: '', device: '', counter: 0, at: 0 }), add: async () => {}, device: '' };
-		const again = new VisitRecord(uuid(), [], { ...none, knownOf: async () => stored });
-		await again.restore();
+		const stored = made.flatMap(({ told }) => (told ? structuredClone(told) : []));
+		const none = { stamp: () => ({ id: '', device: '', counter: 0, at: 0 }), add: async () => {} };
+		const again = new VisitRecord(uuid(), [], { ...none, placed: (_, at) => at });
+		again.takeOwn(stored);
 		expect(foundNotes(again.readingsFor('found'))).toEqual(foundNotes(record.readingsFor('found')));
-		expect(again.own).toMatchObject([{ id: kept.id, partials: kept.partials }]);
+		expect(again.newReadings).toMatchObject([{ id: kept.id, partials: kept.partials }]);
 	});
 });
 

@@ -13,19 +13,16 @@ import {
 	type Reading,
 	type SounderChoice,
 	type StringReading,
-	type UnisonAnalysis,
-	type VisitEvent
+	type UnisonAnalysis
 } from '@fendrel/core';
 import { Listening } from '$lib/audio/listening.svelte';
 import type { MovedPins } from '$lib/audio/simulated';
-import { handOver } from '$lib/handover/handOver.svelte';
 import { listeningSetup } from '$lib/tuning/listeningSetup';
 import type { Plan } from '$lib/tuning/plan';
 import type { ListeningSetup } from '$lib/workers/listening';
 import { LastStrike } from '../lastStrike.svelte';
-import { saveChanges } from '../requests';
 import { REFUSALS } from '../setting.svelte';
-import { VisitRecord } from '../visitRecord.svelte';
+import type { VisitRecord } from '../visitRecord.svelte';
 import { foundDetails, foundNotes } from './found';
 import type { SoundAction } from './keys';
 
@@ -38,7 +35,8 @@ export interface SurveyOptions<Body> {
 	readonly twin: InstrumentTwin;
 	readonly plan: Plan;
 	readonly habits: ListeningHabits;
-	readonly events: readonly VisitEvent[];
+	readonly record: VisitRecord;
+	/** Strings that the simulated instrument's lever has moved. */
 	readonly moved: MovedPins;
 }
 
@@ -71,22 +69,21 @@ export class Survey<Body> {
 	readonly found = $derived.by(() => foundNotes(this.record.readingsFor('found')));
 	readonly done = $derived.by(() => this.notes.filter((note) => this.isDone(note)));
 	readonly strings: SounderChoice = $derived.by(() => this.stringsOf(this.due));
-	private moved: MovedPins;
 	private pending: Pending | undefined;
 	/** The strike whose sound is being looked at, by when it fell. */
 	private looking: number | undefined;
 
 	constructor(private readonly options: SurveyOptions<Body>) {
-		const { visit, family, body, twin, plan, habits, events, moved } = options;
-		this.moved = { ...moved };
-		this.record = new VisitRecord(visit.id, events, handOver);
+		const { visit, family, body, twin, plan, habits, record, moved } = options;
+		this.record = record;
 		this.listening = new Listening({
 			setup: listeningSetup(plan, visit.a4),
 			habits,
 			twin,
 			countOf: (group) => family.sounders(body, group).length,
-			moved: this.moved,
-			onMoved: (now) => (this.moved = now),
+			moved: { ...moved },
+			// Nothing is turned in Sound.
+			onMoved: () => {},
 			onEvents: (heard) => heard.forEach((event) => this.hear(event)),
 			onStrike: (strike) => void this.look(strike)
 		});
@@ -97,8 +94,7 @@ export class Survey<Body> {
 	begin(): () => void {
 		this.listening.recall();
 		this.expect();
-		void saveChanges(this.options.visit.id, { stage: 'sound' });
-		void this.record.restore().then(() => this.goTo(this.nextDue(-Infinity)));
+		this.record.enter('sound');
 		return () => {
 			this.settle();
 			this.last.close();

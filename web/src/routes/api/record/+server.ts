@@ -1,10 +1,14 @@
-import { workshopOf } from '$lib/server/auth/guard';
+import { error } from '@sveltejs/kit';
+import { batchSchema } from '$lib/handover/record';
+import { signedInOf } from '$lib/server/auth/guard';
 import { readJson } from '$lib/server/json';
 import { takeIn } from '$lib/server/record/takeIn';
-import { batchSchema } from '$lib/handover/record';
 
-/** Takes in readings and acts of any of the workshop's visits; each gets an answer of its own. */
+/** Takes in what a device made in any of the workshop's visits; each item gets an answer of its own. */
 export async function POST({ request, locals }) {
-	const batch = await readJson(request, batchSchema);
-	return Response.json({ answers: await takeIn(workshopOf(locals), batch) });
+	const who = signedInOf(locals);
+	const { as, ...batch } = await readJson(request, batchSchema);
+	if (as !== undefined && as !== who.userId)
+		error(401, { message: 'Somebody else is signed in here. What waits is sent when whoever made it signs in.' });
+	return Response.json({ answers: await takeIn(who, batch) });
 }

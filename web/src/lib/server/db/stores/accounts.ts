@@ -10,14 +10,26 @@ export interface NewAccount {
 	readonly email: string;
 	readonly passwordHash: string;
 	readonly demo: boolean;
+	/** Of the first workshop there is: of several that are sent at once only one is made. */
+	readonly first?: true;
 }
 
-/** Makes a workshop with its first account, both or neither. */
+/**
+ * Makes a workshop with its first account, both or neither.
+ * @throws UniqueConstraintError when there is a first one already, or an account with that e-mail
+ */
 export async function createAccount(account: NewAccount): Promise<UserRow> {
 	const { sequelize, models } = database();
 	return sequelize.transaction(async (transaction) => {
 		const createdAt = new Date();
-		const workshop = { id: uuid(), name: account.workshop, demo: account.demo, listening: null, createdAt };
+		const workshop = {
+			id: uuid(),
+			name: account.workshop,
+			demo: account.demo,
+			listening: null,
+			first: account.first ? 1 : null,
+			createdAt
+		} as const;
 		await models.workshops.create(workshop, { transaction });
 		const user = {
 			id: uuid(),

@@ -1,3 +1,4 @@
+import type { Transaction } from 'sequelize';
 import { v7 as uuid } from 'uuid';
 import type { KeptCurve } from '$lib/tuning/curve';
 import { database } from '../connection';
@@ -28,6 +29,22 @@ export async function curvesOf(workshopId: string, instrumentId: string, most = 
 		],
 		limit: Number.isFinite(most) ? most : undefined
 	});
+	return rows.map((row) => kept(row.get()));
+}
+
+/** Curves that were taken on a device, under the numbers they were given there; one that is kept already stays. */
+export async function keepTakenCurves(rows: readonly TuningCurveRow[], transaction: Transaction): Promise<void> {
+	if (rows.length) await database().models.tuningCurves.bulkCreate([...rows], { ignoreDuplicates: true, transaction });
+}
+
+/** Those of some curves that an instrument has. */
+export async function curvesAmong(
+	instrumentId: string,
+	ids: readonly string[],
+	transaction?: Transaction
+): Promise<KeptCurve[]> {
+	if (ids.length === 0) return [];
+	const rows = await database().models.tuningCurves.findAll({ where: { instrumentId, id: [...ids] }, transaction });
 	return rows.map((row) => kept(row.get()));
 }
 

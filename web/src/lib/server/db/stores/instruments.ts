@@ -3,6 +3,7 @@ import { QueryTypes, type Transaction } from 'sequelize';
 import { v7 as uuid } from 'uuid';
 import { database } from '../connection';
 import type { InstrumentRow, PlaceRow, StoredPartial } from '../rows';
+import { inTransaction } from '../transaction';
 
 /** An instrument with where it stands. */
 export interface Instrument extends InstrumentRow {
@@ -18,7 +19,10 @@ export interface LastVisit {
 	readonly temperament: string;
 }
 
-export type InstrumentDetails = Omit<InstrumentRow, 'id' | 'workshopId' | 'placeId' | 'createdAt' | 'stringing'> & {
+export type InstrumentDetails = Omit<
+	InstrumentRow,
+	'id' | 'workshopId' | 'placeId' | 'createdAt' | 'stringing' | 'version'
+> & {
 	/** Name of the place; an unknown one is made. */
 	readonly place: string;
 	readonly town: string;
@@ -34,13 +38,28 @@ export async function listInstruments(workshopId: string): Promise<Instrument[]>
 	return rows.map((row) => withPlace(row.get(), byId.get(row.get().placeId ?? '')));
 }
 
-export async function getInstrument(workshopId: string, id: string): Promise<Instrument | undefined> {
+export async function getInstrument(
+	workshopId: string,
+	id: string,
+	transaction?: Transaction
+): Promise<Instrument | undefined> {
 	const { instruments, places } = database().models;
-	const row = await instruments.findOne({ where: { workshopId, id } });
+	const row = await instruments.findOne({ where: { workshopId, id }, transaction });
 	if (!row) return undefined;
 	const { placeId } = row.get();
-	const place = placeId ? await places.findOne({ where: { workshopId, id: placeId } }) : null;
+	const place = placeId ? await places.findOne({ where: { workshopId, id: placeId }, transaction }) : null;
 	return withPlace(row.get(), place?.get());
+}
+
+/** Holds an instrument of the workshop until the transaction ends. @returns whether there is one */
+export async function lockInstrument(workshopId: string, id: string, transaction: Transaction): Promise<boolean> {
+	const row = await database().models.instruments.findOne({
+		where: { workshopId, id },
+		attributes: ['id'],
+		transaction,
+		lock: transaction.LOCK.UPDATE
+	});
+	return row !== null;
 }
 
 function withPlace(row: InstrumentRow, place: PlaceRow | undefined): Instrument {
@@ -57,28 +76,39 @@ export async function createInstrument(
 	workshopId: string,
 	{ place, town, ...details }: InstrumentDetails
 ): Promise<string> {
-	const { sequelize, models } = database();
-	return sequelize.transaction(async (transaction) => {
+	const { models } = database();
+	return inTransaction(async (transaction) => {
 		const id = uuid();
 		const placeId = await placeIdFor(workshopId, place, town, transaction);
 		await models.instruments.create(
-			{ id, workshopId, placeId, createdAt: new Date(), stringing: null, ...details },
+			{ id, workshopId, placeId, createdAt: new Date(), stringing: null, version: 0, ...details },
 			{ transaction }
 		);
 		return id;
 	});
 }
 
-/** @throws UniqueConstraintError as createInstrument does */
+/**
+ * Writes over a version of what is said of an instrument.
+ * @returns false when somebody else has written over that version meanwhile; nothing is changed then
+ * @throws UniqueConstraintError as createInstrument does
+ */
 export async function updateInstrument(
 	workshopId: string,
 	id: string,
+	version: number,
 	{ place, town, ...details }: InstrumentDetails
-): Promise<void> {
-	const { sequelize, models } = database();
-	await sequelize.transaction(async (transaction) => {
+): Promise<boolean> {
+	const { models } = database();
+	return inTransaction(async (transaction) => {
+		const [changed] = await models.instruments.update(
+			{ ...details, version: version + 1 },
+			{ where: { workshopId, id, version }, transaction }
+		);
+		if (changed === 0) return false;
 		const placeId = await placeIdFor(workshopId, place, town, transaction);
-		await models.instruments.update({ placeId, ...details }, { where: { workshopId, id }, transaction });
+		await models.instruments.update({ placeId }, { where: { workshopId, id }, transaction });
+		return true;
 	});
 }
 
@@ -95,14 +125,11 @@ async function placeIdFor(
 ): Promise<string | null> {
 	if (name === '') return null;
 	const { places } = database().models;
-	const found = await places.findOne({ where: { workshopId, name }, transaction });
-	if (found) {
-		if (town !== '' && found.get().town !== town) await found.update({ town }, { transaction });
-		return found.get().id;
-	}
-	const id = uuid();
-	await places.create({ id, workshopId, name, town }, { transaction });
-	return id;
+	// Several that are saved at once at a new place find it made by one of them.
+	await places.bulkCreate([{ id: uuid(), workshopId, name, town }], { ignoreDuplicates: true, transaction });
+	const found = (await places.findOne({ where: { workshopId, name }, transaction, lock: transaction.LOCK.UPDATE }))!;
+	if (town !== '' && found.get().town !== town) await found.update({ town }, { transaction });
+	return found.get().id;
 }
 
 /** The last finished visit of every instrument of a workshop. */

@@ -2,22 +2,28 @@ import { asSounderId, isSounderId, type Act, type Reading, type SounderId, type 
 import { Op, QueryTypes, type Transaction, type WhereOptions } from 'sequelize';
 import { database } from '../connection';
 import type { ActRow, PlanVersionRow, ReadingRow, SimulatedPinsRow, StoredPartial, VisitRow } from '../rows';
+import { visitBehind } from './visits';
 
 /** A visit as those see it who write to it. */
-export type LockedVisit = Pick<VisitRow, 'id' | 'instrumentId' | 'seq' | 'finishedAt'>;
+export type LockedVisit = Pick<VisitRow, 'id' | 'instrumentId' | 'seq' | 'startedAt' | 'finishedAt'>;
 
-/** Holds a visit of the workshop until the transaction ends: whoever writes to it next waits. */
+/**
+ * Holds a visit of the workshop until the transaction ends: whoever writes to it next waits. The number of a visit that
+ * goes on in another leads to that one.
+ */
 export async function lockVisit(
 	workshopId: string,
 	id: string,
 	transaction: Transaction
 ): Promise<LockedVisit | undefined> {
-	const row = await database().models.visits.findOne({
-		where: { workshopId, id },
-		attributes: ['id', 'instrumentId', 'seq', 'finishedAt'],
-		transaction,
-		lock: transaction.LOCK.UPDATE
-	});
+	const find = (which: string) =>
+		database().models.visits.findOne({
+			where: { workshopId, id: which },
+			attributes: ['id', 'instrumentId', 'seq', 'startedAt', 'finishedAt'],
+			transaction,
+			lock: transaction.LOCK.UPDATE
+		});
+	const row = (await find(id)) ?? (await find(await visitBehind(id, transaction)));
 	return row?.get();
 }
 
@@ -46,16 +52,28 @@ export async function addActs(acts: readonly ActRow[], transaction: Transaction)
 	if (acts.length) await database().models.acts.bulkCreate([...acts], { transaction });
 }
 
-export async function keepPlanVersion(version: PlanVersionRow, transaction: Transaction): Promise<void> {
-	await database().models.planVersions.create(version, { transaction });
+export async function keepPlanVersions(versions: readonly PlanVersionRow[], transaction: Transaction): Promise<void> {
+	if (versions.length) await database().models.planVersions.bulkCreate([...versions], { transaction });
 }
 
-export async function setPins(
+/** What the simulated lever moved: of each group the last time counts, in whatever order they arrive. */
+export async function movePins(
 	visitId: string,
 	moved: SimulatedPinsRow['moved'],
-	transaction?: Transaction
+	at: Date,
+	seq: number,
+	transaction: Transaction
 ): Promise<void> {
-	await database().models.simulatedPins.upsert({ visitId, moved }, { transaction });
+	const { simulatedPins } = database().models;
+	const before = (await simulatedPins.findByPk(visitId, { transaction }))?.get();
+	const stamps = { ...before?.stamps };
+	const now = { ...before?.moved };
+	for (const [group, pins] of Object.entries(moved)) {
+		if ((stamps[group] ?? -Infinity) > at.getTime()) continue;
+		stamps[group] = at.getTime();
+		now[group] = pins;
+	}
+	await simulatedPins.upsert({ visitId, moved: now, stamps, seq }, { transaction });
 }
 
 export async function pinsOf(visitId: string): Promise<SimulatedPinsRow['moved']> {
@@ -128,6 +146,32 @@ export async function eventsOf(workshopId: string, visitId: string): Promise<Vis
 	]);
 	const all = place ? [...done, place] : done;
 	return [...read.map((row) => readingOf(row.get())), ...all.map((row) => actOf(row.get()))];
+}
+
+/** What was written to a visit after a `seq`: readings with their partials, acts, and what the simulated lever moved. */
+export async function changesSince(workshopId: string, visitId: string, since: number) {
+	const { readings, readingPartials, acts, simulatedPins } = database().models;
+	const where = { workshopId, visitId, seq: { [Op.gt]: since } };
+	const [read, done, pins] = await Promise.all([
+		readings.findAll({ where }),
+		acts.findAll({ where }),
+		simulatedPins.findOne({ where: { visitId, seq: { [Op.gt]: since } } })
+	]);
+	const ids = read.map((row) => row.get().id);
+	const told = ids.length ? await readingPartials.findAll({ where: { visitId, readingId: ids } }) : [];
+	const partials = new Map(told.map((row) => [row.get().readingId, row.get().partials]));
+	return {
+		readings: read.map((row) => ({ event: readingOf(row.get()), partials: partials.get(row.get().id) ?? [] })),
+		acts: done.map((row) => actOf(row.get())),
+		moved: pins?.get().moved
+	};
+}
+
+/** Acts that concern the visit as a whole, but for where the work stands, and what takes acts back. */
+export async function actsOfVisit(visitId: string, transaction: Transaction): Promise<Act[]> {
+	const kind: Act['do'][] = ['plan', 'note', 'stage', 'finish', 'takeBack'];
+	const rows = await database().models.acts.findAll({ where: { visitId, kind }, transaction });
+	return rows.map((row) => actOf(row.get()));
 }
 
 /** What sounders of a visit are judged by; all of it when no sounders are named. */

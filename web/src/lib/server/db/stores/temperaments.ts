@@ -1,4 +1,4 @@
-import { Op } from 'sequelize';
+import { Op, type Transaction } from 'sequelize';
 import { v7 as uuid } from 'uuid';
 import type { StoredTemperament } from '$lib/tuning/stored';
 import { database } from '../connection';
@@ -8,25 +8,30 @@ import type { TemperamentAbout, TemperamentRow } from '../rows';
 export type TemperamentDetails = Pick<TemperamentRow, 'name' | 'tuning'> & { readonly about: TemperamentAbout };
 
 /** The library and the workshop's own, by name. */
-export async function listTemperaments(workshopId: string): Promise<StoredTemperament[]> {
+export async function listTemperaments(workshopId: string, transaction?: Transaction): Promise<StoredTemperament[]> {
 	const rows = await database().models.temperaments.findAll({
 		where: { workshopId: { [Op.or]: [null, workshopId] } } as never,
-		order: [['name', 'ASC']]
+		order: [['name', 'ASC']],
+		transaction
 	});
 	return rows.map((row) => stored(row.get()));
 }
 
 /** By row id. */
-export async function getTemperament(workshopId: string, id: string): Promise<StoredTemperament | undefined> {
-	return (await listTemperaments(workshopId)).find((temperament) => temperament.id === id);
+export async function getTemperament(
+	workshopId: string,
+	id: string,
+	transaction?: Transaction
+): Promise<StoredTemperament | undefined> {
+	return (await listTemperaments(workshopId, transaction)).find((temperament) => temperament.id === id);
 }
 
 export async function temperamentBySlug(workshopId: string, slug: string): Promise<StoredTemperament | undefined> {
 	return (await listTemperaments(workshopId)).find((temperament) => temperament.slug === slug);
 }
 
-function stored({ id, workshopId, slug, name, tuning, about }: TemperamentRow): StoredTemperament {
-	return { id, slug, own: workshopId !== null, name, tuning, ...about };
+function stored({ id, workshopId, slug, name, tuning, about, version }: TemperamentRow): StoredTemperament {
+	return { id, slug, own: workshopId !== null, version, name, tuning, ...about };
 }
 
 /**
@@ -40,16 +45,29 @@ export async function createTemperaments(workshopId: string, all: readonly Tempe
 		const slugs: string[] = [];
 		for (const { name, tuning, about } of all) {
 			const id = uuid();
-			await models.temperaments.create({ id, workshopId, slug: id, name, tuning, about }, { transaction });
+			await models.temperaments.create({ id, workshopId, slug: id, name, tuning, about, version: 0 }, { transaction });
 			slugs.push(id);
 		}
 		return slugs;
 	});
 }
 
-/** @throws UniqueConstraintError as createTemperaments does */
-export async function updateTemperament(workshopId: string, id: string, details: TemperamentDetails): Promise<void> {
-	await database().models.temperaments.update(details, { where: { workshopId, id } });
+/**
+ * Writes over a version of a temperament.
+ * @returns false when somebody else has written over that version meanwhile; nothing is changed then
+ * @throws UniqueConstraintError as createTemperaments does
+ */
+export async function updateTemperament(
+	workshopId: string,
+	id: string,
+	version: number,
+	details: TemperamentDetails
+): Promise<boolean> {
+	const [changed] = await database().models.temperaments.update(
+		{ ...details, version: version + 1 },
+		{ where: { workshopId, id, version } }
+	);
+	return changed > 0;
 }
 
 /** @returns how many visits and counted octaves rest on it; it is deleted only when none does */

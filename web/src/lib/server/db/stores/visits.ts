@@ -1,50 +1,56 @@
 import { Op, type Transaction, type WhereOptions } from 'sequelize';
-import { v7 as uuid } from 'uuid';
-import { stretchColumns, stretchOf, type Stretch } from '$lib/tuning/stretch';
+import { stretchOf, type Stretch } from '$lib/tuning/stretch';
 import { database } from '../connection';
 import type { VisitRow } from '../rows';
 
 /** A visit as it is planned and stands; what happened in it is in its record. */
 export type Visit = Omit<VisitRow, 'curveId' | 'curveLead'> & { readonly stretch: Stretch };
 
-export type NewVisit = Pick<Visit, 'instrumentId' | 'temperamentId' | 'a4' | 'tolerance' | 'stretch' | 'startedBy'>;
-export type VisitChanges = Partial<
-	Pick<Visit, 'temperamentId' | 'a4' | 'tolerance' | 'stretch' | 'stage' | 'note' | 'finishedAt'>
->;
-
-export async function createVisit(workshopId: string, { stretch, ...visit }: NewVisit): Promise<Visit> {
-	const row: VisitRow = {
-		id: uuid(),
-		workshopId,
-		...visit,
-		...stretchColumns(stretch),
-		stage: 'plan',
-		seq: 0,
-		note: '',
-		startedAt: new Date(),
-		finishedAt: null
-	};
-	await database().models.visits.create(row);
-	return visitOf(row);
+export async function createVisit(row: VisitRow, transaction: Transaction): Promise<void> {
+	await database().models.visits.create(row, { transaction });
 }
 
 function visitOf({ curveId, curveLead, ...visit }: VisitRow): Visit {
 	return { ...visit, stretch: stretchOf({ curveId, curveLead }) };
 }
 
-export async function getVisit(workshopId: string, id: string, transaction?: Transaction): Promise<Visit | undefined> {
-	const row = await database().models.visits.findOne({ where: { workshopId, id }, transaction });
+/** The visit that another one goes on in; the same when it goes on in none. */
+export async function visitBehind(id: string, transaction?: Transaction): Promise<string> {
+	return (await database().models.visitAliases.findByPk(id, { transaction }))?.get().visitId ?? id;
+}
+
+/** By its number, or by one that leads to it. */
+export async function getVisit(workshopId: string, id: string): Promise<Visit | undefined> {
+	const find = (which: string) => database().models.visits.findOne({ where: { workshopId, id: which } });
+	const row = (await find(id)) ?? (await find(await visitBehind(id)));
 	return row ? visitOf(row.get()) : undefined;
 }
 
-export async function updateVisit(
+/**
+ * The visit of an instrument that another, begun at a time, goes on in: one that is open, or that was then.
+ */
+export async function visitAround(
 	workshopId: string,
-	id: string,
-	{ stretch, ...changes }: VisitChanges,
-	transaction?: Transaction
-): Promise<void> {
-	const row = { ...changes, ...(stretch && stretchColumns(stretch)) };
-	await database().models.visits.update(row, { where: { workshopId, id }, transaction });
+	instrumentId: string,
+	at: Date,
+	transaction: Transaction
+): Promise<VisitRow | undefined> {
+	const then = { startedAt: { [Op.lte]: at }, finishedAt: { [Op.gte]: at } };
+	const row = await database().models.visits.findOne({
+		where: { workshopId, instrumentId, [Op.or]: [{ finishedAt: null }, then] } as WhereOptions<VisitRow>,
+		order: [['startedAt', 'DESC']],
+		transaction
+	});
+	return row?.get();
+}
+
+/** Has a visit's number lead to another one. */
+export async function goOnIn(id: string, visitId: string, transaction: Transaction): Promise<void> {
+	await database().models.visitAliases.create({ id, visitId }, { transaction });
+}
+
+export async function updateVisit(id: string, changes: Partial<VisitRow>, transaction: Transaction): Promise<void> {
+	await database().models.visits.update(changes, { where: { id }, transaction });
 }
 
 /** Newest first. */

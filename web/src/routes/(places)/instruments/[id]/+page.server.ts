@@ -1,9 +1,8 @@
-import { error, redirect } from '@sveltejs/kit';
-import { signedInOf, workshopOf } from '$lib/server/auth/guard';
+import { error } from '@sveltejs/kit';
+import { workshopOf } from '$lib/server/auth/guard';
 import { getInstrument, readStrings } from '$lib/server/db/stores/instruments';
 import { visitHistory } from '$lib/server/visits/history';
-import { startVisit } from '$lib/server/visits/start';
-import type { Actions, PageServerLoad } from './$types';
+import type { PageServerLoad } from './$types';
 
 const NOT_HERE = { message: 'There is no such instrument in your workshop.' };
 
@@ -21,10 +20,3 @@ export const load = (async ({ locals, params }) => {
 		visits
 	};
 }) satisfies PageServerLoad;
-
-export const actions = {
-	visit: async ({ locals, params }) => {
-		const id = (await startVisit(signedInOf(locals), params.id)) ?? error(404, NOT_HERE);
-		redirect(303, `/visits/${id}`);
-	}
-} satisfies Actions;

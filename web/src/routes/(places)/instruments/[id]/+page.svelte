@@ -2,11 +2,15 @@
 	import { noteName } from '@fendrel/core';
 	import { formatDistanceToNow } from 'date-fns';
 	import PitchRecord from '$lib/charts/PitchRecord.svelte';
+	import BeginVisit from '$lib/visit/BeginVisit.svelte';
+	import { holdInstrument } from '$lib/visit/begin';
 	import VisitTable from '$lib/instruments/VisitTable.svelte';
 	import { KIND_NAMES } from '$lib/tuning/kinds';
 	import { counted, inHz, inSentence, onDay } from '$lib/ui/format';
 
 	let { data } = $props();
+	// Looked at here, it can be worked on without the server.
+	$effect(() => void holdInstrument(data.instrument.id));
 	const instrument = $derived(data.instrument);
 	const open = $derived(data.visits.find(({ finishedAt }) => !finishedAt));
 	const finished = $derived(data.visits.filter(({ finishedAt }) => finishedAt));
@@ -46,9 +50,7 @@
 		</p>
 	</div>
 	<div class="actions">
-		<form method="POST" action="?/visit">
-			<button class="btn preset-filled-brand">{open ? 'Go on with the visit' : 'Start a visit'}</button>
-		</form>
+		<BeginVisit instrumentId={instrument.id} label={open ? 'Go on with the visit' : 'Start a visit'} />
 		<a class="btn preset-outlined-surface-300-700" href="/instruments/{instrument.id}/scale">Scale</a>
 		<a class="btn preset-outlined-surface-300-700" href="/instruments/{instrument.id}/edit">Edit</a>
 	</div>

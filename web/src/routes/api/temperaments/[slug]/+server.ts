@@ -12,8 +12,8 @@ export async function PUT({ request, locals, params }) {
 	const workshopId = workshopOf(locals);
 	const temperament = await temperamentOr404(workshopId, params.slug);
 	if (!temperament.own) return Response.json({ message: LIBRARY }, { status: 409 });
-	const { draft, confirmed } = await readJson(request, keepSchema);
-	return Response.json(await keepDraft(workshopId, draft, confirmed, temperament));
+	const { draft, confirmed, version } = await readJson(request, keepSchema);
+	return Response.json(await keepDraft(workshopId, draft, confirmed, temperament, version));
 }
 
 /** Deletes one of the workshop's own that no record rests on. */

@@ -1,7 +1,7 @@
 import { error, fail, redirect } from '@sveltejs/kit';
-import { setError, superValidate } from 'sveltekit-superforms';
+import { message, setError, superValidate, type SuperValidated } from 'sveltekit-superforms';
 import { zod4 } from 'sveltekit-superforms/adapters';
-import { instrumentSchema } from '$lib/instruments/schema';
+import { instrumentSchema, type InstrumentForm } from '$lib/instruments/schema';
 import { workshopOf } from '$lib/server/auth/guard';
 import { isDuplicate } from '$lib/server/db/faults';
 import { getInstrument, listPlaces, updateInstrument } from '$lib/server/db/stores/instruments';
@@ -11,6 +11,21 @@ import type { Actions, PageServerLoad } from './$types';
 async function instrumentOr404(workshopId: string, id: string) {
 	return (
 		(await getInstrument(workshopId, id)) ?? error(404, { message: 'There is no such instrument in your workshop.' })
+	);
+}
+
+/** Somebody else has saved since the form was filled: what they wrote stands beside what was typed, and one chooses. */
+function changedMeanwhile(form: SuperValidated<InstrumentForm>, theirs: InstrumentForm) {
+	form.data.version = theirs.version;
+	for (const field of Object.keys(theirs) as (keyof InstrumentForm)[])
+		if (field !== 'version' && String(theirs[field]) !== String(form.data[field]))
+			setError(form, field, `Changed meanwhile on another device, to: “${theirs[field]}”.`);
+	return message(
+		form,
+		'Somebody has saved this instrument meanwhile. Save again to put what stands here in its place.',
+		{
+			status: 409
+		}
 	);
 }
 
@@ -31,7 +46,13 @@ export const actions = {
 		const form = await superValidate(request, zod4(instrumentSchema));
 		if (!form.valid) return fail(400, { form });
 		try {
-			await updateInstrument(workshopId, params.id, detailsFromForm(form.data, before));
+			const saved = await updateInstrument(
+				workshopId,
+				params.id,
+				form.data.version,
+				detailsFromForm(form.data, before)
+			);
+			if (!saved) return changedMeanwhile(form, formFromInstrument(await instrumentOr404(workshopId, params.id)));
 		} catch (fault) {
 			if (isDuplicate(fault))
 				return setError(form, 'name', 'You have another instrument of that name. Choose another name.');

@@ -1,0 +1,89 @@
+import type { InstrumentTwin, ListeningHabits, Stage, StringKind, Stringing, VisitEvent } from '@fendrel/core';
+import { z } from 'zod';
+import type { MovedPins, SentReading } from '$lib/handover/record';
+import type { KeptCurve } from '$lib/tuning/curve';
+import type { StoredTemperament } from '$lib/tuning/stored';
+import type { Stretch } from '$lib/tuning/stretch';
+import type { KnownString } from '$lib/tuning/strings';
+
+/*
+ * What a device holds of an instrument and of a visit, so that it can go on without the server. It comes as one answer
+ * each; whatever happens in the visit afterwards comes as changes.
+ */
+
+/** An instrument's last finished visit. */
+export interface LastVisit {
+	/** Milliseconds since 1970. */
+	readonly at: number;
+	readonly a4: number;
+	readonly tolerance: number;
+	readonly temperamentId: string;
+	readonly stretch: Stretch;
+	/** As notes were left: cents from equal temperament at its A4, its temperament taken out. */
+	readonly left: readonly { readonly note: number; readonly cents: number }[];
+}
+
+export interface InstrumentBook {
+	readonly instrument: {
+		readonly id: string;
+		readonly name: string;
+		readonly kind: StringKind;
+		readonly lowest: number;
+		readonly highest: number;
+		readonly usualA4: number;
+		readonly stringing: Stringing;
+		readonly twin: InstrumentTwin;
+		readonly place: { readonly name: string; readonly town: string } | undefined;
+	};
+	readonly temperaments: readonly StoredTemperament[];
+	readonly measured: readonly KnownString[];
+	/** Newest first. */
+	readonly curves: readonly KeptCurve[];
+	readonly habits: ListeningHabits;
+	readonly last: LastVisit | undefined;
+	/** The visit that is open. */
+	readonly open: string | undefined;
+}
+
+export interface VisitBook {
+	readonly id: string;
+	readonly instrumentId: string;
+	/** Milliseconds since 1970. */
+	readonly startedAt: number;
+	/** Where the work stands, unless an act says so: visits from before there were such acts. */
+	readonly stage: Stage;
+	/** Where its record stands on the server; what is newer comes as changes. */
+	readonly seq: number;
+	readonly events: readonly VisitEvent[];
+	/** Strings that the simulated instrument's lever has moved. */
+	readonly moved: MovedPins;
+}
+
+/** Of a number that leads to another visit, that visit. */
+export interface VisitBundle {
+	readonly visit: VisitBook;
+	readonly about: InstrumentBook;
+}
+
+/** Something that happened in a visit, with what a reading's list does not need. */
+export interface Told {
+	readonly event: VisitEvent;
+	readonly partials?: SentReading['partials'];
+}
+
+export interface VisitChanges {
+	/** The visit itself, when its number leads to another. */
+	readonly visit: string;
+	readonly seq: number;
+	readonly told: readonly Told[];
+	/** Curves that plans among them take. */
+	readonly curves: readonly KeptCurve[];
+	readonly moved: MovedPins | undefined;
+}
+
+export const changesQuerySchema = z.object({ since: z.coerce.number().int().min(0) });
+
+/** Times come as text in an answer. */
+export function withTimes<Book extends { readonly curves: readonly KeptCurve[] }>(book: Book): Book {
+	return { ...book, curves: book.curves.map((curve) => ({ ...curve, madeAt: new Date(curve.madeAt) })) };
+}

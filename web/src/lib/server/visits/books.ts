@@ -1,0 +1,89 @@
+import { centsBetween, equalHz, groupRecords, hz, noteClass, offsetsFromEqual, USUAL_HABITS } from '@fendrel/core';
+import { error } from '@sveltejs/kit';
+import type { InstrumentBook, LastVisit, VisitBundle, VisitChanges } from '$lib/device/books';
+import type { StoredTemperament } from '$lib/tuning/stored';
+import { habitsOf } from '../db/stores/accounts';
+import { curvesAmong, curvesOf } from '../db/stores/curves';
+import { getInstrument, type Instrument } from '../db/stores/instruments';
+import { changesSince, eventsOf, pinsOf } from '../db/stores/record';
+import { visitSoundersOf } from '../db/stores/summaries';
+import { listTemperaments } from '../db/stores/temperaments';
+import { getVisit, visitsOf, type Visit } from '../db/stores/visits';
+import { stringingOf } from '../stringing';
+import { knownStrings } from '../strings';
+
+/** The visit, by its number or one that leads to it, or "not found": also when it belongs to another workshop. */
+export async function visitOr404(workshopId: string, id: string): Promise<Visit> {
+	const isId = /^[0-9a-f-]{36}$/i.test(id);
+	return (
+		(isId ? await getVisit(workshopId, id) : undefined) ??
+		error(404, { message: 'There is no such visit in your workshop.' })
+	);
+}
+
+/** What a device holds of an instrument. */
+export async function instrumentBook(workshopId: string, instrument: Instrument): Promise<InstrumentBook> {
+	const { id, name, kind, lowest, highest, usualA4, twin, place } = instrument;
+	const [temperaments, measured, curves, habits, stringing, visits] = await Promise.all([
+		listTemperaments(workshopId),
+		knownStrings(workshopId, instrument),
+		curvesOf(workshopId, id),
+		habitsOf(workshopId),
+		stringingOf(workshopId, instrument),
+		visitsOf(workshopId, id)
+	]);
+	const last = visits.find(({ finishedAt }) => finishedAt);
+	return {
+		instrument: { id, name, kind, lowest, highest, usualA4, stringing, twin, place },
+		temperaments,
+		measured,
+		curves,
+		habits: habits ?? USUAL_HABITS,
+		last: last && (await lastVisit(workshopId, last, temperaments)),
+		open: visits.find(({ finishedAt }) => !finishedAt)?.id
+	};
+}
+
+async function lastVisit(
+	workshopId: string,
+	{ id, a4, tolerance, temperamentId, stretch, startedAt }: Visit,
+	temperaments: readonly StoredTemperament[]
+): Promise<LastVisit> {
+	const sounders = (await visitSoundersOf(workshopId, [id])).get(id)!;
+	const temperament = temperaments.find((each) => each.id === temperamentId);
+	const offsets = temperament ? offsetsFromEqual(temperament) : undefined;
+	const left = [...groupRecords(sounders).values()].flatMap(({ group: note, left }) => {
+		const pitch = left?.figure?.pitch;
+		if (pitch === undefined) return [];
+		const cents = centsBetween(equalHz(note, hz(a4)), hz(pitch)) - (offsets?.[noteClass(note)] ?? 0);
+		return [{ note, cents: Number(cents.toFixed(2)) }];
+	});
+	return { at: startedAt.getTime(), a4, tolerance, temperamentId, stretch, left };
+}
+
+/** Everything that a visit's stages work with. */
+export async function visitBundle(workshopId: string, asked: string): Promise<VisitBundle> {
+	const { id, instrumentId, startedAt, stage, seq } = await visitOr404(workshopId, asked);
+	const instrument = (await getInstrument(workshopId, instrumentId))!;
+	const [about, events, moved] = await Promise.all([
+		instrumentBook(workshopId, instrument),
+		eventsOf(workshopId, id),
+		pinsOf(id)
+	]);
+	return { visit: { id, instrumentId, startedAt: startedAt.getTime(), stage, seq, events, moved }, about };
+}
+
+/** What was written to a visit since a device last asked. */
+export async function visitChanges(workshopId: string, asked: string, since: number): Promise<VisitChanges> {
+	const { id: visit, instrumentId, seq } = await visitOr404(workshopId, asked);
+	if (seq <= since) return { visit, seq, told: [], curves: [], moved: undefined };
+	const { readings, acts, moved } = await changesSince(workshopId, visit, since);
+	const taken = acts.flatMap((act) => (act.do === 'plan' ? (act.plan.curveId ?? []) : []));
+	return {
+		visit,
+		seq,
+		told: [...readings, ...acts.map((event) => ({ event }))],
+		curves: await curvesAmong(instrumentId, taken),
+		moved
+	};
+}

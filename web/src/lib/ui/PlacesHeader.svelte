@@ -1,0 +1,116 @@
+<script lang="ts">
+	import { page } from '$app/state';
+	import { signedOutHere } from '$lib/device/owner';
+	import LookSwitch from './LookSwitch.svelte';
+
+	let { workshop }: { workshop: string | undefined } = $props();
+	const places = [
+		{ href: '/instruments', label: 'Instruments' },
+		{ href: '/visits', label: 'Visits' },
+		{ href: '/temperaments', label: 'Temperaments' },
+		{ href: '/intervals', label: 'Intervals' },
+		{ href: '/device', label: 'On this device' }
+	];
+
+	/** Nothing of the workshop's stays on the device but what waits to be handed over. */
+	async function leave(event: SubmitEvent & { currentTarget: HTMLFormElement }) {
+		event.preventDefault();
+		const form = event.currentTarget;
+		await signedOutHere().catch(() => {});
+		form.submit();
+	}
+</script>
+
+<header>
+	<a class="brand" href="/instruments">Fendrel</a>
+	<nav aria-label="Places">
+		{#each places as { href, label } (href)}
+			<a {href} aria-current={page.url.pathname.startsWith(href) ? 'page' : undefined}>{label}</a>
+		{/each}
+	</nav>
+	<div class="who">
+		<span class="soft workshop">{workshop}</span>
+		<LookSwitch />
+		<form method="POST" action="/signout" onsubmit={leave}><button class="leave">Sign out</button></form>
+	</div>
+</header>
+
+<style>
+	header {
+		display: flex;
+		align-items: stretch;
+		gap: 2rem;
+		padding: 0 1.5rem;
+		border-bottom: 1px solid var(--line);
+		flex-wrap: wrap;
+	}
+	.brand {
+		display: flex;
+		align-items: center;
+		font-weight: 700;
+		color: var(--felt);
+		font-size: 1.1rem;
+		min-height: 56px;
+	}
+	nav {
+		display: flex;
+		gap: 1.5rem;
+	}
+	nav a {
+		display: flex;
+		align-items: center;
+		min-height: 56px;
+		color: var(--soft);
+		border-bottom: 3px solid transparent;
+		border-top: 3px solid transparent;
+	}
+	nav a[aria-current] {
+		color: var(--ink);
+		font-weight: 700;
+		border-bottom-color: var(--felt);
+	}
+	.who {
+		margin-left: auto;
+		display: flex;
+		align-items: center;
+		gap: 0.75rem;
+	}
+	.leave {
+		min-height: 44px;
+		color: var(--soft);
+		cursor: pointer;
+		white-space: nowrap;
+	}
+	.leave:hover {
+		color: var(--ink);
+	}
+	@media (max-width: 700px) {
+		nav {
+			order: 3;
+			width: 100%;
+			justify-content: space-between;
+		}
+		nav a,
+		.brand {
+			min-height: 48px;
+		}
+		header {
+			gap: 1rem;
+			padding: 0 1rem;
+		}
+		.workshop {
+			display: none;
+		}
+		.who {
+			gap: 0.25rem;
+		}
+	}
+	@media (max-width: 430px) {
+		header {
+			gap: 0.8rem;
+		}
+		nav {
+			gap: 0.9rem;
+		}
+	}
+</style>

@@ -1,0 +1,38 @@
+<script lang="ts">
+	import { onMount } from 'svelte';
+	import { goto } from '$app/navigation';
+	import { beginVisit } from './begin';
+
+	interface Props {
+		instrumentId: string;
+		label: string;
+		/** One of many on a page. */
+		quiet?: boolean;
+	}
+	let { instrumentId, label, quiet = false }: Props = $props();
+	let busy = $state(false);
+	let problem = $state<string | undefined>();
+	/** A page that the server has made does nothing until it lives: better to show that than to lose a click. */
+	let alive = $state(false);
+	onMount(() => {
+		alive = true;
+	});
+
+	async function begin() {
+		busy = true;
+		const begun = await beginVisit(instrumentId);
+		problem = 'problem' in begun ? begun.problem : undefined;
+		if ('id' in begun) await goto(`/visits/${begun.id}`);
+		busy = false;
+	}
+</script>
+
+<div>
+	<button
+		type="button"
+		class="btn {quiet ? 'preset-outlined-surface-300-700' : 'preset-filled-brand'}"
+		disabled={!alive || busy}
+		onclick={begin}>{label}</button
+	>
+	{#if problem}<p class="problem" role="alert">{problem}</p>{/if}
+</div>

@@ -1,0 +1,61 @@
+import {
+	planField,
+	type Choice,
+	type PlanField,
+	type PlanVersion,
+	type PriorityId,
+	type WrittenField
+} from '@fendrel/core';
+import type { InstrumentBook } from '$lib/device/books';
+import { wishWords } from '$lib/tuning/curve';
+import { stretchOf } from '$lib/tuning/stretch';
+import { inHz } from '$lib/ui/format';
+import type { PlanChanges } from './visitRecord.svelte';
+
+/** What was written, as the pages call it. */
+export const FIELD_NAMES: Record<WrittenField, string> = {
+	a4: 'A4',
+	temperament: 'the temperament',
+	tolerance: 'the tolerance',
+	curve: 'the stretch',
+	note: 'the note for the record'
+};
+
+/** "A4, the tolerance and the note for the record", as a sentence begins. */
+export function listed(names: readonly string[]): string {
+	const all = names.length > 1 ? `${names.slice(0, -1).join(', ')} and ${names.at(-1)}` : (names[0] ?? '');
+	return all[0]?.toUpperCase() + all.slice(1);
+}
+
+/** What a version says of a field: "442.0 Hz". */
+export function choiceWords(
+	act: Choice['versions'][number],
+	field: WrittenField,
+	{ temperaments, curves }: Pick<InstrumentBook, 'temperaments' | 'curves'>
+): string {
+	if (act.do === 'note') return act.text || 'nothing';
+	const { a4, temperamentId, tolerance, curveId, lead } = act.plan;
+	switch (field) {
+		case 'a4':
+			return `${inHz(a4)} Hz`;
+		case 'temperament':
+			return temperaments.find(({ id }) => id === temperamentId)?.name ?? 'one that is no longer in the library';
+		case 'tolerance':
+			return `${tolerance} cents`;
+		default: {
+			const curve = curves.find(({ id }) => id === curveId);
+			return curve
+				? wishWords(curve.wish)
+				: lead
+					? wishWords({ lead: lead as PriorityId, with: null, share: 0, top: 0, held: {} })
+					: 'none';
+		}
+	}
+}
+
+/** A field of a plan as it is chosen again. */
+export function chosen(plan: PlanVersion, field: PlanField): PlanChanges {
+	if (field === 'curve')
+		return { stretch: stretchOf({ curveId: plan.curveId, curveLead: plan.lead as PriorityId | null }) };
+	return planField(plan, field) as PlanChanges;
+}

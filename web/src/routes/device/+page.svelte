@@ -1,0 +1,21 @@
+<script lang="ts">
+	import PlacesHeader from '$lib/ui/PlacesHeader.svelte';
+	import OnThisDevice from '$lib/visit/OnThisDevice.svelte';
+	import { page } from '$app/state';
+
+	let { data } = $props();
+	const instead = $derived(page.url.searchParams.get('instead'));
+</script>
+
+<svelte:head><title>On this device | Fendrel</title></svelte:head>
+
+<PlacesHeader workshop={data.signedIn?.workshop} />
+<main class="page">
+	<h1>On this device</h1>
+	{#if instead}
+		<p class="notice" role="status">
+			The server does not answer, and {instead} needs it. <a href={instead}>Try again</a>
+		</p>
+	{/if}
+	<OnThisDevice />
+</main>
