@@ -42,7 +42,7 @@ const application = await serve({
 	demo: true,
 	quiet: true
 });
-const { pages, server, busy } = await measurePages().finally(async () => {
+const { pages, server, busy, book } = await measurePages().finally(async () => {
 	await stopAll();
 });
 
@@ -53,7 +53,8 @@ async function measurePages() {
 		/** @type {(page: import('@playwright/test').Page) => Promise<void>} */ visit,
 		signedIn = true
 	) => {
-		const context = await browser.newContext();
+		// What a page itself needs: the service worker, which keeps the whole application, is left out.
+		const context = await browser.newContext({ serviceWorkers: 'block' });
 		const page = await context.newPage();
 		if (signedIn) await signIn(page, application.address);
 		// A fresh page with an empty cache, so that everything it needs is counted once.
@@ -105,10 +106,11 @@ async function measurePages() {
 		await weigh('Intervals', go('/intervals')),
 		await weigh('From counted beats, with its worker', go('/intervals/counts'))
 	];
+	const book = (await (await finder.request.get(`${application.address}/api${halfDone}/bundle`)).body()).length;
 	const busy = await longestTasks(finder, halfDone ?? '');
 	await browser.close();
 	const status = readFileSync(`/proc/${application.pid()}/status`, 'utf8');
-	return { pages, busy, server: Number(/VmRSS:\s+(\d+)/.exec(status)?.[1]) / 1024 };
+	return { pages, busy, book, server: Number(/VmRSS:\s+(\d+)/.exec(status)?.[1]) / 1024 };
 }
 
 /**
@@ -269,6 +271,7 @@ ${latency.map((/** @type {any} */ l) => `| ${l.note} | ${ms(l.first)} | ${ms(l.g
 
 - Listener: ${memory.megabytes.toFixed(1)} MB of heap and buffers after ${memory.minutes} minutes of sound, ${memory.growth < 0.05 ? 'no growth' : `${memory.growth.toFixed(2)} MB growth`} over them.
 - Allocated for a second of sound: ${(listening.allocation[0] / 1024).toFixed(0)} kB in a quiet room (events and what they hold), ${(listening.allocation[1] / 1024).toFixed(0)} kB while a note sounds; buffers are made once.
+- A visit's book, half done on 88 notes, as it comes to a device: ${(book / 1000).toFixed(0)} kB (aim: 150).
 - Server process, demo data loaded, after the pages below were asked for: ${server.toFixed(0)} MB resident.
 
 ## Intervals, plans and counts

@@ -58,22 +58,25 @@ export async function keepInstrument(book: InstrumentBook): Promise<boolean> {
 }
 
 /**
- * Keeps a visit as the server has it; what happened meanwhile and is in the book now need not be remembered apart.
+ * Keeps a visit's book. `fresh`: as the server has just told it; what is in it now need not be remembered apart.
  * @returns whether the device keeps it
  */
-export async function keepVisit({ visit, about }: VisitBundle): Promise<boolean> {
+export async function keepVisit({ visit, about }: VisitBundle, fresh = false): Promise<boolean> {
 	const owner = ownerNow()?.userId;
 	const store = await deviceStore();
 	roomless.set(visit.id, { visit, about });
 	if (!store || !owner) return false;
 	try {
-		const change = store.transaction(['visits', 'instruments', 'happened'], 'readwrite');
+		const change = store.transaction(['visits', 'instruments', 'happened', 'items'], 'readwrite');
 		const happened = change.objectStore('happened');
 		const ids = new Set(visit.events.map(({ id }) => id));
+		const waiting = new Set((await change.objectStore('items').getAll()).map(({ id }) => id));
 		await change.objectStore('visits').put({ ...visit, owner });
 		await change.objectStore('instruments').put({ ...about, owner, id: about.instrument.id });
-		for (const row of await happened.index('visit').getAll(visit.id))
-			if (ids.has(row.id) || (row.seq ?? Infinity) <= visit.seq) await happened.delete([row.visitId, row.id]);
+		for (const row of fresh ? await happened.index('visit').getAll(visit.id) : [])
+			// What was made here waits until it is handed over; refused, or told since, it is no longer this book's.
+			if (ids.has(row.id) || (row.seq === undefined ? !waiting.has(row.id) : row.seq <= visit.seq))
+				await happened.delete([row.visitId, row.id]);
 		await change.done;
 		roomless.delete(visit.id);
 		return true;

@@ -59,12 +59,20 @@ export type Store = IDBPDatabase<Stores>;
 
 const VERSION = 3;
 
-/** Opens what this device keeps. @throws when the browser keeps nothing for this page */
-export function openStore(): Promise<Store> {
+/**
+ * Opens what this device keeps.
+ * @param onclose told when it is closed under way
+ * @throws when the browser keeps nothing for this page
+ */
+export function openStore(onclose = () => {}): Promise<Store> {
 	return openDB<Stores>('fendrel', VERSION, {
 		upgrade,
-		// A newer page wants to change the store: this one lets go, and opens it again when it needs it.
-		blocking: (_now, _next, event) => (event.target as IDBDatabase).close()
+		// A newer page wants to change the store: this one lets go of it.
+		blocking: (_now, _next, event) => {
+			(event.target as IDBDatabase).close();
+			onclose();
+		},
+		terminated: onclose
 	});
 }
 
@@ -72,7 +80,7 @@ let opened: Promise<Store | undefined> | undefined;
 
 /** The store of this window; undefined when the browser keeps nothing for it. */
 export function deviceStore(): Promise<Store | undefined> {
-	return (opened ??= openStore().catch(() => undefined));
+	return (opened ??= openStore(() => (opened = undefined)).catch(() => undefined));
 }
 
 type Change = IDBPTransaction<Stores, ('items' | 'refused' | 'readings' | 'places')[], 'versionchange'>;

@@ -3,7 +3,7 @@
 	import { format } from 'date-fns';
 	import DialogSheet from '$lib/ui/DialogSheet.svelte';
 	import { handOver } from './handOver.svelte';
-	import { refusedWords } from './words';
+	import { refusedWords } from './refusedWords';
 
 	let { open = $bindable() }: { open: boolean } = $props();
 	/** Discarding cannot be undone: it is asked for twice. */

@@ -7,7 +7,8 @@ import { nowSignedIn, signedOutHere } from '$lib/device/owner';
 import { FORMAT, idOf, type Answer } from './format';
 import { HandOver } from './handOver.svelte';
 import { openOutbox, type Outbox } from './outbox';
-import { clockWords, refusedWords } from './words';
+import { refusedWords } from './refusedWords';
+import { clockWords } from './words';
 
 const VISIT = '01a20724-b3f2-7056-bbd9-dd8fdf185feb';
 const OTHER = '01a20724-b3f2-7056-bbd9-dd8fdf185fec';

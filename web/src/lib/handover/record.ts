@@ -14,6 +14,7 @@ import {
 import { z } from 'zod';
 import { wishSchema } from '$lib/tuning/curve';
 import { limitedText } from '$lib/ui/fields';
+import { NOTE_LIMIT } from '$lib/ui/limits';
 import { FORMAT } from './format';
 
 /*
@@ -82,7 +83,6 @@ export const sentReadingSchema = z.object({
 });
 export type SentReading = z.infer<typeof sentReadingSchema>;
 
-export const NOTE_LIMIT = 4000;
 /** Most versions that one is written over. */
 const MOST_OVER = 40;
 const over = z.array(z.uuid()).max(MOST_OVER);

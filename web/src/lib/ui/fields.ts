@@ -1,5 +1,6 @@
 import { A4_RANGE } from '@fendrel/core';
 import { z } from 'zod';
+import { tooLong } from './limits';
 
 /** An A4 as the field is asked for everywhere. */
 export const a4Field = z.coerce
@@ -10,10 +11,7 @@ export const a4Field = z.coerce
 /** A text of limited length that says by how much it is too long. */
 export function limitedText(limit: number) {
 	return z.string().superRefine((text, context) => {
-		if (text.length > limit)
-			context.addIssue({
-				code: 'custom',
-				message: `This has ${text.length.toLocaleString('en')} characters; ${limit.toLocaleString('en')} fit. Shorten it, then save again.`
-			});
+		const message = tooLong(text, limit);
+		if (message) context.addIssue({ code: 'custom', message });
 	});
 }

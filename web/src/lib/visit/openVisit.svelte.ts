@@ -65,7 +65,7 @@ export class OpenVisit {
 				false
 			);
 			if (visit.id !== id) visitOpened.continued = visit.id;
-			visitOpened.kept = await keepVisit({ visit, about: visitOpened.about });
+			visitOpened.kept = await keepVisit({ visit, about: visitOpened.about }, true);
 			return visitOpened;
 		}
 		if (answer.kind === 'refused')
@@ -203,7 +203,7 @@ export class OpenVisit {
 		this.about = { ...about, curves: [...own, ...about.curves] };
 		this.notice(this.record.take(visit.events.map((event) => ({ event }))));
 		this.stale = false;
-		this.kept = await keepVisit({ visit, about: this.about });
+		this.kept = await keepVisit({ visit, about: this.about }, true);
 		if (before !== this.captured()) this.edition++;
 		return true;
 	}

@@ -12,8 +12,9 @@
 	// Begun without the server on an instrument that has a visit already: the work goes on in that one.
 	$effect(() => {
 		const { continued } = open;
-		if (continued)
-			void goto(page.url.pathname.replace(open.record.visitId, continued), { replaceState: true, invalidateAll: true });
+		const { id = '' } = page.params;
+		if (continued && continued !== id)
+			void goto(page.url.pathname.replace(id, continued), { replaceState: true, invalidateAll: true });
 	});
 	onMount(() => void navigator.storage?.persist?.());
 </script>

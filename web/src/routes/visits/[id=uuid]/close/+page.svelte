@@ -10,8 +10,7 @@
 	import VisitFrame from '$lib/visit/VisitFrame.svelte';
 	import { familyOf } from '$lib/tuning/family';
 	import { planFor } from '$lib/tuning/plan';
-	import { NOTE_LIMIT } from '$lib/handover/record';
-	import { limitedText } from '$lib/ui/fields';
+	import { NOTE_LIMIT, tooLong } from '$lib/ui/limits';
 
 	let { data } = $props();
 	const open = $derived(data.open);
@@ -54,7 +53,7 @@
 	/** The versions that whoever writes has seen. */
 	let seen: readonly string[] = [];
 	const note = $derived(draft ?? visit.note);
-	const noteProblem = $derived(limitedText(NOTE_LIMIT).safeParse(note).error?.issues[0].message);
+	const noteProblem = $derived(tooLong(note, NOTE_LIMIT));
 	const waiting = $derived(handOver.byVisit.of.get(visit.id) ?? 0);
 	let finishing = $state(false);
 	let timer: ReturnType<typeof setTimeout> | undefined;

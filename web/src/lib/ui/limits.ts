@@ -1,0 +1,8 @@
+/** Characters that a note for the record may have. */
+export const NOTE_LIMIT = 4000;
+
+/** By how much a text is too long, as a sentence; undefined when it fits. */
+export function tooLong(text: string, limit: number): string | undefined {
+	if (text.length <= limit) return undefined;
+	return `This has ${text.length.toLocaleString('en')} characters; ${limit.toLocaleString('en')} fit. Shorten it, then save again.`;
+}
