@@ -106,7 +106,7 @@ export type Act = Happened &
 		| { readonly do: 'takeBack'; readonly act: string }
 		/** A reading that was none: somebody talked, the wrong key. What rests on it falls with it. */
 		| { readonly do: 'discard'; readonly reading: string }
-		/** `wrote`: the fields that were chosen; all of them where it is not said. */
+		/** `wrote`: the fields that were chosen, none when a visit begins; all of them where it is not said. */
 		| ({ readonly do: 'plan'; readonly plan: PlanVersion; readonly wrote?: readonly PlanField[] } & WrittenOver)
 		/** Where the work stands: what is due. */
 		| { readonly do: 'place'; readonly group: number | null }

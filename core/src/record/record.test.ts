@@ -294,6 +294,17 @@ describe('what is written on two devices', () => {
 		expect(addToReport(asked, [chosen, back]).choices).toHaveLength(1);
 	});
 
+	it('asks nothing about what two visits began with, and takes what somebody chose', () => {
+		const begin = (id: string, a4: number): PlanAct => ({
+			...{ ...happened(), id, do: 'plan', over: [], wrote: [] },
+			plan: { ...first, id, a4, curveId: `curve of ${id}` }
+		});
+		const [mine, yours] = [begin('b1', 440), begin('b2', 415)];
+		expect(reportOf([mine, yours])).toMatchObject({ plan: { a4: 440, curveId: 'curve of b1' }, choices: [] });
+		const chosen = plan(['b2'], { a4: 442, curveId: 'curve of b2' }, ['a4']);
+		expect(reportOf([mine, yours, chosen])).toMatchObject({ plan: { a4: 442, curveId: 'curve of b1' }, choices: [] });
+	});
+
 	it('keeps both notes until one is chosen, and asks nothing about two that say the same', () => {
 		const note = (text: string, over?: readonly string[]): Act => ({ ...happened(), do: 'note', text, over });
 		const old = note('Damp.');

@@ -88,7 +88,8 @@ export function writtenOf(acts: readonly Act[]): Written {
 	const notes = inOrder.filter((act): act is ActOf<'note'> => act.do === 'note');
 	const choices: Choice[] = [];
 	const planLineage = new Lineage(plans);
-	let plan = plans.at(-1)?.plan;
+	// What nobody chose is as the visit began with it.
+	let plan = plans.length ? { ...plans[0].plan, id: plans[plans.length - 1].plan.id } : undefined;
 	for (const field of plan ? PLAN_FIELDS : []) {
 		const heads = planLineage.heads(plans.filter((act) => writes(act, field)));
 		const last = heads.at(-1);

@@ -58,7 +58,7 @@ export function beginning(
 	{ id, device, counter, at }: ReturnType<typeof handOver.stamp>
 ) {
 	const begin = { id, counter, startedAt: new Date(at), instrumentId, plan, ...(curve && { curve }) };
-	const event: VisitEvent = { id, device, counter, at, do: 'plan', plan, over: [] };
+	const event: VisitEvent = { id, device, counter, at, do: 'plan', plan, over: [], wrote: [] };
 	return { item: { format: FORMAT, visitId, device, kind: 'begin' as const, begin }, event };
 }
 

@@ -139,6 +139,7 @@ export class VisitRecord {
 		const wrote = PLAN_FIELDS.filter((field) =>
 			Object.keys(planField({ ...plan, ...chosen }, field)).some((key) => key in chosen)
 		);
+		if (wrote.length === 0) return;
 		this.act({ do: 'plan', plan: { ...plan, ...chosen, id: uuid() }, wrote, over: heads.plan }, curve);
 	}
 

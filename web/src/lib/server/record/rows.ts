@@ -1,5 +1,5 @@
 import { createHash } from 'node:crypto';
-import { PLAN_FIELDS, type PlanVersion } from '@fendrel/core';
+import type { PlanVersion } from '@fendrel/core';
 import type { Item, MovedPins, TakenCurve } from '$lib/handover/record';
 import type { ActRow, PlanVersionRow, TuningCurveRow } from '../db/rows';
 import { soundersText, type LockedVisit, type NewReading } from '../db/stores/record';
@@ -49,7 +49,8 @@ export function rowsOf({ workshopId, visit, seq, place }: Into, incoming: readon
 		} else if (item.kind === 'begin') {
 			const { id, counter, startedAt, plan, curve } = item.begin;
 			planned(plan, curve, placedAt);
-			const act = { plan, over: [], wrote: PLAN_FIELDS };
+			// Nobody chose what a visit begins with.
+			const act = { plan, over: [], wrote: [] };
 			acts.push({
 				...{ ...common, id, counter, doneAt: fitting(startedAt), kind: 'plan', sounders: null, readingId: null, act }
 			});
