@@ -33,6 +33,8 @@ export class HandOver {
 	/** How many readings, and what was done with them, the server does not have yet, by visit. */
 	readonly byVisit = $state<{ of: ReadonlyMap<string, number> }>({ of: new Map() });
 	readonly waiting = $derived.by(() => [...this.byVisit.of.values()].reduce((sum, count) => sum + count, 0));
+	/** Whether anybody has looked yet what waits. */
+	looked = $state(false);
 	/** Since when the oldest of them waits, by visit; and the oldest of all. */
 	sinceOf = $state.raw<ReadonlyMap<string, Date>>(new Map());
 	since = $state.raw<Date | undefined>();
@@ -252,6 +254,7 @@ export class HandOver {
 			undefined
 		);
 		this.refused = await outbox.refused();
+		this.looked = true;
 	}
 
 	async sendAgain(id: string): Promise<void> {

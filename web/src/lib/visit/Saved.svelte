@@ -13,6 +13,7 @@
 <p class={handOver.trouble || !kept ? 'problem' : 'soft'} data-testid="saved" data-waiting={waiting}>
 	{#if waiting}
 		{counted(waiting, 'entry', 'entries')} waiting on this device{away && since ? ` since ${onTime(since)}` : ''}
+	{:else if !handOver.looked}looking what waits here
 	{:else if !kept}saved, but not held on this device
 	{:else}everything saved{/if}
 </p>
