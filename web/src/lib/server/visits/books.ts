@@ -21,18 +21,30 @@ export async function visitOr404(workshopId: string, id: string): Promise<Visit>
 	);
 }
 
-/** What a device holds of an instrument. */
-export async function instrumentBook(workshopId: string, instrument: Instrument): Promise<InstrumentBook> {
+/** The newest curves of an instrument, and those that some visits stand on, however old. */
+async function curvesWith(workshopId: string, instrumentId: string, visits: readonly Visit[]) {
+	const newest = await curvesOf(workshopId, instrumentId);
+	const wanted = visits.flatMap(({ stretch }) => (stretch.by === 'curve' ? stretch.id : []));
+	const older = wanted.filter((id) => !newest.some((each) => each.id === id));
+	return [...newest, ...(await curvesAmong(instrumentId, [...new Set(older)]))];
+}
+
+/** What a device holds of an instrument, and the curve of one of its visits. */
+export async function instrumentBook(
+	workshopId: string,
+	instrument: Instrument,
+	visit?: Visit
+): Promise<InstrumentBook> {
 	const { id, name, kind, lowest, highest, usualA4, twin, place } = instrument;
-	const [temperaments, measured, curves, habits, stringing, visits] = await Promise.all([
+	const [temperaments, measured, habits, stringing, visits] = await Promise.all([
 		listTemperaments(workshopId),
 		knownStrings(workshopId, instrument),
-		curvesOf(workshopId, id),
 		habitsOf(workshopId),
 		stringingOf(workshopId, instrument),
 		visitsOf(workshopId, id)
 	]);
 	const last = visits.find(({ finishedAt }) => finishedAt);
+	const curves = await curvesWith(workshopId, id, [...(last ? [last] : []), ...(visit ? [visit] : [])]);
 	return {
 		instrument: { id, name, kind, lowest, highest, usualA4, stringing, twin, place },
 		temperaments,
@@ -63,10 +75,11 @@ async function lastVisit(
 
 /** Everything that a visit's stages work with. */
 export async function visitBundle(workshopId: string, asked: string): Promise<VisitBundle> {
-	const { id, instrumentId, startedAt, stage, seq } = await visitOr404(workshopId, asked);
+	const opened = await visitOr404(workshopId, asked);
+	const { id, instrumentId, startedAt, stage, seq } = opened;
 	const instrument = (await getInstrument(workshopId, instrumentId))!;
 	const [about, events, moved] = await Promise.all([
-		instrumentBook(workshopId, instrument),
+		instrumentBook(workshopId, instrument, opened),
 		eventsOf(workshopId, id),
 		pinsOf(id)
 	]);
