@@ -35,6 +35,7 @@ test('what one device does the other shows within seconds', async ({ browser, ba
 	await one.page.getByRole('button', { name: '442', exact: true }).click();
 	await expect(two.page.getByText('Equal at 442.0 Hz.')).toBeVisible();
 	await two.page.getByRole('link', { name: 'Set', exact: true }).click();
+	await expect(two.page.getByRole('button', { name: 'Listen' })).toBeEnabled();
 	await two.page.keyboard.press('Shift+Enter');
 	await one.page.getByRole('link', { name: 'Close', exact: true }).click();
 	await expect(one.page.getByText('1 note set, 24 left out.')).toBeVisible();
