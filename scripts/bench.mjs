@@ -178,7 +178,7 @@ Reading of the first partial at the fixed moment, against the string as it was m
 |---|---|---|---|---|
 ${errors.map((/** @type {any} */ e) => `| ${e.name} | ${e.heard} of ${e.all} | ${e.median.toFixed(3)} | ${e.high.toFixed(3)} | ${(100 * e.b).toFixed(2)} % |`).join('\n')}
 
-While the pitch still falls after the blow (1 to 5 cents, time constant 0.08 to 0.2 s), against the pitch at the fixed moment, A0 to C7:
+While the pitch still falls after the strike (1 to 5 cents, time constant 0.08 to 0.2 s), against the pitch at the fixed moment, A0 to C7:
 median ${listening.gliding.median.toFixed(3)} cent, 95 % below ${listening.gliding.high.toFixed(2)} (aims: 0.1 and 0.4); B up to C6, median error ${(100 * listening.gliding.b).toFixed(2)} % (aim: 3).
 
 One sinusoid in white noise, fitted on its envelope, 2,000 runs a point: root mean square error over the Cramer-Rao bound (aim: at most 1.2).
@@ -190,7 +190,7 @@ ${listening.sinusoids.map((/** @type {any} */ row) => `| ${row.seconds} | ${row.
 ## A recorded concert grand
 
 ${listening.recorded.recognised} of ${listening.recorded.all} strikes recognised without being told what is due (the top C stands a semitone sharp); log B scatters by ${listening.recorded.scatter.toFixed(3)} about two
-branches (0.09 has been reached by an offline analysis). Each strike read at ${listening.recorded.moments.join(' and ')} s after the blow, partials 1 to 8; what the
+branches (0.09 has been reached by an offline analysis). Each strike read at ${listening.recorded.moments.join(' and ')} s after the strike, partials 1 to 8; what the
 pitch as a whole has moved in between is settling and taken out. All strings of each note sound, so that partials beat; their
 stated errors hold that. Were the errors normal, 68 and 95 % would lie within one and two of them.
 
@@ -208,7 +208,7 @@ ${listening.recorded.registers
 
 Synthesised with all that strings and rooms do: two stages of decay, strings coupled by the bridge, motion along the board,
 phantom partials, the key's knock, an echo of 0.45 s, background, hum at 50 Hz, and a pitch that falls 1 to 3 cents after the
-blow. Three strings stand 0.5 cents apart; their error is counted from the middle one.
+strike. Three strings stand 0.5 cents apart; their error is counted from the middle one.
 
 | strings | recognised | median error, cents | 95 % below | B to C6, median error | within twice the stated error |
 |---|---|---|---|---|---|
@@ -263,7 +263,7 @@ ${latency.map((/** @type {any} */ l) => `| ${l.note} | ${ms(l.first)} | ${ms(l.g
 
 ## Speed
 
-- ${speed.secondsPerCpuSecond.toFixed(0)} seconds of sound to a second of CPU on one core with every analysis on: a blow every two seconds, its unison
+- ${speed.secondsPerCpuSecond.toFixed(0)} seconds of sound to a second of CPU on one core with every analysis on: a strike every two seconds, its unison
   looked at for three strings (aim: 30). Listening alone: ${speed.listeningAlone.toFixed(0)}.
 - Listening costs ${speed.timesBareTransforms.toFixed(1)} times as much as nothing but the Fourier transforms at the same rate.
 

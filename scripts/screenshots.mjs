@@ -106,7 +106,7 @@ try {
 		await page.getByRole('button', { name: 'Listen' }).click();
 		await page.getByText('Listening', { exact: true }).waitFor();
 		// Three careful turns towards the target, as one works.
-		for (let blow = 0; blow < 3; blow++) {
+		for (let strike = 0; strike < 3; strike++) {
 			await strike();
 			const key = (await page.locator('.figure .word').innerText()) === 'Lower' ? 'ArrowDown' : 'ArrowUp';
 			await page.keyboard.press(key);

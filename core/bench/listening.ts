@@ -316,7 +316,7 @@ function sinusoids() {
 	}));
 }
 
-/** Errors against the pitch at the fixed moment while the pitch still falls after the blow. */
+/** Errors against the pitch at the fixed moment while the pitch still falls after the strike. */
 function gliding() {
 	const random = createRandom(8);
 	const off: number[] = [];

@@ -1,12 +1,12 @@
 import { expect, test } from '@playwright/test';
 import { addInstrument, readLive, signIn, startSetting, strikeAndLook } from './parts';
 
-test('how a blow is read: listening partial and moment by register, kept for the workshop', async ({ page }) => {
+test('how a strike is read: listening partial and moment by register, kept for the workshop', async ({ page }) => {
 	await signIn(page);
 	await addInstrument(page, 'Read otherwise');
 	await startSetting(page);
 	await expect(page.getByText('read here, partial 2')).toBeVisible();
-	await page.getByRole('button', { name: 'How a blow is read' }).click();
+	await page.getByRole('button', { name: 'How a strike is read' }).click();
 	const dialog = page.getByRole('dialog');
 	await dialog.getByLabel('Middle: listens to').selectOption('partial 1');
 	await dialog.getByLabel('Middle: read after, seconds').fill('5');
@@ -21,7 +21,7 @@ test('how a blow is read: listening partial and moment by register, kept for the
 
 	// Back as it was: other journeys share the workshop.
 	await expect(page.getByRole('button', { name: 'Listen' })).toBeEnabled();
-	await page.getByRole('button', { name: 'How a blow is read' }).click();
+	await page.getByRole('button', { name: 'How a strike is read' }).click();
 	await dialog.getByRole('button', { name: 'As usual' }).click();
 	await dialog.getByRole('button', { name: 'Keep', exact: true }).click();
 	await expect(page.getByText('read here, partial 2')).toBeVisible();
@@ -39,7 +39,7 @@ test('how a workshop listens is refused when it makes no sense, and to whoever i
 	expect((await put(null)).status()).toBe(200);
 });
 
-test('the partials of a blow, each to be heard by itself, all by keys', async ({ page }) => {
+test('the partials of a strike, each to be heard by itself, all by keys', async ({ page }) => {
 	await signIn(page);
 	await addInstrument(page, 'Heard apart');
 	await startSetting(page);
@@ -48,7 +48,7 @@ test('the partials of a blow, each to be heard by itself, all by keys', async ({
 	await strikeAndLook(page);
 	expect((await readLive(page)).cents).toBeDefined();
 	await page.keyboard.press('ArrowRight');
-	const panel = page.getByRole('region', { name: 'Partials of the last blow' });
+	const panel = page.getByRole('region', { name: 'Partials of the last strike' });
 	await expect(panel).toContainText('Partials of A4');
 	await expect(panel).toContainText('Partial 3, heard at E6');
 	await expect(panel).toContainText(/\d\.\d cents sharp of 3 times the pitch/);

@@ -45,7 +45,7 @@ export async function startSetting(page: Page): Promise<void> {
 export interface Live {
 	readonly note: string;
 	readonly word: string;
-	/** Signed cents from target; undefined before the first blow. */
+	/** Signed cents from target; undefined before the first strike. */
 	readonly cents: number | undefined;
 }
 
@@ -62,22 +62,22 @@ export async function readLive(page: Page): Promise<Live> {
 }
 
 const work = (page: Page) => page.locator('.set');
-/** How many blows have been read or refused on this page, and how many of them looked at closer. */
-const blowsTold = async (page: Page) => Number(await work(page).getAttribute('data-told'));
-const blowsLookedAt = async (page: Page) => Number(await work(page).getAttribute('data-looks'));
+/** How many strikes have been read or refused on this page, and how many of them looked at closer. */
+const strikesTold = async (page: Page) => Number(await work(page).getAttribute('data-told'));
+const strikesLookedAt = async (page: Page) => Number(await work(page).getAttribute('data-looks'));
 
-/** Strikes the due note of the simulated instrument and waits until the blow has been read. */
+/** Strikes the due note of the simulated instrument and waits until the strike has been read. */
 export async function strike(page: Page): Promise<void> {
-	const told = await blowsTold(page);
+	const told = await strikesTold(page);
 	await page.keyboard.press('Space');
-	await expect.poll(() => blowsTold(page)).toBeGreaterThan(told);
+	await expect.poll(() => strikesTold(page)).toBeGreaterThan(told);
 }
 
 /** The same, and until its whole sound has been looked at. */
 export async function strikeAndLook(page: Page): Promise<void> {
-	const looks = await blowsLookedAt(page);
+	const looks = await strikesLookedAt(page);
 	await strike(page);
-	await expect.poll(() => blowsLookedAt(page)).toBeGreaterThan(looks);
+	await expect.poll(() => strikesLookedAt(page)).toBeGreaterThan(looks);
 }
 
 /** Strikes the due note and says what its figure was. */
@@ -88,7 +88,7 @@ export async function strikeAndRead(page: Page): Promise<Live> {
 	return live.note === before ? live : { ...live, note: before, word: 'Holds' };
 }
 
-/** Sets the due note by lever and blows until it holds and the next note comes. */
+/** Sets the due note by lever and strikes until it holds and the next note comes. */
 export async function setDueNote(page: Page): Promise<string> {
 	const { note } = await readLive(page);
 	for (let tries = 0; tries < 12; tries++) {

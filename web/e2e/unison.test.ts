@@ -9,13 +9,13 @@ test('several strings open: the spread of the unison, where it beats, and clean 
 	await expect(page.getByText('Listening', { exact: true })).toBeVisible();
 	// One string alone has nothing to say of a unison.
 	await strikeAndLook(page);
-	await expect(page.getByRole('region', { name: 'The last blow, closer' })).toHaveCount(0);
+	await expect(page.getByRole('region', { name: 'The last strike, closer' })).toHaveCount(0);
 
 	// All three, one of them brought well away: told apart, with a figure.
 	await page.keyboard.press('0');
 	for (let i = 0; i < 6; i++) await page.keyboard.press('ArrowUp');
 	await strikeAndLook(page);
-	const closer = page.getByRole('region', { name: 'The last blow, closer' });
+	const closer = page.getByRole('region', { name: 'The last strike, closer' });
 	await expect(closer).toContainText('A4, 3 strings');
 	await expect(closer).toContainText(/\d\.\d\s+cents from end to end/);
 	const spread = async () => Number.parseFloat(await closer.locator('.spread b').innerText());

@@ -95,7 +95,7 @@ test('a wrong key is named and can be taken instead', async ({ page }) => {
 	await startSetting(page);
 	await page.getByRole('button', { name: 'Listen' }).click();
 	await expect(page.getByText('Listening', { exact: true })).toBeVisible();
-	// The blow sounds on while the due note moves on: A4 is heard where A3 is expected. Slowly, so that it is not read before.
+	// The strike sounds on while the due note moves on: A4 is heard where A3 is expected. Slowly, so that it is not read before.
 	await pace(page, 0.05);
 	await page.keyboard.press('Space');
 	await expect(page.locator('.set')).toHaveAttribute('data-sounding', 'true');

@@ -4,7 +4,7 @@ export interface RegisterHabit {
 	readonly to: number;
 	/** Partial whose pitch is followed; ALL_PARTIALS: the first partial's, from all of them together. */
 	readonly partial: number;
-	/** Seconds after the blow at which a string is read. */
+	/** Seconds after the strike at which a string is read. */
 	readonly moment: number;
 }
 

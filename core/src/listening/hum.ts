@@ -16,7 +16,7 @@ const REMEMBERED = 16;
 /** Samples are averaged down to about this rate: nothing here lies above a few hundred Hz. */
 const RATE = 3000;
 
-/** Listens between blows for the mains, and remembers how loud each multiple is: a lamp's dimmer or a loose plug sings into low notes. */
+/** Listens between strikes for the mains, and remembers how loud each multiple is: a lamp's dimmer or a loose plug sings into low notes. */
 export class HumWatch {
 	/** The mains frequency that hums; undefined while none does. */
 	hum: Hz | undefined;
@@ -39,7 +39,7 @@ export class HumWatch {
 		this.window = Float32Array.from({ length }, (_, i) => 0.5 - 0.5 * Math.cos((2 * Math.PI * (i + 0.5)) / length));
 	}
 
-	/** Takes samples of a quiet stretch; a blow in between begins the second anew. */
+	/** Takes samples of a quiet stretch; a strike in between begins the second anew. */
 	push(samples: Float32Array, quiet: boolean, from = 0, to = samples.length): void {
 		if (!quiet) {
 			this.count = 0;

@@ -87,14 +87,14 @@ describe('one string at 20 dB over noise', () => {
 		expect(listen(sound, { block: 311 })).toEqual(listen(sound, { block: 4096 }));
 	});
 
-	it('places the blow within 10 ms and reads about the fixed moment', () => {
+	it('places the strike within 10 ms and reads about the fixed moment', () => {
 		const events = listen(inRoom([strike(60, 0).sound], 5));
-		const blow = events.find((event) => event.kind === 'blow');
-		expect(Math.abs(blow!.at - 0.3)).toBeLessThan(0.01);
+		const strike = events.find((event) => event.kind === 'strike');
+		expect(Math.abs(strike!.at - 0.3)).toBeLessThan(0.01);
 		expect(readings(events)[0].moment).toBeGreaterThan(0.2);
 	});
 
-	it('reads each of three blows on a ringing string', () => {
+	it('reads each of three strikes on a ringing string', () => {
 		const { sound, pitch } = strike(64, -4);
 		const whole = new Float32Array(Math.round(3.4 * RATE));
 		for (const start of [0.3, 1.2, 2.1])
@@ -187,7 +187,7 @@ describe('what is not one string', () => {
 });
 
 describe('the background', () => {
-	it('is told with the level: mains that hum between blows, and nothing of it while a note sounds', () => {
+	it('is told with the level: mains that hum between strikes, and nothing of it while a note sounds', () => {
 		const rate = 24_000;
 		const listener = createListener({
 			sampleRate: rate,
@@ -204,7 +204,7 @@ describe('the background', () => {
 });
 
 describe('habits of listening', () => {
-	it('decide when a string is read and which partial is told, from the next blow on', () => {
+	it('decide when a string is read and which partial is told, from the next strike on', () => {
 		const { sound, pitch, b } = strike(45, 0);
 		const listener = createListener({ sampleRate: RATE, strings, habits: [{ to: 127, partial: 3, moment: 1.2 }] });
 		const hear = () => listener.push(inRoom([sound], 1));

@@ -1,5 +1,5 @@
 import { hz, type Hz } from '../units/quantity';
-import { Blow } from './blow';
+import { StrikeFrames } from './strikeFrames';
 import { habitAt, USUAL_HABITS, type ListeningHabits } from './habits';
 import { HumWatch } from './hum';
 import { OnsetFollower, SLICE_SECONDS } from './onset';
@@ -30,7 +30,7 @@ export interface Listener {
 	 */
 	push(samples: Float32Array, sampleRate?: number): ListenerEvent[];
 	expect(due: Due | undefined): void;
-	/** Other habits, from the next blow on. */
+	/** Other habits, from the next strike on. */
 	attend(habits: ListeningHabits): void;
 }
 
@@ -41,7 +41,7 @@ const LONG_BELOW = 48;
 const FRAMES_PER_SIZE = 4;
 /** The hammer's knock is over by then. */
 const SKIP_SECONDS = 0.02;
-/** A blow whose note is not clear by then is refused. */
+/** A strike whose note is not clear by then is refused. */
 const PATIENCE_SECONDS = 0.5;
 /** No string wanders by so much within four frames; a voice does. */
 const WANDER_CENTS = 14;
@@ -127,7 +127,7 @@ class StreamListener {
 	private loudest = -120;
 	private clipped = false;
 	private struck: number | undefined;
-	private blow: Blow | undefined;
+	private strike: StrikeFrames | undefined;
 	private nextFrame = 0;
 	private lastFrameAt = 0;
 	private framesOfSize = 0;
@@ -198,7 +198,7 @@ class StreamListener {
 		const last = wraps ? this.wrapped : this.ring;
 		const start = wraps ? 0 : from;
 		const level = this.onset.slice(last, start, start + this.slice);
-		this.mains.push(last, this.struck === undefined && !level.blow, start, start + this.slice);
+		this.mains.push(last, this.struck === undefined && !level.strike, start, start + this.slice);
 		this.loudest = Math.max(this.loudest, level.db);
 		this.clipped ||= level.clipped;
 		if (at - this.sinceLevel >= LEVEL_EVERY_SECONDS) {
@@ -214,15 +214,15 @@ class StreamListener {
 			this.loudest = -120;
 			this.clipped = false;
 		}
-		if (level.blow) {
+		if (level.strike) {
 			this.finish(events);
 			this.struck = at - SLICE_SECONDS;
-			this.blow = undefined;
+			this.strike = undefined;
 			this.done = false;
 			this.framesOfSize = 0;
 			this.peakDb = level.db;
 			this.nextFrame = this.count + Math.round(SKIP_SECONDS * this.sampleRate) + this.short.size;
-			events.push({ kind: 'blow', at: this.struck });
+			events.push({ kind: 'strike', at: this.struck });
 			return;
 		}
 		if (this.struck === undefined) return;
@@ -232,7 +232,7 @@ class StreamListener {
 			this.finish(events);
 			events.push({ kind: 'ended', at });
 			this.struck = undefined;
-			this.blow = undefined;
+			this.strike = undefined;
 			return;
 		}
 		if (this.count >= this.nextFrame) this.frame(events, this.struck);
@@ -246,12 +246,12 @@ class StreamListener {
 
 	private frame(events: ListenerEvent[], struck: number): void {
 		this.nextFrame = this.count + this.hop;
-		if (this.done && !this.blow) return;
+		if (this.done && !this.strike) return;
 		const longFits = this.now - struck >= this.long.size / this.sampleRate + SKIP_SECONDS;
-		if (!this.blow) this.recognise(events, struck, longFits);
-		const blow = this.blow;
-		if (!blow) return;
-		const spectrum = blow.note < LONG_BELOW ? this.long : this.short;
+		if (!this.strike) this.recognise(events, struck, longFits);
+		const strike = this.strike;
+		if (!strike) return;
+		const spectrum = strike.note < LONG_BELOW ? this.long : this.short;
 		if (spectrum === this.long && !longFits) return;
 		const isFirst = this.framesOfSize === 0;
 		const firstStep = Math.round(FIRST_STEP_SECONDS * this.sampleRate);
@@ -261,30 +261,30 @@ class StreamListener {
 		this.framesOfSize++;
 		this.lastFrameAt = this.count;
 		const partials = this.withoutHum(
-			measurePartials(spectrum, this.sampleRate, blow.fundamental, blow.inharmonicity, advance),
+			measurePartials(spectrum, this.sampleRate, strike.fundamental, strike.inharmonicity, advance),
 			spectrum
 		);
 		const since = this.now - struck - (spectrum.size + advance) / 2 / this.sampleRate;
 		if (partials.length === 0) return;
-		const pitch = this.done ? blow.follow(partials) : blow.add(since, partials);
+		const pitch = this.done ? strike.follow(partials) : strike.add(since, partials);
 		if (!pitch) return;
-		if (blow.wander() > WANDER_CENTS) {
+		if (strike.wander() > WANDER_CENTS) {
 			// What has been read stays read: while its pin is turned, say, it is only not followed.
 			if (!this.done) this.refuse(events, 'unsteady');
 			return;
 		}
-		const { partial, moment } = habitAt(this.habits, blow.note);
+		const { partial, moment } = habitAt(this.habits, strike.note);
 		const listened = partials.find((each) => each.partial === partial);
 		events.push({
 			kind: 'settling',
 			at: this.now,
 			since,
-			note: blow.note,
+			note: strike.note,
 			pitch: pitch.pitch,
 			error: pitch.error,
 			listened: listened && { partial, frequency: hz(listened.frequency) }
 		});
-		if (!this.done && since >= moment + READING_HALF_SECONDS) this.read(events, blow);
+		if (!this.done && since >= moment + READING_HALF_SECONDS) this.read(events, strike);
 	}
 
 	/** What lies on a multiple of the mains counts only when it is well above what hums there. */
@@ -321,33 +321,39 @@ class StreamListener {
 			this.refuse(events, 'no note');
 			return;
 		}
-		this.blow = new Blow(note, struck, found.firstPartial, found.inharmonicity, this.strings.inharmonicityAt(note));
+		this.strike = new StrikeFrames(
+			note,
+			struck,
+			found.firstPartial,
+			found.inharmonicity,
+			this.strings.inharmonicityAt(note)
+		);
 		this.framesOfSize = 0;
 	}
 
 	private refuse(events: ListenerEvent[], why: Refusal): void {
 		events.push({ kind: 'refused', at: this.now, why });
-		this.blow = undefined;
+		this.strike = undefined;
 		this.done = true;
 	}
 
-	/** Ends a blow: a note that died before its moment is read from what there is of it. */
+	/** Ends a strike: a note that died before its moment is read from what there is of it. */
 	private finish(events: ListenerEvent[]): void {
 		if (this.struck === undefined || this.done) return;
-		if (this.blow && this.blow.frames.length >= 3) this.read(events, this.blow);
+		if (this.strike && this.strike.frames.length >= 3) this.read(events, this.strike);
 		if (!this.done) this.refuse(events, 'no note');
 	}
 
-	private read(events: ListenerEvent[], blow: Blow): void {
-		const { moment } = habitAt(this.habits, blow.note);
-		const spectrum = blow.note < LONG_BELOW ? this.long : this.short;
-		const reading = blow.reading(
+	private read(events: ListenerEvent[], strike: StrikeFrames): void {
+		const { moment } = habitAt(this.habits, strike.note);
+		const spectrum = strike.note < LONG_BELOW ? this.long : this.short;
+		const reading = strike.reading(
 			moment,
 			READING_HALF_SECONDS,
 			(magnitude) => 20 * Math.log10((4 * magnitude) / spectrum.size + 1e-9)
 		);
 		if (!reading) return;
-		if (blow.note < LONG_BELOW && reading.partials.length < LEAST_IN_BASS) {
+		if (strike.note < LONG_BELOW && reading.partials.length < LEAST_IN_BASS) {
 			this.refuse(events, 'no note');
 			return;
 		}

@@ -4,12 +4,12 @@ export interface LevelSlice {
 	/** Level of the background so far. */
 	readonly noiseDb: number;
 	readonly clipped: boolean;
-	readonly blow: boolean;
+	readonly strike: boolean;
 }
 
-/** Slices last 5 ms, so a blow is placed to within that. */
+/** Slices last 5 ms, so a strike is placed to within that. */
 export const SLICE_SECONDS = 0.005;
-/** A blow must rise this far above the level just before it ... */
+/** A strike must rise this far above the level just before it ... */
 const RISE_DB = 6;
 /** ... or this far in its brightness, when a string is struck again while it rings. */
 const BRIGHT_RISE_DB = 9;
@@ -19,23 +19,23 @@ const QUIETEST_DB = -70;
 /** Slices compared with: the 50 ms before the last 10. */
 const LOOK_BACK = 10;
 const NEAR = 2;
-/** No second blow within 90 ms: the same hammer still speaks. */
+/** No second strike within 90 ms: the same hammer still speaks. */
 const GUARD_SLICES = 18;
 /** The background follows down at once and up by 1.5 dB a second, so that a held note does not become background. */
 const NOISE_CREEP_DB = 1.5 * SLICE_SECONDS;
 const CLIP = 0.985;
 const CLIP_RUN = 3;
 
-/** Follows the level of a stream slice by slice and tells where blows fall. */
+/** Follows the level of a stream slice by slice and tells where strikes fall. */
 export class OnsetFollower {
 	private readonly levels = new Float64Array(LOOK_BACK + NEAR).fill(-120);
 	private readonly bright = new Float64Array(LOOK_BACK + NEAR).fill(-120);
 	private noise = -40;
-	private sinceBlow = GUARD_SLICES;
+	private sinceStrike = GUARD_SLICES;
 	private previous = 0;
 	private seen = 0;
 	/** Told again and again: two hundred a second need no memory of their own. */
-	private readonly told = { db: 0, noiseDb: 0, clipped: false, blow: false };
+	private readonly told = { db: 0, noiseDb: 0, clipped: false, strike: false };
 
 	/** Takes one slice of samples, from..to of `samples`. What it tells holds until the next one. */
 	slice(samples: Float32Array, from: number, to: number): LevelSlice {
@@ -61,17 +61,17 @@ export class OnsetFollower {
 		this.seen++;
 		const rose = db > highest(this.levels) + RISE_DB || brightDb > highest(this.bright) + BRIGHT_RISE_DB;
 		const loud = db > this.noise + ABOVE_NOISE_DB && db > QUIETEST_DB;
-		this.sinceBlow++;
+		this.sinceStrike++;
 		// Nothing has risen before there was anything to rise from.
-		const blow = rose && loud && this.sinceBlow > GUARD_SLICES && this.seen > LOOK_BACK + NEAR;
-		if (blow) this.sinceBlow = 0;
+		const strike = rose && loud && this.sinceStrike > GUARD_SLICES && this.seen > LOOK_BACK + NEAR;
+		if (strike) this.sinceStrike = 0;
 		push(this.levels, db);
 		push(this.bright, brightDb);
 		const { told } = this;
 		told.db = db;
 		told.noiseDb = this.noise;
 		told.clipped = clipped;
-		told.blow = blow;
+		told.strike = strike;
 		return told;
 	}
 }

@@ -17,7 +17,7 @@ const PEAK_ERROR_BINS = 0.03;
 /**
  * Measures the partials of a known string in a frame: peak near its slot, then the phase gained since
  * the frame before, which fixes the frequency between the two (Flanagan & Golden 1966).
- * @param advance samples between the frame before and this one; 0 when there is none of the same blow
+ * @param advance samples between the frame before and this one; 0 when there is none of the same strike
  */
 export function measurePartials(
 	spectrum: Spectrum,

@@ -12,12 +12,12 @@ export interface MeasuredPartial {
 	readonly decay: number | undefined;
 }
 
-/** A string as measured from one blow. */
+/** A string as measured from one strike. */
 export interface StringReading {
 	readonly note: number;
-	/** Seconds since the listener began at which the blow fell. */
+	/** Seconds since the listener began at which the strike fell. */
 	readonly struckAt: number;
-	/** Seconds after the blow that the figure stands for. */
+	/** Seconds after the strike that the figure stands for. */
 	readonly moment: number;
 	/** Pitch of the first partial, from all partials together. */
 	readonly pitch: Hz;
@@ -53,7 +53,7 @@ export type ListenerEvent =
 			/** Mains frequency that hums in the background; undefined while none does. */
 			readonly hum: Hz | undefined;
 	  }
-	| { readonly kind: 'blow'; readonly at: number }
+	| { readonly kind: 'strike'; readonly at: number }
 	/** Where the pitch stands now, every few hundredths of a second while a note sounds. */
 	| {
 			readonly kind: 'settling';
@@ -65,7 +65,7 @@ export type ListenerEvent =
 			/** The register's listening partial; undefined when all are heard together, or when it is not to be heard. */
 			readonly listened: { readonly partial: number; readonly frequency: Hz } | undefined;
 	  }
-	/** The blow's figure at the fixed moment. One at most per blow. */
+	/** The strike's figure at the fixed moment. One at most per strike. */
 	| { readonly kind: 'reading'; readonly at: number; readonly reading: StringReading }
 	| { readonly kind: 'refused'; readonly at: number; readonly why: Refusal }
 	/** The sound has died away or was damped. */

@@ -3,7 +3,7 @@ import type { Refusal, StringReading } from './reading';
 import { StrikeKeeper } from './strikeKeeper';
 import { analyseUnison, type UnisonAnalysis } from './unison';
 
-/** A blow in a recording. */
+/** A strike in a recording. */
 export type RecordedStrike =
 	| {
 			readonly at: number;
@@ -14,7 +14,7 @@ export type RecordedStrike =
 	| { readonly at: number; readonly refused: Refusal };
 
 export interface RecordingListener {
-	/** Takes the next samples; tells the blows that are finished with. A sound at another rate may follow. */
+	/** Takes the next samples; tells the strikes that are finished with. A sound at another rate may follow. */
 	push(samples: Float32Array, sampleRate: number): RecordedStrike[];
 	/** The recording is over: tells what was still sounding. */
 	end(): RecordedStrike[];
@@ -25,7 +25,7 @@ const AFTER_SECONDS = 1;
 const BLOCK_SECONDS = 0.05;
 /** Silence before it: a recording may begin with the strike itself. */
 const BEFORE_SECONDS = 0.1;
-/** Out of that silence a room's background comes like a blow; what is refused there was none. */
+/** Out of that silence a room's background comes like a strike; what is refused there was none. */
 const BEGINNING_SECONDS = 0.02;
 
 /**
@@ -40,10 +40,10 @@ export function createRecordingListener(
 	let seconds = 0;
 	let listener: ReturnType<typeof createListener> | undefined;
 	let keeper: StrikeKeeper | undefined;
-	let blowAt = 0;
+	let struckFrom = 0;
 	let pending: StringReading | undefined;
 
-	/** A blow that was read but died too soon for a closer look. */
+	/** A strike that was read but died too soon for a closer look. */
 	const settle = (found: RecordedStrike[]) => {
 		if (pending) found.push({ at: pending.struckAt - BEFORE_SECONDS, reading: pending, analysis: undefined });
 		pending = undefined;
@@ -51,10 +51,10 @@ export function createRecordingListener(
 	const pushBlock = (block: Float32Array, sampleRate: number, found: RecordedStrike[]) => {
 		const events = listener!.push(block, sampleRate);
 		for (const event of events) {
-			// The refusal of a blow that has just ended comes before the next one.
-			if (event.kind === 'refused' && blowAt > BEGINNING_SECONDS)
+			// The refusal of a strike that has just ended comes before the next one.
+			if (event.kind === 'refused' && struckFrom > BEGINNING_SECONDS)
 				found.push({ at: event.at - BEFORE_SECONDS, refused: event.why });
-			if (event.kind === 'blow') blowAt = event.at - BEFORE_SECONDS;
+			if (event.kind === 'strike') struckFrom = event.at - BEFORE_SECONDS;
 			if (event.kind !== 'reading') continue;
 			settle(found);
 			pending = event.reading;
@@ -65,7 +65,7 @@ export function createRecordingListener(
 			const analysis = analyseUnison({ samples: settled, sampleRate, string, strings });
 			found.push({ at: reading.struckAt - BEFORE_SECONDS, reading, analysis });
 		}
-		if (events.some(({ kind }) => kind === 'blow' || kind === 'ended')) settle(found);
+		if (events.some(({ kind }) => kind === 'strike' || kind === 'ended')) settle(found);
 	};
 	return {
 		push(samples, sampleRate) {

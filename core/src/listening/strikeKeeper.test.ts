@@ -13,9 +13,9 @@ const RATE = 24_000;
 const stringAt = (note: number, off: number) =>
 	stringFromFirstPartial(hzAbove(equalHz(note, hz(440)), cents(off)), typicalInharmonicity('upright', note));
 
-/** Blows at given seconds into a quiet room, heard block by block as from a device. */
+/** Strikes at given seconds into a quiet room, heard block by block as from a device. */
 function hear(
-	blows: readonly {
+	strikes: readonly {
 		readonly at: number;
 		readonly note: number;
 		readonly offs: readonly number[];
@@ -25,7 +25,7 @@ function hear(
 ) {
 	const random = createRandom(2);
 	const sound = new Float32Array(seconds * RATE).map(() => 1e-4 * random.normal());
-	for (const { at, note, offs, rings = 2.4 } of blows)
+	for (const { at, note, offs, rings = 2.4 } of strikes)
 		renderStrike({
 			note,
 			strings: offs.map((off) => stringAt(note, off)),
@@ -66,7 +66,7 @@ describe('a kept strike', () => {
 		expect(spread!.cents).toBeCloseTo(2.5, 1);
 	});
 
-	it('ends where the next blow falls, and is none when too little was heard', () => {
+	it('ends where the next strike falls, and is none when too little was heard', () => {
 		const { kept } = hear(
 			[
 				{ at: 0.4, note: 60, offs: [0], rings: 1.19 },

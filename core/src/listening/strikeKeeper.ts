@@ -1,10 +1,10 @@
 import { stringFromFirstPartial, type StiffString } from '../strings/stiffString';
 import type { ListenerEvent, StringReading } from './reading';
 
-/** The sound of one blow from its beginning, for a closer look. */
+/** The sound of one strike from its beginning, for a closer look. */
 export interface KeptStrike {
 	readonly reading: StringReading;
-	/** The string as read; its B is the one given where the blow did not tell it. */
+	/** The string as read; its B is the one given where the strike did not tell it. */
 	readonly string: StiffString;
 	readonly samples: Float32Array<ArrayBuffer>;
 	readonly sampleRate: number;
@@ -12,15 +12,15 @@ export interface KeptStrike {
 	readonly settledFrom: number;
 }
 
-/** A little of the quiet before a blow, so that it does not begin with a click. */
+/** A little of the quiet before a strike, so that it does not begin with a click. */
 const BEFORE_SECONDS = 0.01;
-/** The pitch has stopped falling after the blow by then. */
+/** The pitch has stopped falling after the strike by then. */
 const SETTLED_SECONDS = 0.25;
 /** So much of the sound is looked at, when it lasts; from so little nothing can be told. */
 const MOST_SECONDS = 1.8;
 const LEAST_SECONDS = 0.4;
 
-/** Keeps the last seconds of a stream and hands out each blow that was read, once it has sounded long enough or ended. */
+/** Keeps the last seconds of a stream and hands out each strike that was read, once it has sounded long enough or ended. */
 export class StrikeKeeper {
 	private readonly ring: Float32Array;
 	private count = 0;
@@ -43,7 +43,7 @@ export class StrikeKeeper {
 		this.keep(samples);
 		const found: KeptStrike[] = [];
 		for (const event of events) {
-			if (event.kind === 'blow' || event.kind === 'ended' || event.kind === 'refused') this.hand(found, event.at);
+			if (event.kind === 'strike' || event.kind === 'ended' || event.kind === 'refused') this.hand(found, event.at);
 			if (event.kind === 'reading') {
 				const { note, pitch, fundamental, inharmonicity = this.inharmonicityAt(note) } = event.reading;
 				const told = event.reading.inharmonicity !== undefined;

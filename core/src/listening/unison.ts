@@ -29,7 +29,7 @@ export interface UnisonAnalysis {
 }
 
 export interface UnisonOptions {
-	/** The sound from shortly after the blow. */
+	/** The sound from shortly after the strike. */
 	readonly samples: Float32Array;
 	readonly sampleRate: number;
 	/** The note's string, as read. */

@@ -66,7 +66,7 @@ describe('names of sounders', () => {
 	it('say group and member, and nothing else is one', () => {
 		const id = sounderId(69, 'left');
 		expect([id, groupOf(id), memberOf(id)]).toEqual(['69/left', 69, 'left']);
-		expect(groupOf(sounderId(-2, 'blow'))).toBe(-2);
+		expect(groupOf(sounderId(-2, 'strike'))).toBe(-2);
 		for (const text of ['69', '69/', '/left', '69/Left', 'a/b', '69/left/right', '69/left '])
 			expect(isSounderId(text), text).toBe(false);
 		expect(() => asSounderId('69')).toThrow(RangeError);

@@ -8,34 +8,34 @@ export const TOLERANCES = [0.3, 0.5, 1, 2, 3] as const;
 export const DEFAULT_TOLERANCE = cents(1);
 
 /**
- * What the last blows on a string say. It holds when two blows running lie within the tolerance and
- * differ by less than it: one blow cannot show that the pin has settled.
- * @param blows deviations from target in cents, oldest first
+ * What the last strikes on a string say. It holds when two strikes running lie within the tolerance and
+ * differ by less than it: one strike cannot show that the pin has settled.
+ * @param strikes deviations from target in cents, oldest first
  */
-export function adviceFor(blows: readonly number[], tolerance: Cents): Advice {
-	const last = blows.at(-1);
+export function adviceFor(strikes: readonly number[], tolerance: Cents): Advice {
+	const last = strikes.at(-1);
 	if (last === undefined) return 'strike again';
 	if (Math.abs(last) > tolerance) return last < 0 ? 'raise' : 'lower';
-	const before = blows.at(-2);
+	const before = strikes.at(-2);
 	const settled = before !== undefined && Math.abs(before) <= tolerance && Math.abs(last - before) < tolerance;
 	return settled ? 'holds' : 'strike again';
 }
 
-/** Blows over which a drift is looked at: older ones were turned at. */
-const DRIFT_BLOWS = 4;
+/** Strikes over which a drift is looked at: older ones were turned at. */
+const DRIFT_STRIKES = 4;
 
-/** How a string moves from blow to blow, with nobody turning its pin. */
+/** How a string moves from strike to strike, with nobody turning its pin. */
 export interface Stability {
-	readonly blows: number;
-	/** Cents a blow: the slope of a straight line through the last ones. */
+	readonly strikes: number;
+	/** Cents a strike: the slope of a straight line through the last ones. */
 	readonly drift: Cents;
-	/** Standard error of the drift from the scatter about that line; undefined with two blows, which always lie on one. */
+	/** Standard error of the drift from the scatter about that line; undefined with two strikes, which always lie on one. */
 	readonly error: Cents | undefined;
 }
 
-/** @returns undefined with fewer than two blows */
-export function stabilityOf(blows: readonly number[]): Stability | undefined {
-	const last = blows.slice(-DRIFT_BLOWS);
+/** @returns undefined with fewer than two strikes */
+export function stabilityOf(strikes: readonly number[]): Stability | undefined {
+	const last = strikes.slice(-DRIFT_STRIKES);
 	const count = last.length;
 	if (count < 2) return undefined;
 	const middle = (count - 1) / 2;
@@ -44,7 +44,7 @@ export function stabilityOf(blows: readonly number[]): Stability | undefined {
 	const drift = last.reduce((sum, value, i) => sum + (i - middle) * (value - mean), 0) / spread;
 	const left = last.reduce((sum, value, i) => sum + (value - mean - drift * (i - middle)) ** 2, 0);
 	return {
-		blows: count,
+		strikes: count,
 		drift: cents(drift),
 		error: count > 2 ? cents(Math.sqrt(left / (count - 2) / spread)) : undefined
 	};

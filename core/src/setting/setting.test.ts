@@ -5,7 +5,7 @@ import { cents } from '../units/quantity';
 import { adviceFor, stabilityOf } from './hold';
 import { settingOrder } from './order';
 
-describe('advice from blows', () => {
+describe('advice from strikes', () => {
 	it.each([
 		[[], 'strike again'],
 		[[-3], 'raise'],
@@ -15,23 +15,23 @@ describe('advice from blows', () => {
 		[[-0.9, 0.9], 'strike again'],
 		[[3, 0.2], 'strike again'],
 		[[0.1, 0.2, -1.4], 'raise']
-	] as const)('%j within a cent: %s', (blows, advice) => expect(adviceFor(blows, cents(1))).toBe(advice));
+	] as const)('%j within a cent: %s', (strikes, advice) => expect(adviceFor(strikes, cents(1))).toBe(advice));
 });
 
-describe('stability from blow to blow', () => {
+describe('stability from strike to strike', () => {
 	it('is the slope of the last four, with the error of the scatter about it', () => {
 		expect(stabilityOf([9, 1.2, 0.8, 0.4, 0])).toEqual({
-			blows: 4,
+			strikes: 4,
 			drift: expect.closeTo(-0.4),
 			error: expect.closeTo(0)
 		});
 		const scattered = stabilityOf([0, 0.3, 0])!;
 		expect(scattered.drift).toBeCloseTo(0);
-		// Three blows, one degree of freedom: left over 0.06, over a spread of 2.
+		// Three strikes, one degree of freedom: left over 0.06, over a spread of 2.
 		expect(scattered.error).toBeCloseTo(Math.sqrt(0.06 / 2));
 	});
-	it('has no error with two blows, and is none with one', () => {
-		expect(stabilityOf([0.5, 0.2])).toEqual({ blows: 2, drift: expect.closeTo(-0.3), error: undefined });
+	it('has no error with two strikes, and is none with one', () => {
+		expect(stabilityOf([0.5, 0.2])).toEqual({ strikes: 2, drift: expect.closeTo(-0.3), error: undefined });
 		expect(stabilityOf([0.5])).toBeUndefined();
 	});
 });

@@ -1,4 +1,4 @@
-/** Sharpness just after a blow in cents, and how fast it goes (time constant in seconds). */
+/** Sharpness just after a strike in cents, and how fast it goes (time constant in seconds). */
 export interface Glide {
 	readonly cents: number;
 	readonly seconds: number;

@@ -1,7 +1,7 @@
 /**
  * A tuning pin and its string, both as pitch in cents from a common zero. `pin` is where the string
  * would come to rest if nothing held it; `speaking` is where its speaking length stands now.
- * Friction at the bearing lets the two differ until a blow evens part of it out.
+ * Friction at the bearing lets the two differ until a strike evens part of it out.
  */
 export interface PinnedString {
 	readonly pin: number;
@@ -11,7 +11,7 @@ export interface PinnedString {
 export interface PinFeel {
 	/** Cents that the pin can move before the speaking length follows. */
 	readonly friction: number;
-	/** Share of the difference that one full blow evens out, 0 to 1. */
+	/** Share of the difference that one full strike evens out, 0 to 1. */
 	readonly settling: number;
 }
 
@@ -23,7 +23,7 @@ export function turnPin(string: PinnedString, by: number, feel: PinFeel = DEFAUL
 	return { pin, speaking: Math.min(Math.max(string.speaking, pin - feel.friction), pin + feel.friction) };
 }
 
-/** A blow of the given strength (0 to 1) lets the string slide towards its pin. */
+/** A strike of the given strength (0 to 1) lets the string slide towards its pin. */
 export function strikePinned(string: PinnedString, strength: number, feel: PinFeel = DEFAULT_FEEL): PinnedString {
 	const share = feel.settling * strength;
 	return { pin: string.pin, speaking: string.speaking + share * (string.pin - string.speaking) };

@@ -49,13 +49,13 @@ describe('a pin with friction', () => {
 		);
 	});
 
-	it('ignores a small turn, follows a large one, and is evened out by blows', () => {
+	it('ignores a small turn, follows a large one, and is evened out by strikes', () => {
 		const still = { pin: 0, speaking: 0 };
 		expect(turnPin(still, 1).speaking).toBe(0);
 		const raised = turnPin(still, 5);
 		expect(raised.speaking).toBeCloseTo(3.8, 9);
 		let string = raised;
-		for (let blow = 0; blow < 20; blow++) string = strikePinned(string, 1);
+		for (let strike = 0; strike < 20; strike++) string = strikePinned(string, 1);
 		expect(string.speaking).toBeCloseTo(5, 4);
 	});
 });

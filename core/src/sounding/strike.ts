@@ -33,7 +33,7 @@ export interface Strike {
 	/** 0 (softest) to 1 (a test blow). */
 	readonly strength: number;
 	readonly seed: number;
-	/** Sharpness just after the blow. */
+	/** Sharpness just after the strike. */
 	readonly glide?: Glide;
 	/** Ideal strings, each by itself, unless given. */
 	readonly motion?: StringMotion;

@@ -14,7 +14,7 @@ export class Ear {
 		private readonly remote: Remote<ListeningWorker>
 	) {}
 
-	/** @param onHeard what the listener tells, with the sound of the blows that have sounded */
+	/** @param onHeard what the listener tells, with the sound of the strikes that have sounded */
 	static async open(
 		clock: SoundClock,
 		setup: Omit<ListeningSetup, 'sampleRate'>,

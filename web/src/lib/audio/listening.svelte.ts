@@ -22,8 +22,8 @@ const REMEMBERED_DEVICE = 'fendrel.microphone';
 /** Seconds of perfect digital silence from a microphone after which something is wrong with it. */
 const DEAD_SECONDS = 4;
 const DEAD_DB = -100;
-/** A blow has reached its loudest by then. */
-const BLOW_SECONDS = 0.35;
+/** A strike has reached its loudest by then. */
+const STRIKE_SECONDS = 0.35;
 
 export interface ListeningOptions {
 	readonly setup: Omit<ListeningSetup, 'sampleRate' | 'habits'>;
@@ -34,7 +34,7 @@ export interface ListeningOptions {
 	readonly moved: MovedPins;
 	readonly onMoved: (moved: MovedPins) => void;
 	readonly onEvents: (events: ListenerEvent[]) => void;
-	/** The sound of a blow that was read, once it has sounded. */
+	/** The sound of a strike that was read, once it has sounded. */
 	readonly onStrike: (strike: KeptStrike) => void;
 }
 
@@ -50,8 +50,8 @@ export class Listening {
 	clipped = $state(false);
 	/** Mains frequency that hums, in Hz. */
 	hum = $state<number | undefined>();
-	/** Level of the last blow, in decibels of full scale; undefined before the first. */
-	blowLevel = $state<number | undefined>();
+	/** Level of the last strike, in decibels of full scale; undefined before the first. */
+	strikeLevel = $state<number | undefined>();
 	/** Cents by which the open microphone's clock is corrected. */
 	clock = $state(0);
 	habits = $state.raw() as ListeningHabits;
@@ -63,8 +63,8 @@ export class Listening {
 	private silentSince: number | undefined;
 	private breakOff = () => {};
 	private deaf = false;
-	/** What still sounds of a blow that fell while deaf is nobody's. */
-	private awaitsBlow = false;
+	/** What still sounds of a strike that fell while deaf is nobody's. */
+	private awaitsStrike = false;
 	private rising: { readonly until: number; level: number } | undefined;
 
 	constructor(private readonly options: ListeningOptions) {
@@ -136,15 +136,15 @@ export class Listening {
 		this.ear = undefined;
 		this.breakOff();
 		this.deaf = false;
-		this.awaitsBlow = false;
+		this.awaitsStrike = false;
 		this.state = 'off';
 		this.clock = 0;
-		this.blowLevel = undefined;
+		this.strikeLevel = undefined;
 		this.fault = fault;
 		await ear?.close();
 	}
 
-	/** Other habits, from the next blow on. */
+	/** Other habits, from the next strike on. */
 	attend(habits: ListeningHabits): void {
 		this.habits = habits;
 		this.ear?.attend(habits);
@@ -153,7 +153,7 @@ export class Listening {
 	/** Takes no notice of a microphone's sound while `deaf`: it would hear what the page itself plays. */
 	hush(deaf: boolean): void {
 		this.deaf = deaf && this.source === 'microphone';
-		this.awaitsBlow ||= this.deaf;
+		this.awaitsStrike ||= this.deaf;
 	}
 
 	/** Measures a tone of known frequency by the open microphone's own clock. @returns undefined when none is open */
@@ -189,7 +189,7 @@ export class Listening {
 	}
 
 	private hear(events: ListenerEvent[], strikes: readonly KeptStrike[]): void {
-		// A blow that is going to be looked at closer is known before its end is told.
+		// A strike that is going to be looked at closer is known before its end is told.
 		if (!this.deaf) strikes.forEach((strike) => this.options.onStrike(strike));
 		for (const event of events) {
 			if (event.kind !== 'level') continue;
@@ -199,26 +199,26 @@ export class Listening {
 			this.hum = event.hum;
 			this.watchSilence(event.at, event.level);
 		}
-		this.watchBlows(events);
-		const heard = this.deaf ? events.filter(({ kind }) => kind === 'level') : this.fromNextBlow(events);
+		this.watchStrikes(events);
+		const heard = this.deaf ? events.filter(({ kind }) => kind === 'level') : this.fromNextStrike(events);
 		if (heard.length) this.options.onEvents(heard);
 	}
 
-	private fromNextBlow(events: ListenerEvent[]): ListenerEvent[] {
-		if (!this.awaitsBlow) return events;
-		const next = events.findIndex(({ kind }) => kind === 'blow');
-		this.awaitsBlow = next < 0;
+	private fromNextStrike(events: ListenerEvent[]): ListenerEvent[] {
+		if (!this.awaitsStrike) return events;
+		const next = events.findIndex(({ kind }) => kind === 'strike');
+		this.awaitsStrike = next < 0;
 		return next < 0 ? [] : events.slice(next);
 	}
 
-	/** The loudest tenth of a second shortly after a blow is its level. */
-	private watchBlows(events: readonly ListenerEvent[]): void {
+	/** The loudest tenth of a second shortly after a strike is its level. */
+	private watchStrikes(events: readonly ListenerEvent[]): void {
 		for (const event of events) {
-			if (event.kind === 'blow') this.rising = { until: event.at + BLOW_SECONDS, level: -120 };
+			if (event.kind === 'strike') this.rising = { until: event.at + STRIKE_SECONDS, level: -120 };
 			if (event.kind !== 'level' || !this.rising) continue;
 			this.rising.level = Math.max(this.rising.level, event.level);
 			if (event.at < this.rising.until) continue;
-			this.blowLevel = this.rising.level;
+			this.strikeLevel = this.rising.level;
 			this.rising = undefined;
 		}
 	}

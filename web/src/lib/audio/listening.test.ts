@@ -57,7 +57,7 @@ afterEach(() => {
 	vi.unstubAllGlobals();
 });
 
-const blow = (at: number): ListenerEvent => ({ kind: 'blow', at });
+const strike = (at: number): ListenerEvent => ({ kind: 'strike', at });
 const ended = (at: number): ListenerEvent => ({ kind: 'ended', at });
 const level = (at: number, db: number): ListenerEvent => ({
 	kind: 'level',
@@ -69,31 +69,31 @@ const level = (at: number, db: number): ListenerEvent => ({
 });
 
 describe('a microphone while the page itself plays', () => {
-	it('is not taken notice of, nor is what still sounds afterwards, until the next blow', () => {
-		hear([blow(1)]);
+	it('is not taken notice of, nor is what still sounds afterwards, until the next strike', () => {
+		hear([strike(1)]);
 		listening.hush(true);
-		hear([blow(2), level(2.1, -20)]);
+		hear([strike(2), level(2.1, -20)]);
 		listening.hush(false);
 		hear([ended(3)]);
-		hear([ended(4), blow(5), ended(6)]);
-		expect(told).toEqual([blow(1), level(2.1, -20), blow(5), ended(6)]);
+		hear([ended(4), strike(5), ended(6)]);
+		expect(told).toEqual([strike(1), level(2.1, -20), strike(5), ended(6)]);
 	});
 
 	it('hears all of it again after it was stopped in between', async () => {
 		listening.hush(true);
 		await listening.stop();
 		await listening.start();
-		hear([blow(1)]);
-		expect(told).toEqual([blow(1)]);
+		hear([strike(1)]);
+		expect(told).toEqual([strike(1)]);
 	});
 });
 
-describe('the level of a blow', () => {
+describe('the level of a strike', () => {
 	it('is its loudest tenth of a second, told once it is over', () => {
-		hear([blow(1), level(1.1, -34)]);
-		expect(listening.blowLevel).toBeUndefined();
+		hear([strike(1), level(1.1, -34)]);
+		expect(listening.strikeLevel).toBeUndefined();
 		hear([level(1.2, -28), level(1.4, -40), level(2, -3)]);
-		expect(listening.blowLevel).toBe(-28);
+		expect(listening.strikeLevel).toBe(-28);
 	});
 });
 
@@ -113,7 +113,7 @@ describe('the clock', () => {
 	it('is measured while nothing else is listened to', async () => {
 		const tone = { frequency: 440.1, error: 0.001, offset: cents(0.4), offsetError: cents(0.004) };
 		ear.reference.mockImplementation(() => {
-			hear([blow(1)]);
+			hear([strike(1)]);
 			return Promise.resolve(tone);
 		});
 		expect(await listening.reference(440, 8)).toEqual(tone);
@@ -127,7 +127,7 @@ describe('the clock', () => {
 		expect(await heard).toBeUndefined();
 		expect(await listening.reference(440, 8)).toBeUndefined();
 		await listening.start();
-		hear([blow(9)]);
-		expect(told).toEqual([blow(9)]);
+		hear([strike(9)]);
+		expect(told).toEqual([strike(9)]);
 	});
 });

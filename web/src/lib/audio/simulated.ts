@@ -38,7 +38,7 @@ export class SimulatedInstrument {
 	private readonly worker = new Worker();
 	private readonly remote: Remote<SoundingWorker> = wrap<SoundingWorker>(this.worker);
 	private sounding: Sounding[] = [];
-	private blows = 0;
+	private strikes = 0;
 	private room: AudioBufferSourceNode | undefined;
 
 	constructor(
@@ -70,7 +70,7 @@ export class SimulatedInstrument {
 	async strike(note: number, strings: readonly number[], strength: number): Promise<void> {
 		const pins = this.pinsOf(note).map((pin, i) => (strings.includes(i) ? strikePinned(pin, strength) : pin));
 		if (this.moved[note]) this.setPins(note, pins);
-		this.blows++;
+		this.strikes++;
 		const sounding = strings.filter((string) => string < pins.length);
 		const strikes = sounding.map((string): Strike => ({
 			note,
@@ -78,7 +78,7 @@ export class SimulatedInstrument {
 			sampleRate: this.context.sampleRate,
 			seconds: SECONDS,
 			strength,
-			seed: this.twin.seed + 8 * this.blows + string,
+			seed: this.twin.seed + 8 * this.strikes + string,
 			glide: GLIDE,
 			motion: twinMotion(this.twin, note, string)
 		}));

@@ -5,38 +5,38 @@
 	import ValueAxis from './ValueAxis.svelte';
 
 	interface Props {
-		blows: readonly SettleCurve[];
+		strikes: readonly SettleCurve[];
 		tolerance: number;
-		/** Seconds after the blow at which the string is read. */
+		/** Seconds after the strike at which the string is read. */
 		moment: number;
 		/** Partial that is listened to; 0: all together. */
 		partial: number;
-		/** How the string moves from blow to blow. */
+		/** How the string moves from strike to strike. */
 		stability: Stability | undefined;
 	}
-	let { blows, tolerance, moment, partial, stability }: Props = $props();
+	let { strikes, tolerance, moment, partial, stability }: Props = $props();
 	let width = $state(640);
 	let height = $state(360);
 	const margin = { top: 28, right: 20, bottom: 34, left: 52 };
-	const chart = $derived(settleChart(blows, tolerance, moment, { width, height, margin }));
-	const newest = $derived(blows.length - 1);
+	const chart = $derived(settleChart(strikes, tolerance, moment, { width, height, margin }));
+	const newest = $derived(strikes.length - 1);
 	const said = $derived(
-		blows.length === 0
-			? 'No blow yet.'
-			: blows
-					.map(({ figure }, i) => `Blow ${i + 1}: ${figure === undefined ? 'not read' : flatOrSharp(figure)}`)
+		strikes.length === 0
+			? 'No strike yet.'
+			: strikes
+					.map(({ figure }, i) => `Strike ${i + 1}: ${figure === undefined ? 'not read' : flatOrSharp(figure)}`)
 					.join('; ')
 	);
-	/** Two blows can always be joined by a line: from three on a drift is one. */
+	/** Two strikes can always be joined by a line: from three on a drift is one. */
 	const drift = $derived.by(() => {
 		if (!stability || stability.error === undefined) return undefined;
 		const still = Math.abs(stability.drift) < Math.max(0.1, 2 * stability.error);
-		const over = `the last ${stability.blows} blows`;
-		return still ? `Stands still over ${over}` : `Moves ${signed(stability.drift)} cents a blow over ${over}`;
+		const over = `the last ${stability.strikes} strikes`;
+		return still ? `Stands still over ${over}` : `Moves ${signed(stability.drift)} cents a strike over ${over}`;
 	});
 	const tone = (cents: number | undefined) =>
 		cents === undefined || Math.abs(cents) <= tolerance ? 'var(--felt)' : cents < 0 ? 'var(--flat)' : 'var(--sharp)';
-	const toneOf = (blow: SettleCurve) => tone(blow.figure ?? blow.curve.at(-1)?.cents);
+	const toneOf = (strike: SettleCurve) => tone(strike.figure ?? strike.curve.at(-1)?.cents);
 </script>
 
 <div class="frame" bind:clientWidth={width} bind:clientHeight={height}>
@@ -44,7 +44,7 @@
 		{width}
 		{height}
 		role="img"
-		aria-label="Does the string settle and hold? Cents from target over seconds since the blow. {said}"
+		aria-label="Does the string settle and hold? Cents from target over seconds since the strike. {said}"
 	>
 		<rect
 			x={margin.left}
@@ -76,9 +76,9 @@
 			<g style="opacity: {age === 0 ? 1 : Math.max(0.2, 0.6 - 0.1 * age)}">
 				<path
 					d={path}
-					style="stroke: {age === 0 ? toneOf(blows[i]) : 'var(--ink)'}; stroke-width: {age === 0 ? 3 : 1.5}"
+					style="stroke: {age === 0 ? toneOf(strikes[i]) : 'var(--ink)'}; stroke-width: {age === 0 ? 3 : 1.5}"
 				/>
-				{#if age === 0 && end}<circle cx={end.x} cy={end.y} r="6" style="fill: {toneOf(blows[i])}" />{/if}
+				{#if age === 0 && end}<circle cx={end.x} cy={end.y} r="6" style="fill: {toneOf(strikes[i])}" />{/if}
 				{#if figure}<path d="M{figure.x - 5} {figure.y}h10M{figure.x} {figure.y - 5}v10" class="figure" />{/if}
 			</g>
 		{/each}

@@ -35,7 +35,7 @@ describe('keyboard strip', () => {
 });
 
 describe('settle chart', () => {
-	it('shows lane and all blows inside the frame, with nothing to show as well', () => {
+	it('shows lane and all strikes inside the frame, with nothing to show as well', () => {
 		const chart = settleChart([{ curve: [{ since: 0.2, cents: -31 }], figure: -30 }], 1, 0.6, frame);
 		expect(chart.curves[0].end!.y).toBeLessThan(280);
 		expect(chart.lane.height).toBeGreaterThan(0);

@@ -11,14 +11,14 @@ export interface SettleCurve {
 export const SETTLE_SECONDS = 2.5;
 const LEAST_SPAN = 4;
 
-/** Cents of the blows against time since the strike, with the target as a lane as wide as the tolerance. */
+/** Cents of the strikes against time since the strike, with the target as a lane as wide as the tolerance. */
 export function settleChart(
-	blows: readonly SettleCurve[],
+	strikes: readonly SettleCurve[],
 	tolerance: number,
 	moment: number,
 	{ width, height, margin }: Frame
 ) {
-	const all = blows.flatMap(({ curve, figure }) => [
+	const all = strikes.flatMap(({ curve, figure }) => [
 		...curve.map(({ cents }) => cents),
 		...(figure === undefined ? [] : [figure])
 	]);
@@ -40,7 +40,7 @@ export function settleChart(
 		lane: { y: y(tolerance), height: y(-tolerance) - y(tolerance) },
 		zero: y(0),
 		moment: x(moment),
-		curves: blows.map(({ curve, figure }) => {
+		curves: strikes.map(({ curve, figure }) => {
 			const shown = curve.filter(({ since }) => since <= SETTLE_SECONDS);
 			const last = shown.at(-1);
 			return {

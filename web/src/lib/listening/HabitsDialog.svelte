@@ -44,10 +44,10 @@
 	}
 </script>
 
-<DialogSheet {open} title="How a blow is read" onclose={() => (open = false)}>
+<DialogSheet {open} title="How a strike is read" onclose={() => (open = false)}>
 	<p class="mb-3 max-w-[34rem] text-[0.95rem] leading-snug">
-		Each register listens to one partial, and is read at a fixed time after the blow: late enough for the pitch to have
-		settled, early enough for the note still to sound. Kept for the whole workshop.
+		Each register listens to one partial, and is read at a fixed time after the strike: late enough for the pitch to
+		have settled, early enough for the note still to sound. Kept for the whole workshop.
 	</p>
 	<table>
 		<thead><tr><th>register</th><th>notes</th><th>listens to</th><th>read after, seconds</th></tr></thead>

@@ -2,9 +2,9 @@ import type { Listening } from '$lib/audio/listening.svelte';
 
 /** A background louder than this hides the partials of soft notes. */
 const LOUD_ROOM_DB = -42;
-/** Blows that stand less than this above the background show few partials. */
+/** Strikes that stand less than this above the background show few partials. */
 const FAINT_ABOVE_DB = 22;
-/** A blow that is so quiet leaves most of the sound card's range unused. */
+/** A strike that is so quiet leaves most of the sound card's range unused. */
 const FAINT_DB = -52;
 
 export interface RoomState {
@@ -21,8 +21,8 @@ export function roomState({
 	noise,
 	clipped,
 	hum,
-	blowLevel
-}: Pick<Listening, 'state' | 'source' | 'noise' | 'clipped' | 'hum' | 'blowLevel'>): RoomState {
+	strikeLevel
+}: Pick<Listening, 'state' | 'source' | 'noise' | 'clipped' | 'hum' | 'strikeLevel'>): RoomState {
 	if (state === 'off') return { title: 'Not listening', detail: undefined, advice: undefined };
 	if (state === 'opening') return { title: 'Opening the sound', detail: undefined, advice: undefined };
 	const simulated = source === 'simulated';
@@ -44,11 +44,11 @@ export function roomState({
 			detail: 'room loud',
 			advice: 'The room is loud: move the microphone closer to the strings, or wait for quiet.'
 		};
-	if (blowLevel !== undefined && (blowLevel < noise + FAINT_ABOVE_DB || blowLevel < FAINT_DB))
+	if (strikeLevel !== undefined && (strikeLevel < noise + FAINT_ABOVE_DB || strikeLevel < FAINT_DB))
 		return {
 			title: 'Listening',
-			detail: 'blows faint',
-			advice: 'The blows are faint: move the microphone closer to the strings, or turn its level up.'
+			detail: 'strikes faint',
+			advice: 'The strikes are faint: move the microphone closer to the strings, or turn its level up.'
 		};
 	return {
 		title: 'Listening',

@@ -3,7 +3,7 @@ import { transfer, wrap, type Remote } from 'comlink';
 import type { LastStrikeWorker } from '$lib/workers/lastStrike';
 import Worker from '$lib/workers/lastStrike.worker?worker';
 
-/** What a blow told of the strings that sounded together. */
+/** What a strike told of the strings that sounded together. */
 export interface HeardUnison {
 	readonly note: number;
 	/** Strings that were left unmuted. */
@@ -11,11 +11,11 @@ export interface HeardUnison {
 	readonly analysis: UnisonAnalysis;
 }
 
-/** Looks closer at each blow, in a worker of its own: the listening must not wait for it. */
+/** Looks closer at each strike, in a worker of its own: the listening must not wait for it. */
 export class LastStrike {
 	heard = $state.raw<HeardUnison | undefined>();
 	reading = $state.raw<StringReading | undefined>();
-	/** Blows that have been looked at so far. */
+	/** Strikes that have been looked at so far. */
 	looks = $state(0);
 	/** The partial that is being heard by itself. */
 	playing = $state<number | undefined>();
@@ -37,7 +37,7 @@ export class LastStrike {
 		const analysis = await this.remote.look(transfer(strike, [strike.samples.buffer]), strings);
 		const heard = { note: reading.note, strings, analysis };
 		this.looks++;
-		// A later blow has been heard meanwhile: what it says counts.
+		// A later strike has been heard meanwhile: what it says counts.
 		if (turn === this.turn) {
 			this.stop();
 			this.heard = heard;
@@ -58,7 +58,7 @@ export class LastStrike {
 			if (this.playing !== partial) return;
 			if (!sound) {
 				this.playing = undefined;
-				this.problem = 'This partial cannot be parted from the rest of the blow.';
+				this.problem = 'This partial cannot be parted from the rest of the strike.';
 				return;
 			}
 			this.context ??= new AudioContext();

@@ -20,8 +20,8 @@ import {
 } from '@fendrel/core';
 import type { VisitRecord } from './visitRecord.svelte';
 
-/** One blow on the string that is due: its curve in cents from target, and its figure. */
-export interface BlowTrace {
+/** One strike on the string that is due: its curve in cents from target, and its figure. */
+export interface StrikeTrace {
 	readonly id: number;
 	readonly curve: readonly { readonly since: number; readonly cents: number }[];
 	readonly figure: number | undefined;
@@ -45,8 +45,8 @@ export const REFUSALS: Record<Refusal, string> = {
 	unsteady: 'The pitch wandered, as a voice does. Wait for quiet and strike again.',
 	interrupted: 'The sound broke off: the microphone changed its rate. Strike again.'
 };
-/** Blows shown together; older ones fade out of the picture. */
-const BLOWS_SHOWN = 6;
+/** Strikes shown together; older ones fade out of the picture. */
+const STRIKES_SHOWN = 6;
 /** "Holds" stays readable this long before the next note comes by itself. */
 const HOLD_MS = 1100;
 
@@ -62,27 +62,27 @@ export interface SettingOptions<Body> {
 	readonly onDue: (due: Due | undefined) => void;
 }
 
-/** The work in Set: which note is due, what its blows said, what has been accepted. */
+/** The work in Set: which note is due, what its strikes said, what has been accepted. */
 export class Setting<Body> {
 	readonly order: readonly SettingStep[];
 	index = $state(0);
 	/** What is left sounding. */
 	open = $state.raw() as SounderChoice;
-	blows = $state.raw<readonly BlowTrace[]>([]);
+	strikes = $state.raw<readonly StrikeTrace[]>([]);
 	sounding = $state(false);
-	/** Blows that have been read or refused so far. */
+	/** Strikes that have been read or refused so far. */
 	told = $state(0);
 	notice = $state.raw<Notice | undefined>();
 
 	readonly step = $derived.by(() => this.order[this.index]);
 	readonly choices = $derived.by(() => this.options.family.choices(this.options.body, this.step.note));
 	readonly target = $derived.by(() => this.options.plan.targetOf(this.step.note)!);
-	readonly figures = $derived.by(() => this.blows.flatMap(({ figure }) => (figure === undefined ? [] : [figure])));
+	readonly figures = $derived.by(() => this.strikes.flatMap(({ figure }) => (figure === undefined ? [] : [figure])));
 	readonly stability = $derived.by(() => stabilityOf(this.figures));
 	readonly advice: Advice = $derived.by(() => adviceFor(this.figures, this.options.tolerance));
-	/** Cents from target: while a blow sounds where it stands, otherwise its figure. */
+	/** Cents from target: while a strike sounds where it stands, otherwise its figure. */
 	readonly now = $derived.by(() => {
-		const last = this.blows.at(-1);
+		const last = this.strikes.at(-1);
 		return last?.figure ?? last?.curve.at(-1)?.cents;
 	});
 	readonly summary = $derived.by(() =>
@@ -93,10 +93,10 @@ export class Setting<Body> {
 		)
 	);
 
-	/** The last blow that was read, and the reading it was stored as. */
+	/** The last strike that was read, and the reading it was stored as. */
 	private last: { readonly measured: StringReading; readonly id: string } | undefined;
-	private blowCount = 0;
-	/** Asked to keep a note whose blow has not been read yet: it is kept with its figure, a moment later. */
+	private strikeCount = 0;
+	/** Asked to keep a note whose strike has not been read yet: it is kept with its figure, a moment later. */
 	private keepWhenRead = false;
 	private advance: ReturnType<typeof setTimeout> | undefined;
 
@@ -122,16 +122,19 @@ export class Setting<Body> {
 	}
 
 	private hearOne(event: ListenerEvent): void {
-		if (event.kind === 'blow') {
+		if (event.kind === 'strike') {
 			this.sounding = true;
 			this.notice = undefined;
-			// A blow opens its curve only when it is known to be on the due note.
-			this.blowCount++;
+			// A strike opens its curve only when it is known to be on the due note.
+			this.strikeCount++;
 		} else if (event.kind === 'settling' && event.note === this.step.note) {
 			const point = { since: event.since, cents: this.fromTarget(event.pitch, event.listened) };
-			const last = this.blows.at(-1);
-			if (last?.id === this.blowCount) this.replaceLast({ ...last, curve: [...last.curve, point] });
-			else this.blows = [...this.blows, { id: this.blowCount, curve: [point], figure: undefined }].slice(-BLOWS_SHOWN);
+			const last = this.strikes.at(-1);
+			if (last?.id === this.strikeCount) this.replaceLast({ ...last, curve: [...last.curve, point] });
+			else
+				this.strikes = [...this.strikes, { id: this.strikeCount, curve: [point], figure: undefined }].slice(
+					-STRIKES_SHOWN
+				);
 		} else if (event.kind === 'reading') {
 			this.told++;
 			this.take(event.reading);
@@ -158,8 +161,8 @@ export class Setting<Body> {
 		return partials.find((each) => each.partial === partial);
 	}
 
-	private replaceLast(blow: BlowTrace): void {
-		this.blows = [...this.blows.slice(0, -1), blow];
+	private replaceLast(strike: StrikeTrace): void {
+		this.strikes = [...this.strikes.slice(0, -1), strike];
 	}
 
 	private take(reading: StringReading): void {
@@ -171,9 +174,9 @@ export class Setting<Body> {
 			return;
 		}
 		const figure = this.fromTarget(reading.pitch, this.listenedOf(reading));
-		const last = this.blows.at(-1);
-		if (last?.id === this.blowCount) this.replaceLast({ ...last, figure });
-		else this.blows = [...this.blows, { id: this.blowCount, curve: [], figure }].slice(-BLOWS_SHOWN);
+		const last = this.strikes.at(-1);
+		if (last?.id === this.strikeCount) this.replaceLast({ ...last, figure });
+		else this.strikes = [...this.strikes, { id: this.strikeCount, curve: [], figure }].slice(-STRIKES_SHOWN);
 		this.last = { measured: reading, id: this.store(reading) };
 		if (this.keepWhenRead) {
 			this.keep();
@@ -218,8 +221,8 @@ export class Setting<Body> {
 
 	/** Keeps the note as it stands: with its last figure, or by ear alone. */
 	keep(): void {
-		const last = this.blows.at(-1);
-		const unread = this.sounding && last?.id === this.blowCount && last.figure === undefined;
+		const last = this.strikes.at(-1);
+		const unread = this.sounding && last?.id === this.strikeCount && last.figure === undefined;
 		this.keepWhenRead = unread;
 		if (unread) return;
 		this.accept();
@@ -242,25 +245,25 @@ export class Setting<Body> {
 
 	leaveOpen(choice: SounderChoice): void {
 		this.open = choice;
-		this.clearBlows();
+		this.clearStrikes();
 	}
 
-	/** Blows that were read otherwise do not stand beside those to come. */
+	/** Strikes that were read otherwise do not stand beside those to come. */
 	startAfresh(): void {
-		this.clearBlows();
+		this.clearStrikes();
 	}
 
 	private goToIndex(index: number): void {
 		this.index = index;
 		this.open = this.choices.find(({ id }) => id === this.open?.id) ?? this.choices[0];
 		this.notice = undefined;
-		this.clearBlows();
+		this.clearStrikes();
 		this.options.onDue({ note: this.step.note, pitch: this.target.pitch });
 	}
 
-	private clearBlows(): void {
+	private clearStrikes(): void {
 		clearTimeout(this.advance);
-		this.blows = [];
+		this.strikes = [];
 		this.last = undefined;
 		this.keepWhenRead = false;
 	}

@@ -61,7 +61,7 @@ afterEach(() => {
 
 let clock = 0;
 const pitchOf = (note: number, off: number) => hzAbove(equalHz(note, hz(440)), cents(off));
-const blow = (): ListenerEvent => ({ kind: 'blow', at: ++clock });
+const struck = (): ListenerEvent => ({ kind: 'strike', at: ++clock });
 const settling = (note: number, off: number): ListenerEvent => ({
 	kind: 'settling',
 	at: clock,
@@ -87,7 +87,8 @@ const reading = (note: number, off: number): ListenerEvent => ({
 		partials: []
 	} satisfies StringReading
 });
-const strike = (note: number, off: number) => setting.hear([blow(), settling(note, off), reading(note, off), ended()]);
+const strike = (note: number, off: number) =>
+	setting.hear([struck(), settling(note, off), reading(note, off), ended()]);
 
 describe('a string that is set', () => {
 	it('is read, raised, struck again and accepted when it holds; the next note comes by itself', () => {
@@ -99,7 +100,7 @@ describe('a string that is set', () => {
 		expect(setting.advice).toBe('strike again');
 		strike(69, 0.2);
 		expect(setting.advice).toBe('holds');
-		// Three blows, three readings; the last is taken as it stands, and stored no second time.
+		// Three strikes, three readings; the last is taken as it stands, and stored no second time.
 		expect(readings()).toHaveLength(3);
 		expect(acts()).toMatchObject([
 			{ do: 'accept', purpose: 'set', reading: readings()[2].id, sounders: ['69/middle'] }
@@ -107,7 +108,7 @@ describe('a string that is set', () => {
 		expect(setting.isSet(69)).toBe(true);
 		vi.advanceTimersByTime(2000);
 		expect(setting.step.note).toBe(57);
-		expect(setting.blows).toEqual([]);
+		expect(setting.strikes).toEqual([]);
 	});
 
 	it('stores everything measured, against the target of the plan', () => {
@@ -135,8 +136,8 @@ describe('keeping a note as it stands', () => {
 		expect(setting.step.note).toBe(57);
 	});
 
-	it('waits for the figure of a blow that still sounds', () => {
-		setting.hear([blow(), settling(69, -2)]);
+	it('waits for the figure of a strike that still sounds', () => {
+		setting.hear([struck(), settling(69, -2)]);
 		setting.keep();
 		expect(kept()).toEqual([]);
 		setting.hear([reading(69, -2.1)]);
@@ -165,7 +166,7 @@ describe('what is not the due note', () => {
 	});
 
 	it.each(['no note', 'two notes', 'unsteady'] as const)('says what to do about: %s', (why) => {
-		setting.hear([blow(), { kind: 'refused', at: clock, why }]);
+		setting.hear([struck(), { kind: 'refused', at: clock, why }]);
 		expect(setting.notice?.text).toMatch(/\. (Strike|Mute|Wait)/);
 		expect(kept()).toEqual([]);
 	});

@@ -50,15 +50,15 @@ describe('the room in words', () => {
 		noise: -70,
 		clipped: false,
 		hum: undefined,
-		blowLevel: -20
+		strikeLevel: -20
 	} as const;
 	it('says what to change, and nothing when nothing is to be changed', () => {
 		expect(roomState(quiet).advice).toBeUndefined();
 		expect(roomState({ ...quiet, noise: -30 }).advice).toMatch(/move the microphone closer/);
 		expect(roomState({ ...quiet, clipped: true }).advice).toMatch(/move the microphone away/);
-		expect(roomState({ ...quiet, blowLevel: -60 }).advice).toMatch(/blows are faint/);
-		expect(roomState({ ...quiet, noise: -50, blowLevel: -40 }).advice).toMatch(/blows are faint/);
-		expect(roomState({ ...quiet, blowLevel: undefined }).advice).toBeUndefined();
+		expect(roomState({ ...quiet, strikeLevel: -60 }).advice).toMatch(/strikes are faint/);
+		expect(roomState({ ...quiet, noise: -50, strikeLevel: -40 }).advice).toMatch(/strikes are faint/);
+		expect(roomState({ ...quiet, strikeLevel: undefined }).advice).toBeUndefined();
 		expect(roomState({ ...quiet, hum: 50 }).advice).toMatch(/hum at 50 Hz: unplug the lamp/);
 		expect(roomState({ ...quiet, state: 'off' }).title).toBe('Not listening');
 	});

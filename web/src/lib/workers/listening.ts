@@ -28,7 +28,7 @@ export function expectedStrings({
 export interface ListeningWorker {
 	/**
 	 * Listens to the blocks of samples that come in through `port` until `close`; tells what it hears, and hands over the
-	 * sound of each blow that was read once it has sounded.
+	 * sound of each strike that was read once it has sounded.
 	 */
 	open(
 		setup: ListeningSetup,

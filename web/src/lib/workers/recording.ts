@@ -7,7 +7,7 @@ export interface RecordingProgress {
 	readonly share: number;
 	/** Seconds of sound so far. */
 	readonly seconds: number;
-	/** Blows heard since the last time. */
+	/** Strikes heard since the last time. */
 	readonly found: readonly RecordedStrike[];
 }
 

@@ -125,7 +125,7 @@ describe('a second family', () => {
 			const told = { note: group, struckAt: ++at, moment: 0.5, pitch, pitchError: cents(0.1), fundamental: pitch };
 			const reading = { ...told, inharmonicity: undefined, inharmonicityError: undefined, partials: [] };
 			setting.hear([
-				{ kind: 'blow', at },
+				{ kind: 'strike', at },
 				{ kind: 'reading', at, reading },
 				{ kind: 'ended', at }
 			] as ListenerEvent[]);

@@ -100,7 +100,7 @@
 		<p class="soft about">{stretched} <a href="/visits/{visit.id}/plan/curve">Shape it on the curve sheet</a></p>
 	</fieldset>
 	<fieldset>
-		<legend>A string holds within <span class="soft">cents, two blows running</span></legend>
+		<legend>A string holds within <span class="soft">cents, two strikes running</span></legend>
 		<div class="presets">
 			{#each TOLERANCES as each (each)}
 				<button

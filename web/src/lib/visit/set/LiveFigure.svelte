@@ -4,7 +4,7 @@
 
 	interface Props {
 		note: number;
-		/** Cents from target; undefined before the first blow. */
+		/** Cents from target; undefined before the first strike. */
 		cents: number | undefined;
 		advice: Advice;
 		tolerance: number;

@@ -26,14 +26,14 @@
 	};
 </script>
 
-<section aria-label="Partials of the last blow">
+<section aria-label="Partials of the last strike">
 	{#if !reading}
 		<h2 class="panel-heading">Partials</h2>
 		<p class="how">
 			Strike a note and let it sound for a second: its partials appear here, each to be heard by itself.
 		</p>
 	{:else}
-		<h2 class="panel-heading">Partials of {noteName(reading.note)} <span>the last blow</span></h2>
+		<h2 class="panel-heading">Partials of {noteName(reading.note)} <span>the last strike</span></h2>
 		<div class="bars" bind:clientWidth={width}>
 			<svg
 				class="drawing"
@@ -69,7 +69,7 @@
 				<dt>{words.level}, {words.decay}</dt>
 			</dl>
 		{:else}
-			<p class="how">Partial {chosen} was not to be heard in this blow.</p>
+			<p class="how">Partial {chosen} was not to be heard in this strike.</p>
 		{/if}
 		<div class="buttons">
 			<button type="button" class="btn preset-outlined-surface-300-700" onclick={() => step(-1)} disabled={at <= 0}
@@ -85,7 +85,7 @@
 				disabled={at < 0 ? bars.length === 0 : at === bars.length - 1}>Higher</button
 			>
 		</div>
-		<p class="how">{last.problem ?? 'First alone, then in the whole blow.'}</p>
+		<p class="how">{last.problem ?? 'First alone, then in the whole strike.'}</p>
 	{/if}
 </section>
 

@@ -6,8 +6,8 @@
 	const words = $derived(unisonWords(heard, a4));
 </script>
 
-<section aria-label="The last blow, closer">
-	<h2 class="panel-heading">{words.title} <span>the last blow, closer</span></h2>
+<section aria-label="The last strike, closer">
+	<h2 class="panel-heading">{words.title} <span>the last strike, closer</span></h2>
 	<p class="spread"><b>{words.figure}</b> <span>{words.unit}</span></p>
 	{#if words.beats.length}
 		<table>

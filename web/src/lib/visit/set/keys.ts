@@ -16,7 +16,7 @@ export const SET_KEYS = [
 	{ keys: 'G', does: 'go to the note that was heard instead' },
 	{ keys: 'L', does: 'listen or stop' },
 	{ keys: 'V', does: 'what stands beside: by ear, unison, partials' },
-	{ keys: '← →', does: 'which partial of the last blow' },
+	{ keys: '← →', does: 'which partial of the last strike' },
 	{ keys: 'H', does: 'hear that partial alone, then in the whole' },
 	{ keys: 'Space', does: 'strike the simulated instrument' },
 	{ keys: '↑ ↓', does: 'its lever, 1 cent; with Shift 0.2, with Ctrl 5' },

@@ -19,7 +19,7 @@ const reading: StringReading = {
 	]
 };
 
-describe('partials of a blow', () => {
+describe('partials of a strike', () => {
 	it('in words: where they are heard, how sharp, how loud, how long', () => {
 		expect(partialWords(reading, 2, 440)).toEqual({
 			title: 'Partial 2, heard at A5',

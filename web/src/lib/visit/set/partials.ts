@@ -12,7 +12,7 @@ export interface PartialBar {
 	readonly height: number;
 }
 
-/** Levels of a blow's partials as bars, the loudest at the top. */
+/** Levels of a strike's partials as bars, the loudest at the top. */
 export function partialBars(
 	{ partials }: Pick<StringReading, 'partials'>,
 	width: number,
@@ -44,7 +44,7 @@ export interface PartialWords {
 	readonly decay: string;
 }
 
-/** One partial of a blow in words and figures; undefined when it was not heard. */
+/** One partial of a strike in words and figures; undefined when it was not heard. */
 export function partialWords(
 	{ partials, pitch }: StringReading,
 	partial: number,

@@ -17,7 +17,7 @@ export interface UnisonWords {
 	}[];
 }
 
-/** What a blow told of a unison, or of one string's false beat. */
+/** What a strike told of a unison, or of one string's false beat. */
 export function unisonWords({ note, strings, analysis }: HeardUnison, a4: number): UnisonWords {
 	const { partials, told, spread, unresolved } = analysis;
 	const beating =
@@ -31,7 +31,7 @@ export function unisonWords({ note, strings, analysis }: HeardUnison, a4: number
 		rate: each.beat!.toFixed(1),
 		depth: each.depth >= DEEP ? 'deep' : 'shallow'
 	}));
-	const limit = `In this blow nothing finer than ${unresolved.toFixed(1)} cents could be told.`;
+	const limit = `In this strike nothing finer than ${unresolved.toFixed(1)} cents could be told.`;
 	if (strings === 1) {
 		if (beating.length === 0)
 			return { title: `${noteName(note)}, one string`, figure: 'Clean', unit: 'no false beat', how: limit, beats };

@@ -25,7 +25,7 @@ export interface WorkOptions<Body> {
 const STRENGTH = 0.8;
 const MOST_PARTIALS = 16;
 
-/** What stands beside the figure: how the ear judges, the unison of the last blow, or its partials. */
+/** What stands beside the figure: how the ear judges, the unison of the last strike, or its partials. */
 export const VIEWS = ['ear', 'unison', 'partials'] as const;
 export type View = (typeof VIEWS)[number];
 
@@ -35,7 +35,7 @@ export class Work<Body> {
 	readonly listening: Listening;
 	readonly setting: Setting<Body>;
 	readonly last = new LastStrike((playing) => this.listening.hush(playing));
-	/** Undefined: what the last blow makes worth seeing. */
+	/** Undefined: what the last strike makes worth seeing. */
 	chosenView = $state<View | undefined>();
 	/** The partial that is looked at; the one that is listened to until another is chosen. */
 	private chosenPartial = $state<number | undefined>();
@@ -93,7 +93,7 @@ export class Work<Body> {
 	readonly habit = $derived.by(() => habitAt(this.listening.habits, this.setting.step.note));
 	readonly partial = $derived.by(() => this.chosenPartial ?? Math.max(1, this.habit.partial));
 
-	/** The same view again: back to what the last blow makes worth seeing. */
+	/** The same view again: back to what the last strike makes worth seeing. */
 	show(view: View): void {
 		this.chosenView = this.chosenView === view ? undefined : view;
 	}

@@ -94,8 +94,8 @@
 			{:else if recording.state === 'read'}
 				<p>
 					<b>{counted(recording.strikes.length, 'strike')}</b> on {counted(rows.length, 'note')}, in
-					{lasting(recording.seconds)}{#if recording.refused}; {counted(recording.refused, 'blow')} left out: more than one
-						note, or none{/if}.
+					{lasting(recording.seconds)}{#if recording.refused}; {counted(recording.refused, 'strike')} left out: more than
+						one note, or none{/if}.
 				</p>
 			{/if}
 			{#if recording.problem}<p class="problem" role="alert">{recording.problem}</p>{/if}

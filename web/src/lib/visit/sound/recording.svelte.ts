@@ -26,7 +26,7 @@ export class Recording {
 	share = $state(0);
 	seconds = $state(0);
 	strikes = $state.raw<readonly HeardStrike[]>([]);
-	/** Blows that were not one string each. */
+	/** Strikes that were not one string each. */
 	refused = $state(0);
 	problem = $state<string | undefined>();
 	private readonly worker = new Worker();
@@ -54,7 +54,7 @@ export class Recording {
 			else if (this.strikes.length === 0)
 				this.fail(
 					this.refused
-						? `No single string could be read; ${counted(this.refused, 'blow')} held more than one note, or none.`
+						? `No single string could be read; ${counted(this.refused, 'strike')} held more than one note, or none.`
 						: 'No strike was found in it: it may be silent, or too soft.'
 				);
 			if (this.state === 'reading') this.state = 'read';

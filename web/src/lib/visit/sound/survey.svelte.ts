@@ -142,7 +142,7 @@ export class Survey<Body> {
 	}
 
 	private hear(event: ListenerEvent): void {
-		if (event.kind === 'blow') {
+		if (event.kind === 'strike') {
 			this.settle();
 			this.problem = undefined;
 		} else if (event.kind === 'refused') this.problem = REFUSALS[event.why];

@@ -70,7 +70,7 @@
 		<section class="work">
 			<div class="sources">
 				<SourceChoice {listening} />
-				<button type="button" class="how-read" onclick={() => (showHabits = true)}>How a blow is read</button>
+				<button type="button" class="how-read" onclick={() => (showHabits = true)}>How a strike is read</button>
 			</div>
 			<LiveFigure
 				note={setting.step.note}
@@ -83,7 +83,7 @@
 			<Messages {work} {room} closeHref="/visits/{visit.id}/close" />
 			<div class="chart">
 				<SettleChart
-					blows={setting.blows}
+					strikes={setting.strikes}
 					tolerance={visit.tolerance}
 					moment={work.habit.moment}
 					partial={work.habit.partial}

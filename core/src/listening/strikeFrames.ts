@@ -9,7 +9,7 @@ const UNREAD_DOUBT = 0.5;
 
 const WANDER_FRAMES = 4;
 
-/** One frame of a blow: where its middle lies after the blow, and its partials. */
+/** One frame of a strike: where its middle lies after the strike, and its partials. */
 interface Frame {
 	readonly since: number;
 	readonly partials: readonly FramePartial[];
@@ -18,20 +18,20 @@ interface Frame {
 }
 
 /**
- * A wander is seen over less than a second of a blow and goes on: this share of its variance has the differences between
+ * A wander is seen over less than a second of a strike and goes on: this share of its variance has the differences between
  * two moments of recorded strikes within the errors as often as these claim.
  */
 const WANDERS = 3;
 
-/** B and the fall of the pitch after the blow are told apart in so many rounds. */
+/** B and the fall of the pitch after the strike are told apart in so many rounds. */
 const LEVEL_ROUNDS = 2;
 
-/** Collects the frames of one blow and turns them into figures. */
-export class Blow {
+/** Collects the frames of one strike and turns them into figures. */
+export class StrikeFrames {
 	readonly frames: Frame[] = [];
 	fundamental: number;
 	inharmonicity: number;
-	/** Relative uncertainty of `inharmonicity`: large until the blow's own frames have told it. */
+	/** Relative uncertainty of `inharmonicity`: large until the strike's own frames have told it. */
 	private doubt = UNREAD_DOUBT;
 	private readonly pitches: number[] = [];
 
@@ -67,7 +67,7 @@ export class Blow {
 		return { pitch: held.pitch, error: held.pitchError };
 	}
 
-	/** B does not change within a blow: the mean over its frames settles faster than any one of them. */
+	/** B does not change within a strike: the mean over its frames settles faster than any one of them. */
 	private learnB(): void {
 		const whole = fitString(plausiblePartials(this.mean(-Infinity, Infinity), this.usualB), this.knownB);
 		if (whole?.inharmonicity === undefined || whole.inharmonicityError === undefined) return;
@@ -77,7 +77,7 @@ export class Blow {
 
 	/**
 	 * Brings all frames to the pitch of the fixed moment. High partials die first, so that without this they would say
-	 * what the string was just after the blow, low ones what it became, and B would take up the difference.
+	 * what the string was just after the strike, low ones what it became, and B would take up the difference.
 	 */
 	private level(at: number, half: number): void {
 		const pitches = this.frames.map(({ partials }) =>
@@ -105,7 +105,7 @@ export class Blow {
 	}
 
 	/**
-	 * The figure of the blow: pitch from the frames within `half` seconds of the moment, B from all of them.
+	 * The figure of the strike: pitch from the frames within `half` seconds of the moment, B from all of them.
 	 * A note that died before its moment is read from its last frames, an early moment from the first.
 	 * @returns undefined when no partial has been measured by phase
 	 */
@@ -175,7 +175,7 @@ export class Blow {
 }
 
 /**
- * One partial over the frames of a blow. Its figure comes from the frames that count; its error also from how far it
+ * One partial over the frames of a strike. Its figure comes from the frames that count; its error also from how far it
  * wanders over all of them, more than their own errors explain: strings beat and settle, and another moment would have
  * given another figure.
  */
