@@ -11,7 +11,7 @@ import {
 	hz,
 	instrumentStrings,
 	keyboardInharmonicity,
-	likestWish,
+	closestCurve,
 	partialSharpness,
 	PRIORITIES,
 	priorityById,
@@ -210,11 +210,11 @@ async function recordedGrand() {
 		const level = mean(within(MIDDLE.from, MIDDLE.to).map(({ by }) => by));
 		return REGISTERS.map(({ from, to }) => rms(within(from, to).map(({ by }) => by - level)));
 	};
-	const likest = likestWish(
+	const closest = closestCurve(
 		solver,
 		stands.filter(({ note }) => note <= 105).map(({ note, deviation }) => ({ note, deviation: cents(deviation) }))
 	)!;
-	const { priority, blend, topStretch } = likest.wish;
+	const { priority, blend, topStretch } = closest.wish;
 	const { scatter, parameters, outliers } = strings.inharmonicity;
 	return {
 		recognised,
@@ -232,7 +232,7 @@ async function recordedGrand() {
 		],
 		fitted: {
 			name: `${priority.name}${blend ? `, ${Math.round(100 * blend.share)} % ${blend.with.name.toLowerCase()}` : ''}, ${topStretch.toFixed(1)} cents on top`,
-			rms: against(likest.wish)
+			rms: against(closest.wish)
 		}
 	};
 }

@@ -18,6 +18,7 @@ import {
 	temperamentById,
 	typicalInharmonicity
 } from '../src/index';
+import { finish } from '../fixtures/finish';
 
 const temperament = temperamentById('equal');
 const table = targetTable({
@@ -70,13 +71,13 @@ const plainTime = fastest(5, plain);
 
 const plans = [...SCHOOLS.map(({ id }) => id), COMPUTED].map((school) => {
 	const make = () => bearingPlan({ school, start: 69, low: 53, high: 65, strings, temperament, ear: DEFAULT_EAR });
-	let errors = simulatePlan(make(), strings, DEFAULT_EAR, 10_000, 1);
+	let errors = finish(simulatePlan(make(), strings, DEFAULT_EAR, 10_000, 1)).result;
 	const time = fastest(8, () => {
-		errors = simulatePlan(make(), strings, DEFAULT_EAR, 10_000, 1);
+		errors = finish(simulatePlan(make(), strings, DEFAULT_EAR, 10_000, 1)).result;
 	});
 	const scatter = { ...DEFAULT_EAR, bias: 0 };
 	const plain = bearingPlan({ school, start: 69, low: 53, high: 65, strings, temperament, ear: scatter });
-	const alone = simulatePlan(plain, strings, scatter, 10_000, 1);
+	const alone = finish(simulatePlan(plain, strings, scatter, 10_000, 1)).result;
 	return {
 		school,
 		time,

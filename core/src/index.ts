@@ -32,7 +32,7 @@ export * from './curve/priorities';
 export * from './curve/tuningCurve';
 export * from './curve/givesWay';
 export * from './curve/curveErrors';
-export * from './curve/likestWish';
+export * from './curve/closestCurve';
 export * from './record/sounder';
 export * from './record/happened';
 export * from './record/report';

@@ -45,8 +45,11 @@ test('the clock of a microphone is measured against a known tone, kept for it, a
 	await dialog.getByRole('button', { name: 'Measure' }).click();
 	await expect(dialog).toContainText(/hardly to be heard|not one steady tone/, { timeout: 15_000 });
 	await dialog.getByRole('textbox').fill('440');
-	await dialog.getByRole('button', { name: 'Measure' }).click();
-	await expect(dialog).toContainText(/this clock hears everything 1\.[45]\d cents sharp/, { timeout: 15_000 });
+	// A busy machine drops samples of real sound, and then it is truly no steady tone: one measures again.
+	await expect(async () => {
+		await dialog.getByRole('button', { name: 'Measure' }).click();
+		await expect(dialog).toContainText(/this clock hears everything 1\.[45]\d cents sharp/, { timeout: 15_000 });
+	}).toPass({ timeout: 100_000 });
 	await dialog.getByRole('button', { name: /^Correct by −1\.[45]\d cents/ }).click();
 	await expect(page.getByRole('button', { name: /^Clock −1\.[45]\d cents/ })).toBeVisible();
 

@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest';
+import { finish } from '../../fixtures/finish';
 import { targetTable } from '../curve/targetTable';
 import { beatOf } from '../intervals/beats';
 import { typicalInharmonicity } from '../strings/inharmonicity';
@@ -107,7 +108,7 @@ describe('errors of plans', () => {
 	it.each(SCHOOL_IDS)('%s: the simulation agrees with the errors that were propagated by algebra', (school) => {
 		for (const ear of [scatterOnly, DEFAULT_EAR]) {
 			const { plan, strings } = situation('vallotti', { school, ear });
-			const simulated = simulatePlan(plan, strings, ear, 20_000, 7);
+			const simulated = finish(simulatePlan(plan, strings, ear, 20_000, 7)).result;
 			// 20,000 runs: a standard deviation is known to 0.5 %; 3 % leaves room for curvature.
 			plan.steps
 				.slice(1)
@@ -118,7 +119,7 @@ describe('errors of plans', () => {
 	it('have the sizes known for a trained ear, scatter alone', () => {
 		const errors = (school: string) => {
 			const { plan, strings } = situation('equal', { school, ear: scatterOnly });
-			return simulatePlan(plan, strings, scatterOnly, 10_000, 1);
+			return finish(simulatePlan(plan, strings, scatterOnly, 10_000, 1)).result;
 		};
 		const circle = errors('circle');
 		expect(circle.overall).toBeCloseTo(0.6, 1);
@@ -131,7 +132,7 @@ describe('errors of plans', () => {
 		for (const id of VARIED) {
 			const overall = (school: string) => {
 				const { plan, strings } = situation(id, { school });
-				return simulatePlan(plan, strings, DEFAULT_EAR, 500, 3).overall;
+				return finish(simulatePlan(plan, strings, DEFAULT_EAR, 500, 3)).result.overall;
 			};
 			const computed = overall(COMPUTED);
 			for (const { id: school } of SCHOOLS) expect(computed).toBeLessThan(overall(school) * 1.02);
@@ -140,10 +141,9 @@ describe('errors of plans', () => {
 
 	it('repeat for a seed and report progress', () => {
 		const { plan, strings } = situation('equal');
-		const shares: number[] = [];
-		const one = simulatePlan(plan, strings, DEFAULT_EAR, 3000, 5, (share) => shares.push(share));
-		expect(simulatePlan(plan, strings, DEFAULT_EAR, 3000, 5)).toEqual(one);
-		expect(shares).toEqual([1 / 3, 2 / 3, 1]);
-		expect(() => simulatePlan(plan, strings, DEFAULT_EAR, 0, 5)).toThrow('0 runs');
+		const one = finish(simulatePlan(plan, strings, DEFAULT_EAR, 3000, 5));
+		expect(finish(simulatePlan(plan, strings, DEFAULT_EAR, 3000, 5))).toEqual(one);
+		expect(one.shares).toEqual([1 / 3, 2 / 3, 1]);
+		expect(() => finish(simulatePlan(plan, strings, DEFAULT_EAR, 0, 5))).toThrow('0 runs');
 	});
 });

@@ -16,21 +16,21 @@ export interface SimulatedErrors {
 	readonly closing: number | undefined;
 }
 
+/** Runs between two pauses. */
 const CHUNK = 1000;
 
 /**
  * Follows the plan again and again with a random ear: every count errs by its scatter, all counts of one
  * run by a bias of their own. Beats are exact in the strings' frequencies; nothing is linearised.
- * @param onProgress called with the share done, 0 to 1
+ * Yields the share done, 0 to 1, so that whoever runs it may pause or give up.
  */
-export function simulatePlan(
+export function* simulatePlan(
 	plan: BearingPlan,
 	strings: (note: number) => StiffString,
 	ear: Ear,
 	runs: number,
-	seed: number,
-	onProgress: (share: number) => void = () => {}
-): SimulatedErrors {
+	seed: number
+): Generator<number, SimulatedErrors> {
 	if (!Number.isInteger(runs) || runs < 1) throw new RangeError(`simulatePlan: ${runs} runs asked for, 1 at least`);
 	const place = new Map(plan.steps.map(({ note }, i) => [note, i]));
 	const targets = plan.steps.map(({ note }) => strings(note).fundamental as number);
@@ -68,7 +68,7 @@ export function simulatePlan(
 			squares[i] += error * error;
 		}
 		if (plan.closing) closingSquares += closingError(plan.closing, place, errors) ** 2;
-		if ((run + 1) % CHUNK === 0) onProgress((run + 1) / runs);
+		if ((run + 1) % CHUNK === 0) yield (run + 1) / runs;
 	}
 	const notes = plan.steps.map(({ note }, i) => ({ note, error: Math.sqrt(squares[i] / runs) }));
 	const within = notes.filter(({ note }) => note >= plan.low && note <= plan.high);

@@ -217,7 +217,7 @@ describe('habits of listening', () => {
 			expect(partial).toBe(3);
 			expect(Math.abs(centsBetween(third, frequency))).toBeLessThan(1);
 		}
-		listener.attend([{ to: 127, partial: ALL_PARTIALS, moment: 0.4 }]);
+		listener.listenBy([{ to: 127, partial: ALL_PARTIALS, moment: 0.4 }]);
 		const after = hear();
 		expect(readings(after)[0].moment).toBeCloseTo(0.4, 5);
 		expect(after.some((event) => event.kind === 'settling' && event.listened)).toBe(false);

@@ -31,7 +31,7 @@ export interface Listener {
 	push(samples: Float32Array, sampleRate?: number): ListenerEvent[];
 	expect(due: Due | undefined): void;
 	/** Other habits, from the next strike on. */
-	attend(habits: ListeningHabits): void;
+	listenBy(habits: ListeningHabits): void;
 }
 
 /** Frames of about 0.17 s see notes from C3 up apart from their neighbours; lower ones need twice that. */
@@ -80,7 +80,7 @@ class AnyRateListener implements Listener {
 		if (!(sampleRate >= 16_000 && sampleRate <= 192_000))
 			throw new RangeError(`createListener: a sample rate of ${sampleRate} Hz is outside 16000 to 192000`);
 		const opened = new StreamListener(sampleRate, this.options.strings, this.before);
-		opened.attend(this.habits);
+		opened.listenBy(this.habits);
 		opened.expect(this.due);
 		return opened;
 	}
@@ -104,9 +104,9 @@ class AnyRateListener implements Listener {
 		this.current.expect(due);
 	}
 
-	attend(habits: ListeningHabits): void {
+	listenBy(habits: ListeningHabits): void {
 		this.habits = habits;
-		this.current.attend(habits);
+		this.current.listenBy(habits);
 	}
 }
 
@@ -154,7 +154,7 @@ class StreamListener {
 		this.due = due;
 	}
 
-	attend(habits: ListeningHabits): void {
+	listenBy(habits: ListeningHabits): void {
 		this.habits = habits;
 	}
 

@@ -1,29 +1,28 @@
 import {
+	cents,
 	trueRate,
 	type Due,
 	type InstrumentTwin,
-	type KeptStrike,
 	type ListenerEvent,
 	type ListeningHabits,
 	type ReferenceTone,
+	type StringReading,
 	type ToneProblem
 } from '@fendrel/core';
-import type { ListeningSetup } from '$lib/workers/listening';
-import { clockOffset, keepClockOffset } from './clock';
-import { Ear } from './ear';
-import { MicrophoneFault, openMicrophone, type Microphone } from './microphone';
+import { isGivenUp, type WorkerClient } from '$lib/workers/client';
+import type { Heard, ListeningSetup, ListeningTasks } from '$lib/workers/listening';
+import { listeningWorker } from '$lib/workers/listening.client';
+import { handing } from '$lib/workers/protocol';
+import { openCapture } from './capture';
+import { Deafness } from './deafness';
+import { clockOffset, keepClockOffset } from './deviceClock';
+import { SoundFailure, type SoundFault } from './faults';
+import { keepSource, lastSource, type SoundSource } from './lastSource';
+import { LevelWatch } from './levelWatch.svelte';
+import { onEnd } from './lifetime';
+import { openMicrophone } from './microphone';
 import { SimulatedInstrument, type MovedPins } from './simulated';
 import { cardClock, pacedClock } from './soundClock';
-
-export type SoundSource = 'microphone' | 'simulated';
-
-const REMEMBERED = 'fendrel.source';
-const REMEMBERED_DEVICE = 'fendrel.microphone';
-/** Seconds of perfect digital silence from a microphone after which something is wrong with it. */
-const DEAD_SECONDS = 4;
-const DEAD_DB = -100;
-/** A strike has reached its loudest by then. */
-const STRIKE_SECONDS = 0.35;
 
 export interface ListeningOptions {
 	readonly setup: Omit<ListeningSetup, 'sampleRate' | 'habits'>;
@@ -33,39 +32,41 @@ export interface ListeningOptions {
 	readonly countOf: (group: number) => number;
 	readonly moved: MovedPins;
 	readonly onMoved: (moved: MovedPins) => void;
-	readonly onEvents: (events: ListenerEvent[]) => void;
-	/** The sound of a strike that was read, once it has sounded. */
-	readonly onStrike: (strike: KeptStrike) => void;
+	readonly onEvents: (events: readonly ListenerEvent[]) => void;
+	/** Where the sound of strikes goes for a closer look. */
+	readonly strikes: () => MessagePort;
+	/** The sound of a strike that was read has gone there. */
+	readonly onKept: (reading: StringReading) => void;
 }
 
-/** The source of sound: chosen, opened, watched, closed. */
+/** What is open while something is listened to; its lifetime closes all of it. */
+interface Open {
+	readonly lifetime: AbortController;
+	readonly worker: WorkerClient<ListeningTasks>;
+	readonly sampleRate: number;
+	/** Undefined for the simulated instrument. */
+	readonly microphone: { readonly device: string } | undefined;
+}
+
+/** What is listened to: chosen, opened, watched, closed. */
 export class Listening {
 	state = $state<'off' | 'opening' | 'on'>('off');
 	source = $state<SoundSource>('simulated');
 	device = $state<string | undefined>();
-	/** What stands in the way, as a sentence that says what to do. */
-	fault = $state<string | undefined>();
-	level = $state(-120);
-	noise = $state(-120);
-	clipped = $state(false);
-	/** Mains frequency that hums, in Hz. */
-	hum = $state<number | undefined>();
-	/** Level of the last strike, in decibels of full scale; undefined before the first. */
-	strikeLevel = $state<number | undefined>();
 	/** Cents by which the open microphone's clock is corrected. */
 	clock = $state(0);
 	habits = $state.raw() as ListeningHabits;
 	simulated = $state.raw<SimulatedInstrument | undefined>();
-
-	private ear: Ear | undefined;
-	private microphone: Microphone | undefined;
+	readonly levels = new LevelWatch();
+	private failure = $state<SoundFault | undefined>();
+	/** What stands in the way. */
+	readonly fault: SoundFault | undefined = $derived(
+		this.failure ?? (this.source === 'microphone' && this.levels.dead ? 'silent' : undefined)
+	);
+	private lifetime: AbortController | undefined;
+	private open: Open | undefined;
 	private due: Due | undefined;
-	private silentSince: number | undefined;
-	private breakOff = () => {};
-	private deaf = false;
-	/** What still sounds of a strike that fell while deaf is nobody's. */
-	private awaitsStrike = false;
-	private rising: { readonly until: number; level: number } | undefined;
+	private readonly deafness = new Deafness();
 
 	constructor(private readonly options: ListeningOptions) {
 		this.habits = options.habits;
@@ -73,165 +74,142 @@ export class Listening {
 
 	/** Takes the source that this device used last. */
 	recall(): void {
-		const remembered = localStorage.getItem(REMEMBERED);
-		if (remembered === 'microphone' || remembered === 'simulated') this.source = remembered;
-		this.device = localStorage.getItem(REMEMBERED_DEVICE) ?? undefined;
+		({ source: this.source, device: this.device } = lastSource());
 	}
 
 	/** Chooses the source; when it was on, it goes on with the new one. */
 	async choose(source: SoundSource, device?: string): Promise<void> {
-		const wasOn = this.state === 'on';
-		await this.stop();
+		const wasOn = this.state !== 'off';
+		this.stop();
 		this.source = source;
 		this.device = device;
-		this.fault = undefined;
-		localStorage.setItem(REMEMBERED, source);
-		if (device) localStorage.setItem(REMEMBERED_DEVICE, device);
-		else localStorage.removeItem(REMEMBERED_DEVICE);
+		keepSource(source, device);
 		if (wasOn) await this.start();
 	}
 
 	async start(): Promise<void> {
 		if (this.state !== 'off') return;
+		const lifetime = (this.lifetime = new AbortController());
 		this.state = 'opening';
-		this.fault = undefined;
-		this.silentSince = undefined;
+		this.failure = undefined;
 		try {
-			const { setup, twin, countOf, moved, onMoved } = this.options;
-			const paced = this.source === 'simulated' && globalThis.fendrelPace !== undefined;
-			this.ear = await Ear.open(
-				paced ? pacedClock() : cardClock(),
-				{ ...setup, habits: this.habits },
-				(events, strikes) => this.hear(events, strikes)
-			);
-			this.ear.expect(this.due);
-			const { context, input } = this.ear;
-			if (this.source === 'simulated')
-				this.simulated = new SimulatedInstrument(twin, countOf, moved, onMoved, context, input);
-			else {
-				this.microphone = await openMicrophone(
-					context as AudioContext,
-					input,
-					this.device,
-					(fault) => void this.stop(fault.message)
-				);
-				this.correct();
-			}
+			const open = await this.openSource(lifetime);
+			lifetime.signal.throwIfAborted();
+			this.open = open;
+			this.correct();
 			this.state = 'on';
 		} catch (error) {
-			const known = error instanceof MicrophoneFault;
-			await this.stop(
-				known ? error.message : 'The sound could not be started. Reload the page and press Listen again.'
-			);
+			// Stopped meanwhile: whatever had been opened by then has been closed.
+			if (lifetime.signal.aborted) return;
+			const known = error instanceof SoundFailure;
+			this.stop(known ? error.fault : 'no sound');
 			if (!known) throw error;
 		}
 	}
 
-	async stop(fault?: string): Promise<void> {
-		this.microphone?.stop();
-		this.microphone = undefined;
-		this.simulated?.close();
-		this.simulated = undefined;
-		const ear = this.ear;
-		this.ear = undefined;
-		this.breakOff();
-		this.deaf = false;
-		this.awaitsStrike = false;
+	private async openSource(lifetime: AbortController): Promise<Open> {
+		const { signal } = lifetime;
+		const { setup, twin, countOf, moved, onMoved } = this.options;
+		const isSimulated = this.source === 'simulated';
+		const clock = isSimulated && globalThis.fendrelPace !== undefined ? pacedClock(signal) : cardClock(signal);
+		const { context } = clock;
+		const { sampleRate } = context;
+		const { input, samples } = await openCapture(context, signal);
+		signal.throwIfAborted();
+		const worker = this.openWorker({ ...setup, sampleRate, habits: this.habits }, samples, signal);
+		await clock.begin();
+		signal.throwIfAborted();
+		if (isSimulated) {
+			this.simulated = new SimulatedInstrument(twin, countOf, moved, onMoved, context, input, signal);
+			return { lifetime, worker, sampleRate, microphone: undefined };
+		}
+		const onLost = () => this.stop('lost');
+		const device = await openMicrophone(context as AudioContext, input, this.device, signal, onLost);
+		return { lifetime, worker, sampleRate, microphone: { device: device ?? '' } };
+	}
+
+	private openWorker(setup: ListeningSetup, samples: MessagePort, lifetime: AbortSignal): WorkerClient<ListeningTasks> {
+		const worker = listeningWorker();
+		onEnd(lifetime, () => worker.close());
+		const strikes = this.options.strikes();
+		const onProgress = (heard: Heard) => !lifetime.aborted && this.hear(heard);
+		worker
+			.run('listen', handing({ setup, samples, strikes }, samples, strikes), { onProgress })
+			.catch((fault: unknown) => isGivenUp(fault) || this.stop('no sound'));
+		command(worker.run('expect', this.due));
+		return worker;
+	}
+
+	stop(failure?: SoundFault): void {
+		this.lifetime?.abort();
+		this.lifetime = this.open = this.simulated = undefined;
+		this.deafness.reset();
+		this.levels.reset();
 		this.state = 'off';
 		this.clock = 0;
-		this.strikeLevel = undefined;
-		this.fault = fault;
-		await ear?.close();
+		this.failure = failure;
 	}
 
 	/** Other habits, from the next strike on. */
-	attend(habits: ListeningHabits): void {
+	listenBy(habits: ListeningHabits): void {
 		this.habits = habits;
-		this.ear?.attend(habits);
+		if (this.open) command(this.open.worker.run('listenBy', habits));
 	}
 
-	/** Takes no notice of a microphone's sound while `deaf`: it would hear what the page itself plays. */
-	hush(deaf: boolean): void {
-		this.deaf = deaf && this.source === 'microphone';
-		this.awaitsStrike ||= this.deaf;
+	/** Takes no notice of a microphone while the page itself plays. */
+	ignoreWhile(playing: boolean): void {
+		this.deafness.set(playing && this.source === 'microphone');
 	}
 
-	/** Measures a tone of known frequency by the open microphone's own clock. @returns undefined when none is open */
+	/** Measures a tone of known frequency by the open microphone's own clock. @returns undefined when none is open any more */
 	async reference(
 		known: number,
 		seconds: number
 	): Promise<ReferenceTone | { readonly problem: ToneProblem } | undefined> {
-		if (!this.ear || !this.microphone) return undefined;
-		this.hush(true);
-		// A worker that is closed meanwhile answers no more.
-		const closed = new Promise<undefined>((closed) => (this.breakOff = () => closed(undefined)));
-		const heard = await Promise.race([this.ear.reference(known, seconds), closed]);
-		this.hush(false);
-		return heard;
+		const { open } = this;
+		if (!open?.microphone) return undefined;
+		this.ignoreWhile(true);
+		try {
+			return await open.worker.run('reference', { known, seconds });
+		} catch (fault) {
+			if (isGivenUp(fault)) return undefined;
+			throw fault;
+		} finally {
+			if (this.open === open) this.ignoreWhile(false);
+		}
 	}
 
 	/** Keeps what the open microphone's clock is off by, and listens by it from now on; 0 forgets it. */
 	keepClock(offset: number): void {
-		if (!this.microphone) return;
-		keepClockOffset(this.microphone.deviceId ?? '', offset);
+		if (!this.open?.microphone) return;
+		keepClockOffset(this.open.microphone.device, offset);
 		this.correct();
 	}
 
 	private correct(): void {
-		const offset = clockOffset(this.microphone?.deviceId ?? '');
-		this.clock = offset;
-		if (this.ear) this.ear.correct(trueRate(this.ear.context.sampleRate, offset));
+		if (!this.open?.microphone) return;
+		const { worker, sampleRate, microphone } = this.open;
+		this.clock = clockOffset(microphone.device);
+		command(worker.run('correct', trueRate(sampleRate, cents(this.clock))));
 	}
 
 	expect(due: Due | undefined): void {
 		this.due = due;
-		this.ear?.expect(due);
+		if (this.open) command(this.open.worker.run('expect', due));
 	}
 
-	private hear(events: ListenerEvent[], strikes: readonly KeptStrike[]): void {
+	private hear({ events, kept }: Heard): void {
 		// A strike that is going to be looked at closer is known before its end is told.
-		if (!this.deaf) strikes.forEach((strike) => this.options.onStrike(strike));
-		for (const event of events) {
-			if (event.kind !== 'level') continue;
-			this.level = event.level;
-			this.noise = event.noise;
-			this.clipped = event.clipped;
-			this.hum = event.hum;
-			this.watchSilence(event.at, event.level);
-		}
-		this.watchStrikes(events);
-		const heard = this.deaf ? events.filter(({ kind }) => kind === 'level') : this.fromNextStrike(events);
+		if (!this.deafness.deaf) kept.forEach((reading) => this.options.onKept(reading));
+		this.levels.hear(events);
+		const heard = this.deafness.pass(events);
 		if (heard.length) this.options.onEvents(heard);
-	}
-
-	private fromNextStrike(events: ListenerEvent[]): ListenerEvent[] {
-		if (!this.awaitsStrike) return events;
-		const next = events.findIndex(({ kind }) => kind === 'strike');
-		this.awaitsStrike = next < 0;
-		return next < 0 ? [] : events.slice(next);
-	}
-
-	/** The loudest tenth of a second shortly after a strike is its level. */
-	private watchStrikes(events: readonly ListenerEvent[]): void {
-		for (const event of events) {
-			if (event.kind === 'strike') this.rising = { until: event.at + STRIKE_SECONDS, level: -120 };
-			if (event.kind !== 'level' || !this.rising) continue;
-			this.rising.level = Math.max(this.rising.level, event.level);
-			if (event.at < this.rising.until) continue;
-			this.strikeLevel = this.rising.level;
-			this.rising = undefined;
-		}
-	}
-
-	private watchSilence(at: number, level: number): void {
-		if (this.source !== 'microphone' || level > DEAD_DB) {
-			if (this.silentSince !== undefined && this.fault === DEAD) this.fault = undefined;
-			this.silentSince = undefined;
-			return;
-		}
-		this.silentSince ??= at;
-		if (at - this.silentSince > DEAD_SECONDS) this.fault = DEAD;
 	}
 }
 
-const DEAD = 'The microphone is silent: it may be muted. Unmute it, or choose another one.';
+/** What the worker is told needs no answer; a later word takes its place. */
+function command(said: Promise<void>): void {
+	said.catch((fault: unknown) => {
+		if (!isGivenUp(fault)) throw fault;
+	});
+}

@@ -9,9 +9,10 @@ import {
 	type PinnedString,
 	type Strike
 } from '@fendrel/core';
-import { wrap, type Remote } from 'comlink';
-import type { SoundingWorker } from '$lib/workers/sounding';
-import Worker from '$lib/workers/sounding.worker?worker';
+import { isGivenUp } from '$lib/workers/client';
+import { soundingWorker } from '$lib/workers/sounding.client';
+import { onEnd } from './lifetime';
+import { sampled, Voice } from './voice';
 
 /** Pins that the lever has moved, by note. */
 export type MovedPins = Record<string, PinnedString[]>;
@@ -26,8 +27,7 @@ interface Sounding {
 	readonly string: number;
 	/** Where the string stood when its sound was made. */
 	readonly madeAt: number;
-	readonly source: AudioBufferSourceNode;
-	readonly gain: GainNode;
+	readonly voice: Voice;
 }
 
 /**
@@ -35,11 +35,9 @@ interface Sounding {
  * alike, its pins turn, and a turned pin bends the string that sounds.
  */
 export class SimulatedInstrument {
-	private readonly worker = new Worker();
-	private readonly remote: Remote<SoundingWorker> = wrap<SoundingWorker>(this.worker);
+	private readonly worker = soundingWorker();
 	private sounding: Sounding[] = [];
 	private strikes = 0;
-	private room: AudioBufferSourceNode | undefined;
 
 	constructor(
 		private readonly twin: InstrumentTwin,
@@ -47,9 +45,15 @@ export class SimulatedInstrument {
 		private readonly moved: MovedPins,
 		private readonly onMoved: (moved: MovedPins) => void,
 		private readonly context: BaseAudioContext,
-		private readonly input: AudioNode
+		private readonly input: AudioNode,
+		private readonly lifetime: AbortSignal
 	) {
-		this.startRoom();
+		const room = this.startRoom();
+		onEnd(lifetime, () => {
+			room.stop();
+			this.damp();
+			this.worker.close();
+		});
 	}
 
 	private pinsOf(note: number): readonly PinnedString[] {
@@ -82,25 +86,30 @@ export class SimulatedInstrument {
 			glide: GLIDE,
 			motion: twinMotion(this.twin, note, string)
 		}));
-		const sounds = await this.remote.render(strikes);
+		const sounds = await this.render(strikes);
+		if (!sounds) return;
 		this.damp();
 		const start = this.context.currentTime + 0.01;
+		const outputs = [this.input, this.context.destination];
 		this.sounding = sounds.map((sound, i) => {
-			const buffer = this.context.createBuffer(1, sound.length, this.context.sampleRate);
-			buffer.copyToChannel(sound, 0);
-			const source = this.context.createBufferSource();
-			source.buffer = buffer;
-			const gain = this.context.createGain();
-			gain.gain.value = 1 / Math.sqrt(sounds.length);
-			source.connect(gain);
-			gain.connect(this.input);
-			gain.connect(this.context.destination);
 			const string = sounding[i];
-			const one = { note, string, madeAt: pins[string].speaking, source, gain };
+			const voice = new Voice(this.context, sampled(this.context, sound), 1 / Math.sqrt(sounds.length), outputs);
+			const one = { note, string, madeAt: pins[string].speaking, voice };
 			this.bend(one, this.pinsOf(note)[string].speaking);
-			source.start(start);
+			voice.start(start);
 			return one;
 		});
+	}
+
+	/** @returns undefined when another strike has taken its place, or nobody listens any more */
+	private async render(strikes: readonly Strike[]): Promise<readonly Float32Array<ArrayBuffer>[] | undefined> {
+		try {
+			const sounds = await this.worker.run('strike', strikes);
+			return this.lifetime.aborted ? undefined : sounds;
+		} catch (fault) {
+			if (isGivenUp(fault)) return undefined;
+			throw fault;
+		}
 	}
 
 	/** Turns a pin by so many cents; a sounding string follows at once. */
@@ -113,36 +122,24 @@ export class SimulatedInstrument {
 			if (one.note === note && one.string === string) this.bend(one, pins[string].speaking);
 	}
 
-	private bend(one: Sounding, to: number): void {
-		one.source.detune.setTargetAtTime(to - one.madeAt, this.context.currentTime, 0.015);
+	private bend({ voice, madeAt }: Sounding, to: number): void {
+		voice.bend(to - madeAt);
 	}
 
 	/** Lets the dampers fall. */
 	private damp(): void {
-		const now = this.context.currentTime;
-		for (const { source, gain } of this.sounding) {
-			gain.gain.setTargetAtTime(0, now, 0.004);
-			source.stop(now + 0.03);
-		}
+		for (const { voice } of this.sounding) voice.end();
 		this.sounding = [];
 	}
 
-	private startRoom(): void {
+	private startRoom(): AudioBufferSourceNode {
 		const { context } = this;
-		const buffer = context.createBuffer(1, 2 * context.sampleRate, context.sampleRate);
-		const noise = buffer.getChannelData(0);
 		const random = createRandom(this.twin.seed);
-		for (let i = 0; i < noise.length; i++) noise[i] = ROOM * random.normal();
-		this.room = context.createBufferSource();
-		this.room.buffer = buffer;
-		this.room.loop = true;
-		this.room.connect(this.input);
-		this.room.start();
-	}
-
-	close(): void {
-		this.room?.stop();
-		this.damp();
-		this.worker.terminate();
+		const noise = Float32Array.from({ length: 2 * context.sampleRate }, () => ROOM * random.normal());
+		const room = sampled(context, noise);
+		room.loop = true;
+		room.connect(this.input);
+		room.start();
+		return room;
 	}
 }

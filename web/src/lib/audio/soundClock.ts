@@ -1,8 +1,9 @@
-/** Where sound runs: a context, begun when its nodes stand, closed when nobody listens any more. */
+import { onEnd } from './lifetime';
+
+/** Where sound runs: a context, begun when its nodes stand. */
 export interface SoundClock {
 	readonly context: BaseAudioContext;
 	begin(): Promise<void>;
-	close(): Promise<void>;
 }
 
 declare global {
@@ -10,16 +11,11 @@ declare global {
 	var fendrelPace: number | undefined;
 }
 
-/** The sound card's own clock. */
-export function cardClock(): SoundClock {
+/** The sound card's own clock. @param lifetime closes it */
+export function cardClock(lifetime: AbortSignal): SoundClock {
 	const context = new AudioContext({ latencyHint: 'interactive' });
-	return {
-		context,
-		begin: () => context.resume(),
-		async close() {
-			if (context.state !== 'closed') await context.close();
-		}
-	};
+	onEnd(lifetime, () => void context.close());
+	return { context, begin: () => context.resume() };
 }
 
 const RATE = 48_000;
@@ -31,24 +27,19 @@ const STEP_SECONDS = 0.05;
 const LOOK_MS = 20;
 
 /** The same sound rendered in steps, as fast as `fendrelPace` says: what is heard does not depend on how busy the machine is. */
-export function pacedClock(): SoundClock {
+export function pacedClock(lifetime: AbortSignal): SoundClock {
 	const context = new OfflineAudioContext(1, LONGEST_SECONDS * RATE, RATE);
-	let closed = false;
 	const pause = (ms: number) => new Promise((resolve) => setTimeout(resolve, ms));
 	async function stepFrom(at: number): Promise<void> {
 		const until = at + STEP_SECONDS;
-		if (closed || until > LONGEST_SECONDS) return;
+		if (lifetime.aborted || until > LONGEST_SECONDS) return;
 		const halt = context.suspend(until);
 		if (at === 0) void context.startRendering();
 		else void context.resume();
 		await halt;
 		await pause((1000 * STEP_SECONDS) / Math.max(globalThis.fendrelPace ?? 1, 1e-3));
-		while (globalThis.fendrelPace === 0 && !closed) await pause(LOOK_MS);
+		while (globalThis.fendrelPace === 0 && !lifetime.aborted) await pause(LOOK_MS);
 		return stepFrom(until);
 	}
-	return {
-		context,
-		begin: async () => void stepFrom(0),
-		close: async () => void (closed = true)
-	};
+	return { context, begin: async () => void stepFrom(0) };
 }

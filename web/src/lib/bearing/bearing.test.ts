@@ -1,12 +1,15 @@
-import { bearingPlan, DEFAULT_EAR, temperamentById, TEMPERAMENTS } from '@fendrel/core';
+import { DEFAULT_EAR, simulatePlan, temperamentById, TEMPERAMENTS } from '@fendrel/core';
 import { describe, expect, it } from 'vitest';
+import { finish } from '../../../../core/fixtures/finish';
 import { planFor } from '$lib/tuning/plan';
-import { madePlan, planErrors, rankPlans } from '$lib/workers/planErrors';
-import type { BearingJob } from '$lib/workers/bearing';
+import { inProcess } from '$lib/tests/inProcess';
+import { bearingGround, bearingPlanOn, type BearingWish } from '$lib/tuning/bearingPlan';
+import type { ComparisonProgress } from '$lib/workers/bearing';
+import { bearingJobs } from '$lib/workers/bearing.jobs';
 import { schoolsFor, sheetQuery } from './sheet';
 import { comparisonWords, failureWords, SCHOOL_NAMES, SCHOOL_TEXTS, shortRate, wayTo } from './words';
 
-const job = (id = 'equal', school = 'circle', start = 69): BearingJob => ({
+const wishFor = (id = 'equal', school = 'circle', start = 69): BearingWish => ({
 	basis: {
 		kind: 'upright',
 		lowest: 21,
@@ -23,18 +26,23 @@ const job = (id = 'equal', school = 'circle', start = 69): BearingJob => ({
 	ear: DEFAULT_EAR
 });
 
+const planOf = (id: string, school: string) => {
+	const wish = wishFor(id, school);
+	return bearingPlanOn(bearingGround(wish.basis), wish);
+};
+
 describe('the sheet in words', () => {
 	it('says the way to every note of every plan, and what a failed check means', () => {
 		for (const { id } of TEMPERAMENTS)
 			for (const school of schoolsFor(temperamentById(id)))
-				for (const step of madePlan(job(id, school)).steps) {
+				for (const step of planOf(id, school).steps) {
 					expect(wayTo(step)).toMatch(/^(from your fork|(up|down) an? .* from .*\d|between .* and .*\d)$/);
 					for (const check of step.checks) {
 						expect(failureWords(check)).toMatch(/is the likeliest\. Too wide, (raise|lower) it/);
 						if (check.compare) expect(comparisonWords(check)).toMatch(/than|as fast as/);
 					}
 				}
-		expect(wayTo(madePlan(job('equal', 'thirds-led')).steps[1])).toBe('down a major tenth from A4');
+		expect(wayTo(planOf('equal', 'thirds-led').steps[1])).toBe('down a major tenth from A4');
 		expect([shortRate(0.01), shortRate(-1.04), shortRate(7)]).toEqual(['still', '1.0 narrow', '7.0 wide']);
 	});
 
@@ -59,30 +67,41 @@ describe('the sheet in words', () => {
 
 	it('lets the fork stand at its own pitch, whatever the temperament', () => {
 		for (const start of [60, 72, 64]) {
-			const plan = planFor(job('meantone-quarter', 'circle', start).basis);
+			const plan = planFor(wishFor('meantone-quarter', 'circle', start).basis);
 			expect(plan.targetOf(start)!.pitch).toBeCloseTo(440 * 2 ** ((start - 69) / 12), 9);
 		}
 	});
 });
 
 describe('the worker', () => {
-	it('makes the same plan and errors as the core by itself', () => {
-		const one = job('vallotti', 'computed');
-		const plan = planFor(one.basis);
-		const strings = (note: number) => plan.targetOf(note)!.string;
-		expect(madePlan(one)).toEqual(bearingPlan({ ...one, strings, temperament: one.basis.temperament }));
-		const errors = planErrors(one, 2000, () => {});
-		expect(errors).toEqual(planErrors(one, 2000, () => {}));
-		expect(errors.notes).toHaveLength(14);
-	});
+	const worker = inProcess(bearingJobs);
+	const compare = async (wish: BearingWish, signal?: AbortSignal) => {
+		const told: ComparisonProgress[] = [];
+		const schools = schoolsFor(temperamentById('equal'));
+		const onProgress = (progress: ComparisonProgress) => void told.push(progress);
+		return { ranking: await worker.run('compare', { wish, schools, runs: 2000 }, { signal, onProgress }), told };
+	};
 
-	it('ranks by closing error and reports its progress to the end', () => {
-		const shares: number[] = [];
-		const ranking = rankPlans(job(), schoolsFor(temperamentById('equal')), 2000, (share) => shares.push(share));
-		expect(ranking.map(({ school }) => school)[0]).toBe('computed');
+	it('ranks by closing error, tells the shown plan’s errors first and its progress to the end', async () => {
+		const wish = wishFor('equal', 'thirds-led');
+		const { ranking, told } = await compare(wish);
+		expect(ranking[0].school).toBe('computed');
 		const closings = ranking.map(({ closing, overall }) => closing ?? overall);
 		expect(closings).toEqual([...closings].sort((a, b) => a - b));
+		const shares = told.map(({ share }) => share);
 		expect(shares.at(-1)).toBe(1);
 		expect(shares).toEqual([...shares].sort((a, b) => a - b));
+		const ground = bearingGround(wish.basis);
+		const own = finish(simulatePlan(bearingPlanOn(ground, wish), ground.strings, wish.ear, 2000, 20)).result;
+		expect(told.flatMap(({ shown }) => shown ?? [])).toEqual([own]);
+		expect(told.findIndex(({ shown }) => shown)).toBeLessThan(4);
+		expect(ranking.find(({ school }) => school === 'thirds-led')!.overall).toBe(own.overall);
+	});
+
+	it('stops between two thousand runs when nobody waits any more', async () => {
+		const stop = new AbortController();
+		const stopped = compare(wishFor(), stop.signal);
+		stop.abort();
+		await expect(stopped).rejects.toThrow('abort');
 	});
 });

@@ -11,7 +11,7 @@ import {
 } from '@fendrel/core';
 import { describe, expect, it } from 'vitest';
 import { planFor, type PlanBasis } from '$lib/tuning/plan';
-import { fromCounts } from '$lib/workers/fromCounts';
+import { fromCounts } from '$lib/workers/proving.jobs';
 import type { Finding } from '$lib/workers/proving';
 import { Board, OFFERED, usualReference } from './board.svelte';
 import { EARS } from '$lib/tuning/ears';

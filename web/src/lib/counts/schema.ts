@@ -3,6 +3,7 @@ import { z } from 'zod';
 import { EAR_NAMES } from '$lib/tuning/ears';
 import { OCTAVES_SHOWN } from '$lib/tuning/choice';
 import { stretchWordSchema } from '$lib/tuning/stretch';
+import { typedNumber } from '$lib/ui/typed';
 
 export const SENSES = ['wide', 'narrow', 'unknown'] as const;
 
@@ -52,10 +53,8 @@ export type CountedOctave = z.infer<typeof countedOctaveSchema>;
 
 /** Reads a rate as people type it; undefined for an empty field. */
 export function parseRate(text: string): { readonly rate?: number; readonly problem?: string } {
-	const plain = text.trim().replace(',', '.');
-	if (plain === '') return {};
-	if (!/^(\d+\.?\d*|\.\d+)$/.test(plain))
-		return { problem: `“${text}” is no rate: write beats per second, such as 6.9.` };
-	const rate = Number(plain);
+	if (text.trim() === '') return {};
+	const rate = typedNumber(text);
+	if (!(rate >= 0)) return { problem: `“${text}” is not a rate: write beats per second, such as 6.9.` };
 	return rate > FASTEST_RATE ? { problem: `No ear counts ${text} beats per second.` } : { rate };
 }

@@ -18,7 +18,7 @@ const SLOW_MS = 4000;
 export const LIMIT_MS = 10_000;
 
 interface Question {
-	readonly method?: 'GET' | 'POST';
+	readonly method?: 'GET' | 'POST' | 'PUT' | 'DELETE';
 	readonly body?: unknown;
 	readonly signal?: AbortSignal;
 	readonly limit?: number;

@@ -2,7 +2,7 @@
 	import { onDestroy, onMount, untrack } from 'svelte';
 	import Play from '@lucide/svelte/icons/play';
 	import Square from '@lucide/svelte/icons/square';
-	import { BeatTone } from '$lib/audio/beatTone.svelte';
+	import { Player } from '$lib/audio/player.svelte';
 	import BeatTrace from '$lib/charts/BeatTrace.svelte';
 
 	interface Props {
@@ -18,12 +18,12 @@
 	let alive = $state(false);
 	let elapsed = $state<number | undefined>();
 	const sounding = $derived(Math.max(0, rate + off));
-	const tone = new BeatTone();
-	onDestroy(() => tone.close());
+	const player = new Player();
+	onDestroy(() => player.close());
 	onMount(() => {
 		alive = true;
 		let frame = requestAnimationFrame(function draw() {
-			elapsed = tone.playing ? tone.elapsed : undefined;
+			elapsed = player.playing ? player.elapsed : undefined;
 			frame = requestAnimationFrame(draw);
 		});
 		return () => cancelAnimationFrame(frame);
@@ -34,21 +34,25 @@
 		void target;
 		untrack(() => {
 			off = 0;
-			tone.stop();
+			player.stop();
 		});
 	});
 
 	function change(by: number) {
 		off = Math.max(-rate, Math.round((off + by) * 100) / 100);
-		if (tone.playing) void tone.start(pitch, sounding);
+		if (player.playing) sound();
 	}
 	function toTarget() {
 		off = 0;
-		if (tone.playing) void tone.start(pitch, sounding);
+		if (player.playing) sound();
+	}
+	/** Two pure tones that beat so often, with nothing else to listen to. */
+	function sound() {
+		void player.tones('beat', [pitch - sounding / 2, pitch + sounding / 2]);
 	}
 	export function toggle() {
-		if (tone.playing) tone.stop();
-		else void tone.start(pitch, sounding);
+		if (player.playing) player.stop();
+		else sound();
 	}
 </script>
 
@@ -57,7 +61,7 @@
 	<BeatTrace rate={sounding} {elapsed} />
 	<div class="row">
 		<button type="button" class="btn preset-filled-brand" disabled={!alive} onclick={toggle}>
-			{#if tone.playing}<Square size={16} /> Stop{:else}<Play size={16} /> Sound it{/if}
+			{#if player.playing}<Square size={16} /> Stop{:else}<Play size={16} /> Sound it{/if}
 		</button>
 		<p class="rate" aria-live="polite">
 			<b data-testid="sounding-rate">{sounding.toFixed(2)}</b> per second
@@ -81,7 +85,7 @@
 			</select></label
 		>
 	</div>
-	{#if tone.problem}<p class="problem" role="alert">{tone.problem}</p>{/if}
+	{#if player.problem}<p class="problem" role="alert">{player.problem}</p>{/if}
 </section>
 
 <style>

@@ -4,6 +4,7 @@
 	import DialogSheet from '$lib/ui/DialogSheet.svelte';
 	import type { Listening } from '$lib/audio/listening.svelte';
 	import { signed } from '$lib/ui/format';
+	import { typedNumber } from '$lib/ui/typed';
 
 	let { listening, open = $bindable() }: { listening: Listening; open: boolean } = $props();
 	const SECONDS = 8;
@@ -22,7 +23,7 @@
 		problem = undefined;
 	});
 	async function measure() {
-		const frequency = Number(known.trim().replace(',', '.'));
+		const frequency = typedNumber(known);
 		found = undefined;
 		problem = undefined;
 		if (!(frequency >= 100 && frequency <= 5000)) {

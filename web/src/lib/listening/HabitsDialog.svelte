@@ -2,7 +2,8 @@
 	import { ALL_PARTIALS, HIGHEST_LISTENED, MOMENTS, USUAL_HABITS, type ListeningHabits } from '@fendrel/core';
 	import { Dialog } from '@skeletonlabs/skeleton-svelte';
 	import DialogSheet from '$lib/ui/DialogSheet.svelte';
-	import { saveHabits } from './requests';
+	import { sent } from '$lib/device/send';
+	import { typedNumber } from '$lib/ui/typed';
 	import { REGISTER_NAMES, registerReach } from './registers';
 
 	interface Props {
@@ -26,7 +27,7 @@
 		const wished = draft.map(({ partial, moment }, i) => ({
 			to: USUAL_HABITS[i].to,
 			partial,
-			moment: Number(moment.trim().replace(',', '.'))
+			moment: typedNumber(moment)
 		}));
 		const wrong = wished.findIndex(
 			({ moment }) => !(moment >= MOMENTS.earliest && moment <= MOMENTS.latest) || Number.isNaN(moment)
@@ -36,7 +37,7 @@
 			return;
 		}
 		saving = true;
-		problem = await saveHabits(wished);
+		problem = await sent('PUT', '/api/listening', wished);
 		saving = false;
 		if (problem) return;
 		open = false;

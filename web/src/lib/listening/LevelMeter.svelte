@@ -1,16 +1,16 @@
 <script lang="ts">
-	import type { Listening } from '$lib/audio/listening.svelte';
+	import type { LevelWatch } from '$lib/audio/levelWatch.svelte';
 
-	let { listening }: { listening: Listening } = $props();
+	let { levels }: { levels: LevelWatch } = $props();
 	/** Decibels of full scale at the left end. */
 	const LOWEST = -80;
 	const share = (db: number) => Math.min(Math.max(100 * (1 - db / LOWEST), 0), 100);
-	const level = $derived(Math.max(listening.level, LOWEST));
+	const level = $derived(Math.max(levels.level, LOWEST));
 </script>
 
 <div
 	class="meter"
-	class:clipped={listening.clipped}
+	class:clipped={levels.clipped}
 	role="meter"
 	aria-label="Level, decibels below the loudest"
 	aria-valuemin={LOWEST}
@@ -18,9 +18,9 @@
 	aria-valuenow={Math.round(level)}
 	title="Level now; the mark is the room’s background"
 >
-	<span class="level" style="width: {share(listening.level)}%"></span>
-	<span class="room" style="left: {share(listening.noise)}%"></span>
-	{#if listening.clipped}<span class="word">too loud</span>{/if}
+	<span class="level" style="width: {share(levels.level)}%"></span>
+	<span class="room" style="left: {share(levels.noise)}%"></span>
+	{#if levels.clipped}<span class="word">too loud</span>{/if}
 </div>
 
 <style>

@@ -54,7 +54,7 @@
 			onclick={() => listening.start()}>Listen</button
 		>
 	{/if}
-	{#if listening.state === 'on'}<LevelMeter {listening} />{/if}
+	{#if listening.state === 'on'}<LevelMeter levels={listening.levels} />{/if}
 	{#if listening.state === 'on' && listening.source === 'microphone'}
 		<button type="button" class="clock" onclick={() => (showClock = true)}
 			>{listening.clock === 0 ? 'Check its clock' : `Clock ${signed(-listening.clock, 2)} cents`}</button

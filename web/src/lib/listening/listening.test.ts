@@ -1,6 +1,6 @@
 import { USUAL_HABITS } from '@fendrel/core';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import { clockOffset, keepClockOffset } from '$lib/audio/clock';
+import { clockOffset, keepClockOffset } from '$lib/audio/deviceClock';
 import { registerReach } from './registers';
 import { habitsSchema } from './schema';
 

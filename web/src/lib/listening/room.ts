@@ -1,3 +1,4 @@
+import type { LevelWatch } from '$lib/audio/levelWatch.svelte';
 import type { Listening } from '$lib/audio/listening.svelte';
 
 /** A background louder than this hides the partials of soft notes. */
@@ -18,11 +19,10 @@ export interface RoomState {
 export function roomState({
 	state,
 	source,
-	noise,
-	clipped,
-	hum,
-	strikeLevel
-}: Pick<Listening, 'state' | 'source' | 'noise' | 'clipped' | 'hum' | 'strikeLevel'>): RoomState {
+	levels: { noise, clipped, hum, strikeLevel }
+}: Pick<Listening, 'state' | 'source'> & {
+	readonly levels: Pick<LevelWatch, 'noise' | 'clipped' | 'hum' | 'strikeLevel'>;
+}): RoomState {
 	if (state === 'off') return { title: 'Not listening', detail: undefined, advice: undefined };
 	if (state === 'opening') return { title: 'Opening the sound', detail: undefined, advice: undefined };
 	const simulated = source === 'simulated';

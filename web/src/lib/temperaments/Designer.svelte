@@ -29,6 +29,7 @@
 		type Tuned
 	} from './figures';
 	import HearIt from './HearIt.svelte';
+	import { typedNumber } from '$lib/ui/typed';
 	import { keep } from './requests';
 	import type { Draft } from './schema';
 
@@ -205,8 +206,8 @@
 								inputmode="decimal"
 								value={offset}
 								onchange={(event) => {
-									const value = Number(event.currentTarget.value.replace(',', '.').replace('−', '-'));
-									if (Number.isFinite(value) && event.currentTarget.value.trim() !== '') design.setOffset(i, value);
+									const value = typedNumber(event.currentTarget.value);
+									if (!Number.isNaN(value)) design.setOffset(i, value);
 									else event.currentTarget.value = String(offset);
 								}}
 							/></label

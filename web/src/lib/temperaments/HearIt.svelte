@@ -3,7 +3,7 @@
 	import { STRING_KINDS, temperamentById, type StringKind } from '@fendrel/core';
 	import Play from '@lucide/svelte/icons/play';
 	import Square from '@lucide/svelte/icons/square';
-	import { Passages } from '$lib/audio/passages.svelte';
+	import { Player } from '$lib/audio/player.svelte';
 	import { KIND_NAMES } from '$lib/tuning/kinds';
 	import { typicalStrings, type Tuned } from './figures';
 	import { keyName, PASSAGES, sounded, type Passage } from './passages';
@@ -20,12 +20,12 @@
 	let key = $state(0);
 	let kind = $state<StringKind>('harpsichord');
 	let heard = $state(0);
-	const player = new Passages();
+	const player = new Player();
 	onDestroy(() => player.close());
 
 	function play(passage: Passage) {
 		if (player.playing === passage.id) return player.stop();
-		void player.play(
+		void player.passage(
 			passage.id,
 			all.map(({ temperament }) => sounded(passage, key, typicalStrings(temperament, kind, a4)))
 		);

@@ -1,6 +1,7 @@
 import { noteClassName, offsetsFromEqual } from '@fendrel/core';
 import Papa from 'papaparse';
 import { z } from 'zod';
+import { typedNumber } from '$lib/ui/typed';
 import { draftSchema, MOST_AT_ONCE, written, type Draft } from './schema';
 
 /** What a file brought: all of it, or every reason against it with its line. */
@@ -146,10 +147,9 @@ function fromCsv(text: string): Imported {
 	);
 }
 
-/** A decimal comma is as good as a point. */
 function centsOf(text: string | undefined): number | undefined {
-	const plain = (text ?? '').trim().replace('−', '-').replace(',', '.');
-	return /^[+-]?(\d+\.?\d*|\.\d+)(e[+-]?\d+)?$/i.test(plain) ? Number(plain) : undefined;
+	const value = typedNumber(text ?? '');
+	return Number.isNaN(value) ? undefined : value;
 }
 
 interface Entry {

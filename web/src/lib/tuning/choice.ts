@@ -58,8 +58,8 @@ export function octavesOf({ lowest, highest }: Compass) {
 export function orTypical(
 	choice: TuningChoice,
 	does: (compass: Compass) => boolean
-): { readonly choice: TuningChoice; readonly instead: string | undefined } {
-	if (does(choice)) return { choice, instead: undefined };
+): { readonly choice: TuningChoice; readonly standsInFor: string | undefined } {
+	if (does(choice)) return { choice, standsInFor: undefined };
 	const stretch: Stretch = choice.curve ? { by: 'priority', lead: choice.curve.wish.lead } : choice.stretch;
 	const typical = {
 		...choice,
@@ -70,5 +70,5 @@ export function orTypical(
 		planned: undefined,
 		measured: []
 	};
-	return { choice: typical, instead: choiceName(choice) };
+	return { choice: typical, standsInFor: choiceName(choice) };
 }

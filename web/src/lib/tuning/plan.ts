@@ -15,6 +15,11 @@ export interface PlanBasis extends CurveBasis {
 	readonly fork?: number;
 }
 
+/** Only what targets follow from, of something that knows more: short to send to a worker. */
+export function basisOf({ kind, lowest, highest, a4, stretch, curve, temperament, measured }: PlanBasis): PlanBasis {
+	return { kind, lowest, highest, a4, stretch, curve, temperament: { tuning: temperament.tuning }, measured };
+}
+
 export interface Plan {
 	readonly targets: readonly NoteTarget[];
 	readonly targetOf: (note: number) => NoteTarget | undefined;

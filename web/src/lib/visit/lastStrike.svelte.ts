@@ -1,7 +1,8 @@
-import type { KeptStrike, StringReading, UnisonAnalysis } from '@fendrel/core';
-import { transfer, wrap, type Remote } from 'comlink';
-import type { LastStrikeWorker } from '$lib/workers/lastStrike';
-import Worker from '$lib/workers/lastStrike.worker?worker';
+import type { StringReading, UnisonAnalysis } from '@fendrel/core';
+import { Player } from '$lib/audio/player.svelte';
+import { isGivenUp } from '$lib/workers/client';
+import { lastStrikeWorker } from '$lib/workers/lastStrike.client';
+import { handing } from '$lib/workers/protocol';
 
 /** What a strike told of the strings that sounded together. */
 export interface HeardUnison {
@@ -17,82 +18,69 @@ export class LastStrike {
 	reading = $state.raw<StringReading | undefined>();
 	/** Strikes that have been looked at so far. */
 	looks = $state(0);
-	/** The partial that is being heard by itself. */
-	playing = $state<number | undefined>();
-	problem = $state<string | undefined>();
-	private worker: Worker | undefined;
-	private remote: Remote<LastStrikeWorker> | undefined;
-	private context: AudioContext | undefined;
-	private source: AudioBufferSourceNode | undefined;
-	private turn = 0;
+	readonly player: Player;
+	private readonly worker = lastStrikeWorker();
+	private missing = $state<number | undefined>();
 
 	/** @param onPlaying told when its own sound begins and ends: a microphone must not take it for a strike */
-	constructor(private readonly onPlaying: (playing: boolean) => void = () => {}) {}
+	constructor(onPlaying: (playing: boolean) => void) {
+		this.player = new Player(onPlaying);
+	}
 
-	async hear(strike: KeptStrike, strings: number): Promise<HeardUnison | undefined> {
-		const turn = ++this.turn;
-		this.worker ??= new Worker();
-		this.remote ??= wrap<LastStrikeWorker>(this.worker);
-		const { reading } = strike;
-		const analysis = await this.remote.look(transfer(strike, [strike.samples.buffer]), strings);
-		const heard = { note: reading.note, strings, analysis };
-		this.looks++;
-		// A later strike has been heard meanwhile: what it says counts.
-		if (turn === this.turn) {
+	/** The sound of strikes comes in here, straight from the worker that listens. */
+	port(): MessagePort {
+		const { port1, port2 } = new MessageChannel();
+		this.worker.run('keep', handing(port1, port1)).catch(() => {});
+		return port2;
+	}
+
+	/** @returns undefined when a later strike has taken its place */
+	async look({ note, struckAt }: StringReading, strings: number): Promise<HeardUnison | undefined> {
+		try {
+			const look = await this.worker.run('look', { struckAt, strings });
+			if (!look) return undefined;
+			this.looks++;
 			this.stop();
-			this.heard = heard;
-			this.reading = reading;
+			this.reading = look.reading;
+			return (this.heard = { note, strings, analysis: look.analysis });
+		} catch (fault) {
+			if (isGivenUp(fault)) return undefined;
+			throw fault;
 		}
-		return heard;
+	}
+
+	/** The partial that is being heard by itself. */
+	get playing(): number | undefined {
+		const { playing, preparing } = this.player;
+		const name = playing ?? preparing;
+		return name === undefined ? undefined : Number(name);
+	}
+
+	get problem(): string | undefined {
+		return this.missing === undefined
+			? this.player.problem
+			: `Partial ${this.missing} cannot be told apart from the rest of the strike.`;
 	}
 
 	/** Lets one partial be heard alone, then in the whole; once more the same partial: stops. */
 	async hearPartial(partial: number): Promise<void> {
 		const again = this.playing === partial;
 		this.stop();
-		if (again || !this.remote) return;
-		this.problem = undefined;
-		this.playing = partial;
-		try {
-			const sound = await this.remote.partial(partial);
-			if (this.playing !== partial) return;
-			if (!sound) {
-				this.playing = undefined;
-				this.problem = 'This partial cannot be parted from the rest of the strike.';
-				return;
-			}
-			this.context ??= new AudioContext();
-			const { context } = this;
-			await context.resume();
-			const buffer = context.createBuffer(1, sound.samples.length, Math.round(sound.sampleRate));
-			buffer.copyToChannel(sound.samples, 0);
-			const source = new AudioBufferSourceNode(context, { buffer });
-			source.connect(context.destination);
-			source.onended = () => {
-				if (this.source === source) this.stop();
-			};
-			this.source = source;
-			this.onPlaying(true);
-			source.start();
-		} catch (error) {
-			this.stop();
-			this.problem = `This browser plays no sound here: ${(error as Error).message}`;
-		}
+		if (again || !this.reading) return;
+		await this.player.track(String(partial), async (signal) => {
+			const sound = await this.worker.run('partial', partial, { signal });
+			if (!sound) this.missing = partial;
+			return sound;
+		});
 	}
 
-	stop(): void {
-		const { source } = this;
-		this.source = undefined;
-		this.playing = undefined;
-		if (!source) return;
-		source.stop();
-		this.onPlaying(false);
+	private stop(): void {
+		this.missing = undefined;
+		this.player.stop();
 	}
 
 	close(): void {
-		this.turn++;
-		this.stop();
-		this.worker?.terminate();
-		void this.context?.close();
+		this.player.close();
+		this.worker.close();
 	}
 }

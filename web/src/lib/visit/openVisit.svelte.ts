@@ -123,7 +123,7 @@ export class OpenVisit {
 	}
 
 	/** Other habits of listening, kept with the workshop already. */
-	attend(habits: ListeningHabits): void {
+	listenBy(habits: ListeningHabits): void {
 		this.about = { ...this.about, habits };
 		void this.keep();
 	}

@@ -44,23 +44,18 @@ describe('keys in Set', () => {
 });
 
 describe('the room in words', () => {
-	const quiet = {
-		state: 'on',
-		source: 'microphone',
-		noise: -70,
-		clipped: false,
-		hum: undefined,
-		strikeLevel: -20
-	} as const;
+	const quiet = { noise: -70, clipped: false, hum: undefined, strikeLevel: -20 };
+	const room = (change: Partial<Record<'noise' | 'strikeLevel' | 'hum', number>> & { clipped?: boolean } = {}) =>
+		roomState({ state: 'on', source: 'microphone', levels: { ...quiet, ...change } });
 	it('says what to change, and nothing when nothing is to be changed', () => {
-		expect(roomState(quiet).advice).toBeUndefined();
-		expect(roomState({ ...quiet, noise: -30 }).advice).toMatch(/move the microphone closer/);
-		expect(roomState({ ...quiet, clipped: true }).advice).toMatch(/move the microphone away/);
-		expect(roomState({ ...quiet, strikeLevel: -60 }).advice).toMatch(/strikes are faint/);
-		expect(roomState({ ...quiet, noise: -50, strikeLevel: -40 }).advice).toMatch(/strikes are faint/);
-		expect(roomState({ ...quiet, strikeLevel: undefined }).advice).toBeUndefined();
-		expect(roomState({ ...quiet, hum: 50 }).advice).toMatch(/hum at 50 Hz: unplug the lamp/);
-		expect(roomState({ ...quiet, state: 'off' }).title).toBe('Not listening');
+		expect(room().advice).toBeUndefined();
+		expect(room({ noise: -30 }).advice).toMatch(/move the microphone closer/);
+		expect(room({ clipped: true }).advice).toMatch(/move the microphone away/);
+		expect(room({ strikeLevel: -60 }).advice).toMatch(/strikes are faint/);
+		expect(room({ noise: -50, strikeLevel: -40 }).advice).toMatch(/strikes are faint/);
+		expect(room({ strikeLevel: undefined }).advice).toBeUndefined();
+		expect(room({ hum: 50 }).advice).toMatch(/hum at 50 Hz: unplug the lamp/);
+		expect(roomState({ state: 'off', source: 'microphone', levels: quiet }).title).toBe('Not listening');
 	});
 });
 

@@ -1,15 +1,13 @@
-import type { Ear, SimulatedErrors } from '@fendrel/core';
-import type { PlanBasis } from '$lib/tuning/plan';
+import type { SimulatedErrors } from '@fendrel/core';
+import type { BearingWish } from '$lib/tuning/bearingPlan';
+import type { Task } from './protocol';
 
-/** A plan to be made, on an instrument in a temperament. */
-export interface BearingJob {
-	readonly basis: PlanBasis;
-	/** Id of a school, or "computed". */
-	readonly school: string;
-	readonly start: number;
-	readonly low: number;
-	readonly high: number;
-	readonly ear: Ear;
+/** Schools to be compared in one situation, the one that is shown first. */
+export interface Comparison {
+	readonly wish: BearingWish;
+	readonly schools: readonly string[];
+	/** Simulated tunings of each. */
+	readonly runs: number;
 }
 
 /** How a school does in this situation. */
@@ -19,9 +17,14 @@ export interface RankedPlan {
 	readonly closing: number | undefined;
 }
 
-export interface BearingWorker {
-	/** Shares of the runs done, 0 to 1, go to `onProgress`. */
-	errors(job: BearingJob, runs: number, onProgress: (share: number) => void): SimulatedErrors;
-	/** All schools that fit the temperament, the least closing error first. */
-	rank(job: BearingJob, schools: readonly string[], runs: number, onProgress: (share: number) => void): RankedPlan[];
+export interface ComparisonProgress {
+	/** Share of all runs done, 0 to 1. */
+	readonly share: number;
+	/** The errors of the school that is shown, as soon as they are known. */
+	readonly shown?: SimulatedErrors;
 }
+
+export type BearingTasks = {
+	/** All schools, the least closing error first. */
+	compare: Task<Comparison, readonly RankedPlan[], ComparisonProgress>;
+};

@@ -1,5 +1,4 @@
-import { expose } from 'comlink';
-import type { BearingWorker } from './bearing';
-import { planErrors, rankPlans } from './planErrors';
+import { bearingJobs } from './bearing.jobs';
+import { serve } from './serve';
 
-expose({ errors: planErrors, rank: rankPlans } satisfies BearingWorker);
+serve(bearingJobs);

@@ -1,9 +1,29 @@
-import type { KeptStrike, UnisonAnalysis } from '@fendrel/core';
+import type { StringReading, UnisonAnalysis } from '@fendrel/core';
+import type { Task } from './protocol';
 
-/** The worker that looks closer at the last strike, as the page sees it. */
-export interface LastStrikeWorker {
-	/** Keeps the strike and analyses it. @param strings left unmuted */
-	look(strike: KeptStrike, strings: number): UnisonAnalysis;
-	/** One partial of the kept strike alone, then in the whole; undefined when it cannot be parted. */
-	partial(partial: number): { readonly samples: Float32Array<ArrayBuffer>; readonly sampleRate: number } | undefined;
+export interface LookJob {
+	/** Which strike: when it fell, by the listener's clock. */
+	readonly struckAt: number;
+	/** Strings left unmuted. */
+	readonly strings: number;
 }
+
+/** What a closer look at a strike told. */
+export interface Look {
+	readonly reading: StringReading;
+	readonly analysis: UnisonAnalysis;
+}
+
+export interface PartialSound {
+	readonly samples: Float32Array<ArrayBuffer>;
+	readonly sampleRate: number;
+}
+
+export type LastStrikeTasks = {
+	/** Takes the sound of strikes from the listening worker through a port. */
+	keep: Task<MessagePort, void>;
+	/** Analyses a strike, as soon as its sound is there; undefined when a later one has taken its place. */
+	look: Task<LookJob, Look | undefined>;
+	/** One partial of the strike looked at last alone, then in the whole; undefined when it cannot be parted. */
+	partial: Task<number, PartialSound | undefined>;
+};

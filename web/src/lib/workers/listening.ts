@@ -1,5 +1,13 @@
-import { hz } from '@fendrel/core';
-import type { Due, KeptStrike, ListenerEvent, ListeningHabits, ReferenceTone, ToneProblem } from '@fendrel/core';
+import {
+	hz,
+	type Due,
+	type ListenerEvent,
+	type ListeningHabits,
+	type ReferenceTone,
+	type StringReading,
+	type ToneProblem
+} from '@fendrel/core';
+import type { Task } from './protocol';
 
 /** What the listening worker is told of the instrument; functions cannot cross, so B comes as a table. */
 export interface ListeningSetup {
@@ -24,22 +32,32 @@ export function expectedStrings({
 	return { lowest, highest, a4: hz(a4), inharmonicityAt };
 }
 
-/** The listening worker as the page sees it. */
-export interface ListeningWorker {
-	/**
-	 * Listens to the blocks of samples that come in through `port` until `close`; tells what it hears, and hands over the
-	 * sound of each strike that was read once it has sounded.
-	 */
-	open(
-		setup: ListeningSetup,
-		port: MessagePort,
-		onHeard: (events: ListenerEvent[], strikes: KeptStrike[]) => void
-	): void;
-	expect(due: Due | undefined): void;
-	attend(habits: ListeningHabits): void;
-	/** The rate that the sound card really has. */
-	correct(sampleRate: number): void;
-	/** Gathers so many seconds of what comes in, and measures a tone of known frequency in it. */
-	reference(known: number, seconds: number): Promise<ReferenceTone | { readonly problem: ToneProblem }>;
-	close(): void;
+export interface ListenJob {
+	readonly setup: ListeningSetup;
+	/** Blocks of samples come in here. */
+	readonly samples: MessagePort;
+	/** The sound of each strike that was read goes out here, once it has sounded. */
+	readonly strikes: MessagePort | undefined;
 }
+
+/** What is heard of a block of samples. */
+export interface Heard {
+	readonly events: readonly ListenerEvent[];
+	/** Strikes whose sound has gone out, to be looked at closer. */
+	readonly kept: readonly StringReading[];
+}
+
+export type ListeningTasks = {
+	/** Listens until it is given up. */
+	listen: Task<ListenJob, never, Heard>;
+	expect: Task<Due | undefined, void>;
+	/** Other habits, from the next strike on. */
+	listenBy: Task<ListeningHabits, void>;
+	/** The rate that the sound card really has. */
+	correct: Task<number, void>;
+	/** Gathers so many seconds of what comes in, and measures a tone of known frequency in it. */
+	reference: Task<
+		{ readonly known: number; readonly seconds: number },
+		ReferenceTone | { readonly problem: ToneProblem }
+	>;
+};

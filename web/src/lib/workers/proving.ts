@@ -12,6 +12,7 @@ import type {
 	Temperament
 } from '@fendrel/core';
 import type { PlanBasis } from '$lib/tuning/plan';
+import type { Task } from './protocol';
 
 /** What was counted, and what it is held against. */
 export interface CountsJob {
@@ -39,6 +40,6 @@ export type CountsAnswer =
 	| { readonly kind: 'refused'; readonly why: CountRefusal }
 	| { readonly kind: 'found'; readonly findings: readonly Finding[]; readonly more: boolean };
 
-export interface ProvingWorker {
-	fromCounts(job: CountsJob): CountsAnswer;
-}
+export type ProvingTasks = {
+	fromCounts: Task<CountsJob, CountsAnswer>;
+};

@@ -1,5 +1,4 @@
-import { expose } from 'comlink';
-import { fromCounts } from './fromCounts';
-import type { ProvingWorker } from './proving';
+import { provingJobs } from './proving.jobs';
+import { serve } from './serve';
 
-expose({ fromCounts } satisfies ProvingWorker);
+serve(provingJobs);

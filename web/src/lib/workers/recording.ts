@@ -1,5 +1,13 @@
 import type { RecordedStrike } from '@fendrel/core';
 import type { ListeningSetup } from './listening';
+import type { Task } from './protocol';
+
+export interface RecordingJob {
+	readonly file: Blob;
+	readonly setup: Omit<ListeningSetup, 'sampleRate'>;
+	/** Left unmuted when it was made. */
+	readonly strings: number;
+}
 
 /** How far a recording has been read. */
 export interface RecordingProgress {
@@ -22,13 +30,6 @@ export type RecordingProblem =
 	/** Broken from some place on; what came before was read. */
 	| 'broken';
 
-/** The worker that listens to recordings, as the page sees it. */
-export interface RecordingWorker {
-	/** @param strings left unmuted when it was made */
-	read(
-		file: Blob,
-		setup: Omit<ListeningSetup, 'sampleRate'>,
-		strings: number,
-		onProgress: (progress: RecordingProgress) => void
-	): Promise<RecordingProblem | undefined>;
-}
+export type RecordingTasks = {
+	read: Task<RecordingJob, RecordingProblem | undefined, RecordingProgress>;
+};

@@ -1,9 +1,9 @@
 import { createRecordingListener } from '@fendrel/core';
 import decode from 'audio-decode';
 import audioType from 'audio-type';
-import { expose } from 'comlink';
 import { expectedStrings } from './listening';
-import type { RecordingWorker } from './recording';
+import type { RecordingTasks } from './recording';
+import { serve } from './serve';
 
 /** Enough to tell any kind of file by what it begins with. */
 const HEAD_BYTES = 8192;
@@ -11,8 +11,8 @@ const HEAD_BYTES = 8192;
 const MOST_BYTES = 2 ** 31;
 const LEAST_RATE = 16_000;
 
-const worker: RecordingWorker = {
-	async read(file, { habits, ...setup }, strings, onProgress) {
+serve<RecordingTasks>({
+	async read({ file, setup: { habits, ...setup }, strings }, { signal, tell, pause }) {
 		if (file.size === 0) return 'empty';
 		if (file.size > MOST_BYTES) return 'too big';
 		const format = audioType(new Uint8Array(await file.slice(0, HEAD_BYTES).arrayBuffer()));
@@ -40,15 +40,17 @@ const worker: RecordingWorker = {
 				channel ??= loudest(channelData);
 				const samples = channelData[channel ?? 0] ?? channelData[0];
 				seconds += samples.length / sampleRate;
-				onProgress({ share: bytes / file.size, seconds, found: listener.push(samples, sampleRate) });
+				tell({ share: bytes / file.size, seconds, found: listener.push(samples, sampleRate) });
+				await pause();
 			}
 		} catch {
+			signal.throwIfAborted();
 			problem = seconds > 0 ? 'broken' : 'unknown';
 		}
-		if (problem !== 'coarse') onProgress({ share: 1, seconds, found: listener.end() });
+		if (problem !== 'coarse') tell({ share: 1, seconds, found: listener.end() });
 		return problem ?? (seconds === 0 ? 'empty' : undefined);
 	}
-};
+});
 
 /** The channel with the most sound; undefined while all of them are silent. */
 function loudest(channels: readonly Float32Array[]): number | undefined {
@@ -56,5 +58,3 @@ function loudest(channels: readonly Float32Array[]): number | undefined {
 	const most = Math.max(...powers);
 	return most > 0 ? powers.indexOf(most) : undefined;
 }
-
-expose(worker);

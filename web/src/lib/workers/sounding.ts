@@ -1,9 +1,16 @@
 import type { Chord, Strike } from '@fendrel/core';
+import type { Task } from './protocol';
 
-/** The sounding worker as the page sees it. */
-export interface SoundingWorker {
-	/** Renders each string of a strike by itself, so that each can be bent while it sounds. */
-	render(strikes: readonly Strike[]): Float32Array<ArrayBuffer>[];
-	/** Renders a passage as a whole. */
-	passage(chords: readonly Chord[], sampleRate: number, seed: number): Float32Array<ArrayBuffer>;
+export interface PassageJob {
+	/** The same passage in each tuning. */
+	readonly versions: readonly (readonly Chord[])[];
+	readonly sampleRate: number;
 }
+
+type Samples = Float32Array<ArrayBuffer>;
+
+export type SoundingTasks = {
+	/** Renders each string of a strike by itself, so that each can be bent while it sounds. */
+	strike: Task<readonly Strike[], readonly Samples[]>;
+	passage: Task<PassageJob, readonly Samples[]>;
+};

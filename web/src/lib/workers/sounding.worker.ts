@@ -1,19 +1,20 @@
 import { renderPassage, renderStrike } from '@fendrel/core';
-import { expose, transfer } from 'comlink';
-import type { SoundingWorker } from './sounding';
+import { handing } from './protocol';
+import { serve } from './serve';
+import type { SoundingTasks } from './sounding';
 
-const worker: SoundingWorker = {
-	render(strikes) {
-		const sounds = strikes.map(renderStrike);
-		return transfer(
-			sounds,
-			sounds.map(({ buffer }) => buffer)
-		);
-	},
-	passage(chords, sampleRate, seed) {
-		const sound = renderPassage(chords, sampleRate, seed);
-		return transfer(sound, [sound.buffer]);
+/** The same strings sound the same every time. */
+const SEED = 1;
+const whole = (sounds: Float32Array<ArrayBuffer>[]) => handing(sounds, ...sounds.map(({ buffer }) => buffer));
+
+serve<SoundingTasks>({
+	strike: (strikes) => whole(strikes.map(renderStrike)),
+	async passage({ versions, sampleRate }, { pause }) {
+		const sounds: Float32Array<ArrayBuffer>[] = [];
+		for (const chords of versions) {
+			await pause();
+			sounds.push(renderPassage(chords, sampleRate, SEED));
+		}
+		return whole(sounds);
 	}
-};
-
-expose(worker);
+});

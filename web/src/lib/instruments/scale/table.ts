@@ -1,6 +1,7 @@
 import { equalHz, hz, noteName, parseNote, WIRE, type WireName } from '@fendrel/core';
 import Papa from 'papaparse';
 import { counted, typedNoteName } from '$lib/ui/format';
+import { typedNumber } from '$lib/ui/typed';
 import { lineProblem, type StringLine } from './schema';
 
 /** A line as it is typed. */
@@ -44,8 +45,7 @@ export function readLine(typed: TypedLine, { lowest, highest, a4, stringsAt }: L
 	if (!material) return { problem: `${noteName(note)}: “${typed.wire}” is none of ${Object.keys(WIRE).join(', ')}.` };
 	const figures: Record<string, number | null> = {};
 	for (const key of ['strings', 'core', 'length', 'winding', 'strength'] as const) {
-		const text = typed[key].trim().replace(',', '.');
-		const value = text === '' ? null : Number(text);
+		const value = typed[key].trim() === '' ? null : typedNumber(typed[key]);
 		if (value !== null && !(value > 0 && value < 1e5))
 			return { problem: `${noteName(note)}: “${typed[key]}” is no ${key === 'core' ? 'diameter' : key}.` };
 		figures[key] = value;

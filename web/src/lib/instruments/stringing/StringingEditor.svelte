@@ -3,9 +3,9 @@
 	import { CHOIRS, MOST_STRINGS, noteName, ONE_CHOIR, parseNote, stringingFrom, type Stringing } from '@fendrel/core';
 	import { invalidateAll } from '$app/navigation';
 	import StringingChart from '$lib/charts/StringingChart.svelte';
+	import { sent } from '$lib/device/send';
 	import { counted } from '$lib/ui/format';
 	import { tableRowOf, type StringLine } from '../scale/schema';
-	import { keepStringing } from './requests';
 	import { parted, readRows, rowsOf, withoutRow, type SectionRow } from './sections';
 
 	interface Props {
@@ -41,7 +41,7 @@
 	}
 	async function keep(stringing: Stringing | null) {
 		saving = true;
-		problem = await keepStringing(instrument.id, stringing);
+		problem = await sent('PUT', `/api/instruments/${instrument.id}/stringing`, { stringing });
 		if (!problem) {
 			await invalidateAll();
 			rows = rowsOf(stated);

@@ -16,7 +16,7 @@ import { EARS } from '$lib/tuning/ears';
 import { verdictOf } from '$lib/counts/words';
 import type { Draft } from '$lib/temperaments/schema';
 import { planFor } from '$lib/tuning/plan';
-import { fromCounts } from '$lib/workers/fromCounts';
+import { fromCounts } from '$lib/workers/proving.jobs';
 import { database } from '../db/connection';
 import type { Instrument } from '../db/stores/instruments';
 import { createTemperaments } from '../db/stores/temperaments';

@@ -3,7 +3,7 @@
 	import { noteName, type NoteTarget } from '@fendrel/core';
 	import Play from '@lucide/svelte/icons/play';
 	import Square from '@lucide/svelte/icons/square';
-	import { Passages } from '$lib/audio/passages.svelte';
+	import { Player } from '$lib/audio/player.svelte';
 	import { CURVE_PASSAGES, soundedFrom, type CurvePassage } from './passages';
 
 	interface Props {
@@ -13,7 +13,7 @@
 	}
 	let { note, versions }: Props = $props();
 	let heard = $state(0);
-	const player = new Passages();
+	const player = new Player();
 	onDestroy(() => player.close());
 	let passage = $state.raw<CurvePassage>(CURVE_PASSAGES[0]);
 	let tooHigh = $state(false);
@@ -23,7 +23,7 @@
 		const sounded = versions.map(({ targetOf }) => soundedFrom(passage, note, targetOf()));
 		tooHigh = sounded.some((chords) => !chords);
 		if (!tooHigh)
-			void player.play(
+			void player.passage(
 				passage.id,
 				sounded.map((chords) => chords!)
 			);

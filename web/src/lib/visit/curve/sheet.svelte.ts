@@ -1,30 +1,14 @@
-import {
-	cents,
-	curveErrors,
-	likestWish,
-	PRIORITIES,
-	summariseVisit,
-	type GroupRecord,
-	type NoteTarget,
-	type StringKind
-} from '@fendrel/core';
-import {
-	BALANCED,
-	curveAt,
-	drawCurve,
-	solverFor,
-	TOP_RANGE,
-	wishOf,
-	type CurveChoice,
-	type KeptCurve
-} from '$lib/tuning/curve';
+import { PRIORITIES, summariseVisit, type GroupRecord, type NoteTarget, type StringKind } from '@fendrel/core';
+import { BALANCED, curveAt, drawCurve, type CurveChoice, type KeptCurve } from '$lib/tuning/curve';
 import { planFor, type PlanBasis } from '$lib/tuning/plan';
 import type { Stretch } from '$lib/tuning/stretch';
 import { stringsOfInstrument, type KnownString } from '$lib/tuning/strings';
 import { runsOf } from '$lib/tuning/stretchWords';
 import { onShortDay } from '$lib/ui/format';
+import { isGivenUp, type WorkerClient } from '$lib/workers/client';
+import type { CurveTasks } from '$lib/workers/curve';
 import { isSameWish } from './draft';
-import { likenessWords } from './words';
+import { closestWords } from './words';
 
 /** What the sheet is drawn from, as the page has it. */
 export interface SheetData {
@@ -66,8 +50,6 @@ export const GROUPS = [
 /** Less than this, in cents, no string would be turned for. */
 const SETTLED = 0.3;
 const MOST_BESIDE = 12;
-/** Milliseconds in which the curve must rest before its band is drawn: that takes several times as long. */
-const BAND_WAITS = 120;
 const FIRST_SELECTED = 60;
 
 /** The state of the curve sheet: the curve wished for, what it does, and what it is compared with. */
@@ -77,12 +59,12 @@ export class Sheet {
 	besideId = $state('none');
 	group = $state.raw<(typeof GROUPS)[number]>(GROUPS[0]);
 	errors = $state.raw<readonly number[]>([]);
-	/** What the last search for how the instrument was tuned said. */
-	likeness = $state<string | undefined>();
+	/** What the search for the curve that the instrument was tuned to said. */
+	closest = $state<string | undefined>();
+	failed = $state<string | undefined>();
 
 	readonly basis = $derived.by(() => ({ ...this.data.instrument, measured: this.data.measured }));
 	readonly strings = $derived(stringsOfInstrument(this.basis));
-	readonly solver = $derived(solverFor(this.basis));
 	readonly drawn: readonly number[] = $derived(drawCurve(this.basis, this.wish));
 	/** How far strings read since it was taken would move the plan's curve; undefined for another wish. */
 	readonly shift = $derived.by(() => {
@@ -120,7 +102,8 @@ export class Sheet {
 
 	constructor(
 		private readonly read: () => SheetData,
-		draft: CurveChoice | undefined
+		draft: CurveChoice | undefined,
+		private readonly worker: Pick<WorkerClient<CurveTasks>, 'run'>
 	) {
 		this.wish = draft ?? this.asPlanned();
 		this.besideId = this.data.curve ? 'taken' : 'none';
@@ -160,33 +143,38 @@ export class Sheet {
 	}
 
 	/** Takes up the priority, blend and top that best explain how the instrument stands. */
-	likeItWas(): void {
-		const found = likestWish(
-			this.solver,
-			this.standing.map(({ note, cents: value }) => ({ note, deviation: cents(value) }))
-		);
-		this.likeness = likenessWords(found, this.stands);
-		if (!found) return;
-		const { priority, blend, topStretch } = found.wish;
-		const top = Math.round(2 * topStretch) / 2;
-		this.wish = {
-			lead: priority.id,
-			with: blend?.with.id ?? null,
-			share: Math.round(100 * (blend?.share ?? 0)) / 100,
-			top: Math.min(Math.max(top, TOP_RANGE.lowest), TOP_RANGE.highest),
-			held: {}
-		};
+	async takeAsItWas(): Promise<void> {
+		const job = { basis: this.instrument, standing: this.standing };
+		await this.work(async () => {
+			const found = await this.worker.run('closest', job);
+			this.closest = closestWords(found, this.stands);
+			if (found) this.wish = found.wish;
+		});
 	}
 
-	/** Draws the band once the curve rests. To be called within an effect; gives what ends it. */
+	/** Draws the band anew; the old one stays until then. To be called within an effect; gives what ends it. */
 	drawBand(): () => void {
-		const { solver, strings } = this;
-		const wish = wishOf(this.wish);
-		const timer = setTimeout(
-			() => (this.errors = curveErrors(solver, wish, strings)),
-			this.errors.length ? BAND_WAITS : 0
-		);
-		return () => clearTimeout(timer);
+		const stop = new AbortController();
+		const job = { basis: this.instrument, wish: this.wish };
+		void this.work(async () => {
+			this.errors = await this.worker.run('band', job, { signal: stop.signal });
+		});
+		return () => stop.abort();
+	}
+
+	private async work(does: () => Promise<void>): Promise<void> {
+		this.failed = undefined;
+		try {
+			await does();
+		} catch (fault) {
+			if (!isGivenUp(fault)) this.failed = `This could not be worked out: ${(fault as Error).message}`;
+		}
+	}
+
+	/** As little as a worker needs of the instrument. */
+	private get instrument() {
+		const { kind, lowest, highest } = this.data.instrument;
+		return { kind, lowest, highest, measured: this.data.measured };
 	}
 
 	/** Targets of the keyboard under some deviations, for the ear. */

@@ -1,4 +1,5 @@
 import {
+	curveErrors,
 	equalHz,
 	groupRecords,
 	hz,
@@ -8,12 +9,15 @@ import {
 	type Hz,
 	type VisitEvent
 } from '@fendrel/core';
-import { describe, expect, it } from 'vitest';
-import { BALANCED, drawCurve, type CurveChoice, type KeptCurve } from '$lib/tuning/curve';
+import { describe, expect, it, vi } from 'vitest';
+import { BALANCED, drawCurve, solverFor, wishOf, type CurveChoice, type KeptCurve } from '$lib/tuning/curve';
 import { NO_STRETCH } from '$lib/tuning/stretch';
-import type { KnownString } from '$lib/tuning/strings';
+import { inProcess } from '$lib/tests/inProcess';
+import { stringsOfInstrument, type KnownString } from '$lib/tuning/strings';
+import { curveJobs } from '$lib/workers/curve.jobs';
 import { Sheet, type SheetData } from './sheet.svelte';
 
+const worker = inProcess(curveJobs());
 const INSTRUMENT = { kind: 'upright' as const, lowest: 21, highest: 108 };
 const kept = (id: string, wish: CurveChoice, day: number, deviations?: number[]): KeptCurve => ({
 	id,
@@ -55,7 +59,7 @@ function setAt(note: number, pitch: Hz): VisitEvent[] {
 }
 const sheetOf = (change: Partial<SheetData> = {}, draft?: CurveChoice) => {
 	const all = data(change);
-	return new Sheet(() => all, draft);
+	return new Sheet(() => all, draft, worker);
 };
 
 describe('the curve sheet', () => {
@@ -123,19 +127,34 @@ describe('the curve sheet', () => {
 		expect(short.besides.find(({ id }) => id === 'd')!.deviations).toHaveLength(88);
 	});
 
-	it('takes up how the instrument was tuned, and says when too little was read', () => {
+	it('takes up how the instrument was tuned, and says when too little was read', async () => {
 		const wish: CurveChoice = { ...BALANCED, lead: 'double-octaves' };
 		const deviations = drawCurve({ ...INSTRUMENT, measured: [] }, wish);
 		const notes = deviations.map((cents, i) => ({ note: 21 + i, cents: cents - 7 + 0.3 * Math.sin(9 * i) }));
 		const sheet = sheetOf({ standing: { by: 'left', at: new Date(2026, 5, 1), notes } });
-		sheet.likeItWas();
+		await sheet.takeAsItWas();
 		expect(sheet.wish.lead).toBe('double-octaves');
-		expect(sheet.likeness).toMatch(/^88 notes as it was left 1 Jun 2026: this explains it well/);
+		expect(sheet.closest).toMatch(/^88 notes as it was left 1 Jun 2026: this explains it well/);
 		expect(sheet.standingShift).toBeCloseTo(7, 0);
 		const few = sheetOf({ standing: { by: 'found', at: new Date(), notes: notes.slice(0, 5) } });
-		few.likeItWas();
+		await few.takeAsItWas();
 		expect(few.wish).toEqual(BALANCED);
-		expect(few.likeness).toMatch(/^Too little is known/);
+		expect(few.closest).toMatch(/^Too little is known/);
+	});
+
+	it('draws the band of what it shows now, and says when that cannot be done', async () => {
+		const sheet = sheetOf();
+		sheet.drawBand()();
+		const end = sheet.drawBand();
+		await vi.waitFor(() => expect(sheet.errors).toHaveLength(88));
+		end();
+		// The band is the core's, worked out where the page does not wait for it.
+		const basis = { ...INSTRUMENT, measured: [] };
+		expect(sheet.errors).toEqual(curveErrors(solverFor(basis), wishOf(BALANCED), stringsOfInstrument(basis)));
+		const all = data();
+		const broken = new Sheet(() => all, undefined, { run: () => Promise.reject(new Error('out of memory')) });
+		broken.drawBand();
+		await vi.waitFor(() => expect(broken.failed).toContain('out of memory'));
 	});
 
 	it('shows readings against the curve as it is drawn', () => {

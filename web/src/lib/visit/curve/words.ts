@@ -1,4 +1,5 @@
-import { A4, LEAST_TO_LIKEN, noteName, type Likeness } from '@fendrel/core';
+import { A4, LEAST_TO_COMPARE, noteName } from '@fendrel/core';
+import type { Closest } from '$lib/workers/curve';
 import type { KnownString } from '$lib/tuning/strings';
 import { counted, noteRuns } from '$lib/ui/format';
 
@@ -44,9 +45,9 @@ export function trustWords(
 }
 
 /** How well the curve found explains how the instrument stands. */
-export function likenessWords(found: Likeness | undefined, stands: string): string {
+export function closestWords(found: Closest | undefined, stands: string): string {
 	if (!found)
-		return `Too little is known of how it stands: at least ${LEAST_TO_LIKEN.notes} notes over four octaves must have been read.`;
+		return `Too little is known of how it stands: at least ${LEAST_TO_COMPARE.notes} notes over four octaves must have been read.`;
 	const stray = found.stray.length ? ` ${noteRuns(found.stray, noteName)} stood elsewhere and had no say.` : '';
 	const well =
 		found.left < 1.2

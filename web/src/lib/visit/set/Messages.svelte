@@ -1,5 +1,6 @@
 <script lang="ts" generics="Body">
 	import { noteName } from '@fendrel/core';
+	import { FAULT_WORDS } from '$lib/listening/faultWords';
 	import type { RoomState } from '$lib/listening/room';
 	import type { Work } from './work.svelte';
 
@@ -16,7 +17,7 @@
 </script>
 
 <div class="messages" role="status">
-	{#if work.listening.fault}<p class="notice">{work.listening.fault}</p>
+	{#if work.listening.fault}<p class="notice">{FAULT_WORDS[work.listening.fault]}</p>
 	{:else if setting.notice}
 		<p class="notice said">
 			{setting.notice.text}

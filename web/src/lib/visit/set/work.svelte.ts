@@ -34,7 +34,7 @@ export class Work<Body> {
 	readonly record: VisitRecord;
 	readonly listening: Listening;
 	readonly setting: Setting<Body>;
-	readonly last = new LastStrike((playing) => this.listening.hush(playing));
+	readonly last = new LastStrike((playing) => this.listening.ignoreWhile(playing));
 	/** Undefined: what the last strike makes worth seeing. */
 	chosenView = $state<View | undefined>();
 	/** The partial that is looked at; the one that is listened to until another is chosen. */
@@ -51,7 +51,8 @@ export class Work<Body> {
 			moved: { ...moved },
 			onMoved,
 			onEvents: (heard) => this.setting.hear(heard),
-			onStrike: (strike) => void this.last.hear(strike, this.setting.open.sounders.length)
+			strikes: () => this.last.port(),
+			onKept: (reading) => void this.last.look(reading, this.setting.open.sounders.length)
 		});
 		this.setting = new Setting({
 			family,
@@ -75,7 +76,7 @@ export class Work<Body> {
 		return () => {
 			this.setting.stop();
 			this.last.close();
-			void this.listening.stop();
+			this.listening.stop();
 		};
 	}
 
@@ -104,8 +105,8 @@ export class Work<Body> {
 	}
 
 	/** Other habits, kept already. */
-	attend(habits: ListeningHabits): void {
-		this.listening.attend(habits);
+	listenBy(habits: ListeningHabits): void {
+		this.listening.listenBy(habits);
 		this.setting.startAfresh();
 	}
 

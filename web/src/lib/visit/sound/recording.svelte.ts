@@ -1,7 +1,7 @@
 import type { StringReading, UnisonAnalysis } from '@fendrel/core';
-import { proxy, wrap } from 'comlink';
-import type { RecordingProblem, RecordingProgress, RecordingWorker } from '$lib/workers/recording';
-import Worker from '$lib/workers/recording.worker?worker';
+import { isGivenUp } from '$lib/workers/client';
+import type { RecordingProblem, RecordingProgress } from '$lib/workers/recording';
+import { recordingWorker } from '$lib/workers/recording.client';
 import { counted, lasting } from '$lib/ui/format';
 import type { ListeningSetup } from '$lib/workers/listening';
 
@@ -29,7 +29,7 @@ export class Recording {
 	/** Strikes that were not one string each. */
 	refused = $state(0);
 	problem = $state<string | undefined>();
-	private readonly worker = new Worker();
+	private readonly worker = recordingWorker();
 
 	constructor(
 		readonly name: string,
@@ -41,13 +41,8 @@ export class Recording {
 
 	async read(strings: number): Promise<void> {
 		try {
-			const remote = wrap<RecordingWorker>(this.worker);
-			const told = await remote.read(
-				this.file,
-				this.setup,
-				strings,
-				proxy((progress) => this.follow(progress))
-			);
+			const job = { file: this.file, setup: this.setup, strings };
+			const told = await this.worker.run('read', job, { onProgress: (progress) => this.follow(progress) });
 			if (told === 'broken')
 				this.problem = `The file breaks off after ${lasting(this.seconds)}. What came before was read.`;
 			else if (told) this.fail(PROBLEMS[told]);
@@ -58,10 +53,10 @@ export class Recording {
 						: 'No strike was found in it: it may be silent, or too soft.'
 				);
 			if (this.state === 'reading') this.state = 'read';
-		} catch {
-			this.fail('The file could not be read: it may have been moved or removed meanwhile.');
+		} catch (fault) {
+			if (!isGivenUp(fault)) this.fail('The file could not be read: it may have been moved or removed meanwhile.');
 		} finally {
-			this.worker.terminate();
+			this.worker.close();
 		}
 	}
 
@@ -80,6 +75,6 @@ export class Recording {
 
 	/** Gives up reading. */
 	close(): void {
-		this.worker.terminate();
+		this.worker.close();
 	}
 }

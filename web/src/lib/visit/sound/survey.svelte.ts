@@ -7,7 +7,6 @@ import {
 	type Family,
 	type Hz,
 	type InstrumentTwin,
-	type KeptStrike,
 	type ListenerEvent,
 	type ListeningHabits,
 	type Reading,
@@ -54,7 +53,8 @@ interface Pending {
 export class Survey<Body> {
 	readonly record: VisitRecord;
 	readonly listening: Listening;
-	readonly last = new LastStrike((playing) => this.listening.hush(playing));
+	/** Opens no sound of its own in Sound: nothing is played here. */
+	readonly last = new LastStrike((playing) => this.listening.ignoreWhile(playing));
 	step = $state(USUAL_STEP);
 	due = $state(0);
 	/** What is left unmuted: one string, or all of a note. */
@@ -85,7 +85,8 @@ export class Survey<Body> {
 			// Nothing is turned in Sound.
 			onMoved: () => {},
 			onEvents: (heard) => heard.forEach((event) => this.hear(event)),
-			onStrike: (strike) => void this.look(strike)
+			strikes: () => this.last.port(),
+			onKept: (reading) => void this.look(reading)
 		});
 		this.due = this.nextDue(-Infinity);
 	}
@@ -98,7 +99,7 @@ export class Survey<Body> {
 		return () => {
 			this.settle();
 			this.last.close();
-			void this.listening.stop();
+			this.listening.stop();
 		};
 	}
 
@@ -152,10 +153,10 @@ export class Survey<Body> {
 		} else if (event.kind === 'ended' && this.looking === undefined) this.settle();
 	}
 
-	private async look(strike: KeptStrike): Promise<void> {
-		const { note, struckAt } = strike.reading;
+	private async look(reading: StringReading): Promise<void> {
+		const { note, struckAt } = reading;
 		this.looking = struckAt;
-		const heard = await this.last.hear(strike, this.stringsOf(note).sounders.length);
+		const heard = await this.last.look(reading, this.stringsOf(note).sounders.length);
 		if (this.looking === struckAt) this.looking = undefined;
 		if (this.pending?.reading.struckAt === struckAt) this.settle(heard?.analysis);
 	}

@@ -3,7 +3,7 @@
 	import { onDestroy, onMount, untrack } from 'svelte';
 	import { page } from '$app/state';
 	import Play from '@lucide/svelte/icons/play';
-	import { Passages } from '$lib/audio/passages.svelte';
+	import { Player } from '$lib/audio/player.svelte';
 	import CoincidenceLadder from '$lib/charts/CoincidenceLadder.svelte';
 	import BeatPanel from '$lib/intervals/BeatPanel.svelte';
 	import TestNotes from '$lib/intervals/TestNotes.svelte';
@@ -62,14 +62,14 @@
 			: 'typical inharmonicity until strings are read'
 	);
 
-	const player = new Passages();
+	const player = new Player();
 	let alive = $state(false);
 	onMount(() => {
 		alive = true;
 	});
 	onDestroy(() => player.close());
 	function strike() {
-		void player.play('pair', [
+		void player.passage('pair', [
 			[
 				{
 					at: 0,

@@ -14,11 +14,11 @@ export const load = (async ({ locals, url }) => {
 	// An octave that no board can be laid out for costs itself, not the page.
 	const usable = kept && isCountable(kept.low) ? kept : undefined;
 	const asKept = await loadTuning(workshopId, asked);
-	const { choice, instead } = orTypical(asKept, (compass) => octavesOf(compass).length > 0);
+	const { choice, standsInFor } = orTypical(asKept, (compass) => octavesOf(compass).length > 0);
 	const names = new Map(choice.instruments.map(({ id, name }) => [id, name]));
 	return {
 		choice,
-		instead,
+		standsInFor,
 		kept: usable && {
 			id: usable.id,
 			low: usable.low,

@@ -5,7 +5,7 @@
 	import TuningBar from '$lib/tuning/TuningBar.svelte';
 	import { ask } from '$lib/tuning/address';
 	import { choiceName, octavesOf } from '$lib/tuning/choice';
-	import Instead from '$lib/tuning/Instead.svelte';
+	import StandInNotice from '$lib/tuning/StandInNotice.svelte';
 	import { planFor } from '$lib/tuning/plan';
 
 	let { data } = $props();
@@ -46,7 +46,7 @@
 	</select>
 	<TuningBar {choice} />
 </div>
-<Instead name={data.instead} />
+<StandInNotice name={data.standsInFor} />
 <h1>
 	{#if even}
 		The major thirds rise evenly, about {rise.toFixed(1)} per second from one to the next.

@@ -15,7 +15,7 @@
 		typicalStrings
 	} from '$lib/temperaments/figures';
 	import { ask } from '$lib/tuning/address';
-	import { remove } from '$lib/temperaments/requests';
+	import { sent } from '$lib/device/send';
 
 	let { data } = $props();
 	const stored = $derived(data.temperament);
@@ -32,7 +32,7 @@
 	let sure = $state(false);
 
 	async function discard() {
-		problem = await remove(stored.slug);
+		problem = await sent('DELETE', `/api/temperaments/${stored.slug}`);
 		sure = false;
 		if (problem) return;
 		await invalidate('temperaments');

@@ -140,8 +140,8 @@
 		habits={listening.habits}
 		bind:open={showHabits}
 		onkept={(kept) => {
-			open.attend(kept);
-			work.attend(kept);
+			open.listenBy(kept);
+			work.listenBy(kept);
 		}}
 	/>
 	{#snippet strip()}

@@ -9,6 +9,7 @@
 	import Strip from '$lib/visit/Strip.svelte';
 	import VisitFrame from '$lib/visit/VisitFrame.svelte';
 	import SourceChoice from '$lib/listening/SourceChoice.svelte';
+	import { FAULT_WORDS } from '$lib/listening/faultWords';
 	import { roomState } from '$lib/listening/room';
 	import RecordingDialog from '$lib/visit/sound/RecordingDialog.svelte';
 	import { SOUND_KEYS, soundKeyAction } from '$lib/visit/sound/keys';
@@ -131,7 +132,7 @@
 				</p>
 			{/if}
 			<div class="last" role="status">
-				{#if listening.fault}<p class="notice">{listening.fault}</p>
+				{#if listening.fault}<p class="notice">{FAULT_WORDS[listening.fault]}</p>
 				{:else if survey.problem}<p class="notice">{survey.problem}</p>
 				{:else if last && lastWords}
 					<p class="of">{noteName(last.note)}{last.strikes > 1 ? `, ${last.strikes} strikes` : ''}</p>

@@ -7,11 +7,12 @@
 	import StringingEditor from '$lib/instruments/stringing/StringingEditor.svelte';
 	import StringTable from '$lib/instruments/scale/StringTable.svelte';
 	import { inharmonicityPicture } from '$lib/instruments/scale/picture';
-	import { keepStrings } from '$lib/instruments/scale/requests';
 	import { tableRowOf, type StringLine } from '$lib/instruments/scale/schema';
 	import { sorted } from '$lib/instruments/scale/table';
 	import { basisWords, faultWords, loadWords, scaleVerdict, warningWords } from '$lib/instruments/scale/words';
+	import { sent } from '$lib/device/send';
 	import { KIND_NAMES } from '$lib/tuning/kinds';
+	import { typedNumber } from '$lib/ui/typed';
 	import { stringsOfInstrument } from '$lib/tuning/strings';
 	import { counted, inHz, onShortDay } from '$lib/ui/format';
 	import { format } from 'date-fns';
@@ -34,8 +35,8 @@
 
 	const MOST_RAISE = 300;
 	function typeRaise() {
-		const value = Number(raiseText.trim().replace(',', '.'));
-		if (raiseText.trim() === '' || !(Math.abs(value) <= MOST_RAISE))
+		const value = typedNumber(raiseText);
+		if (!(Math.abs(value) <= MOST_RAISE))
 			raiseProblem = `Write cents from −${MOST_RAISE} to ${MOST_RAISE}; it stays at ${raise}.`;
 		else {
 			raiseProblem = undefined;
@@ -47,7 +48,7 @@
 	let problem = $state<string | undefined>();
 	async function keep(strings: readonly StringLine[]) {
 		saving = true;
-		problem = await keepStrings(data.instrument.id, strings);
+		problem = await sent('POST', `/api/instruments/${data.instrument.id}/strings`, { strings });
 		if (!problem) {
 			await invalidateAll();
 			lines = sorted(data.tables[0].strings);

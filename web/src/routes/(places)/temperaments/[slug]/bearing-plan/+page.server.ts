@@ -12,12 +12,12 @@ export const load = (async ({ locals, params, url }) => {
 	const temperament = await temperamentOr404(workshopId, params.slug);
 	const { root, ...sheet } = sheetQuery.parse(asked);
 	const asAsked = await loadTuning(workshopId, { ...asked, temperament: params.slug });
-	const { choice, instead } = orTypical(asAsked, (compass) => octavesWithin(compass).length > 0);
+	const { choice, standsInFor } = orTypical(asAsked, (compass) => octavesWithin(compass).length > 0);
 	return {
 		temperament,
 		root,
 		choice: { ...choice, temperament: transposed(temperament, root) },
-		instead,
+		standsInFor,
 		sheet
 	};
 }) satisfies PageServerLoad;

@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { untrack } from 'svelte';
+	import { onDestroy, untrack } from 'svelte';
 	import { afterNavigate, goto, replaceState } from '$app/navigation';
 	import { page } from '$app/state';
 	import KeyboardStrip from '$lib/charts/KeyboardStrip.svelte';
@@ -17,15 +17,19 @@
 	import { lastCurveId, sheetData } from '$lib/visit/curve/sheetData';
 	import { newCurve } from '$lib/visit/begin';
 	import { stretchByCurve } from '$lib/tuning/stretch';
+	import { curveWorker } from '$lib/workers/curve.client';
 	import { trustWords } from '$lib/visit/curve/words';
 	import WishControls from '$lib/visit/curve/WishControls.svelte';
 
 	let { data } = $props();
 	const open = $derived(data.open);
 	const { visit, instrument } = $derived(open);
+	const worker = curveWorker();
+	onDestroy(() => worker.close());
 	const sheet = new Sheet(
 		() => sheetData(open),
-		untrack(() => draftOf(page.url.searchParams))
+		untrack(() => draftOf(page.url.searchParams)),
+		worker
 	);
 	$effect(() => sheet.drawBand());
 	const versions = $derived([
@@ -75,10 +79,11 @@
 					type="button"
 					class="btn preset-outlined-surface-300-700"
 					disabled={sheet.standing.length === 0}
-					onclick={() => sheet.likeItWas()}>Like this piano was</button
+					onclick={() => sheet.takeAsItWas()}>As this piano was</button
 				>
 				<p class="soft small">
-					{sheet.likeness ??
+					{sheet.failed ??
+						sheet.closest ??
 						(sheet.standing.length
 							? `From ${sheet.standing.length} notes ${sheet.stands}.`
 							: 'Nothing has been read of how it stands.')}

@@ -11,7 +11,8 @@ import {
 	type CountSolution
 } from '@fendrel/core';
 import { planFor } from '$lib/tuning/plan';
-import type { CountsAnswer, CountsJob, Finding } from './proving';
+import type { CountsAnswer, CountsJob, Finding, ProvingTasks } from './proving';
+import type { Handlers } from './serve';
 
 /** From counts to everything that can be said of the octave. */
 export function fromCounts(job: CountsJob): CountsAnswer {
@@ -38,3 +39,11 @@ export function fromCounts(job: CountsJob): CountsAnswer {
 	};
 	return { kind: 'found', findings: result.solutions.map(finding), more: result.more };
 }
+
+export const provingJobs: Handlers<ProvingTasks> = {
+	async fromCounts(job, { pause }) {
+		// Somebody who still types gives up one job after the other.
+		await pause();
+		return fromCounts(job);
+	}
+};

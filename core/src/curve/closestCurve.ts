@@ -9,7 +9,7 @@ export interface StandingNote {
 }
 
 /** A wish, and how well its curve tells where the notes stand. */
-export interface Likeness {
+export interface ClosestCurve {
 	readonly wish: CurveWish & { readonly topStretch: Cents };
 	/** Cents by which the whole instrument stands above the curve. */
 	readonly level: Cents;
@@ -21,7 +21,7 @@ export interface Likeness {
 }
 
 /** Fewer notes, or notes in one part of the keyboard only, fit many curves alike. */
-export const LEAST_TO_LIKEN = { notes: 12, semitones: 48 } as const;
+export const LEAST_TO_COMPARE = { notes: 12, semitones: 48 } as const;
 /** Scatter of a careful tuning about its own curve, in cents. */
 const SCATTER = 1.5;
 const HUBER = 1.5;
@@ -35,13 +35,13 @@ const SHARE_STEP = 0.01;
 /**
  * The priority, blend and top stretch whose curve best explains how an instrument stands: a start for one that its
  * owner liked. Level and ramp follow by robust least squares for each priority and blend tried.
- * @returns undefined when there is too little to go by (LEAST_TO_LIKEN)
+ * @returns undefined when there is too little to go by (LEAST_TO_COMPARE)
  */
-export function likestWish(solver: CurveSolver, standing: readonly StandingNote[]): Likeness | undefined {
+export function closestCurve(solver: CurveSolver, standing: readonly StandingNote[]): ClosestCurve | undefined {
 	const { lowest, highest } = solver.keyboard;
 	const notes = standing.filter(({ note }) => note >= lowest && note <= highest);
 	const places = notes.map(({ note }) => note);
-	if (notes.length < LEAST_TO_LIKEN.notes || Math.max(...places) - Math.min(...places) < LEAST_TO_LIKEN.semitones)
+	if (notes.length < LEAST_TO_COMPARE.notes || Math.max(...places) - Math.min(...places) < LEAST_TO_COMPARE.semitones)
 		return undefined;
 	const tried = (priority: Priority, other?: Priority, share = 0) => {
 		const wish: CurveWish = other ? { priority, blend: { with: other, share } } : { priority };

@@ -3,7 +3,7 @@ import { createRandom } from '../numeric/random';
 import { typicalInharmonicity } from '../strings/inharmonicity';
 import { partialSharpness } from '../strings/stiffString';
 import { cents } from '../units/quantity';
-import { likestWish } from './likestWish';
+import { closestCurve } from './closestCurve';
 import { PRIORITIES, priorityById } from './priorities';
 import { curveSolver, type CurveWish } from './tuningCurve';
 
@@ -23,7 +23,7 @@ function stands(wish: CurveWish, { seed = 1, scatter = 0.8, level = -6, every = 
 
 describe('like this piano was', () => {
 	it.each(PRIORITIES.map(({ id }) => id))('finds that %s was the priority, and the level', (id) => {
-		const found = likestWish(solver, stands({ priority: priorityById(id) }))!;
+		const found = closestCurve(solver, stands({ priority: priorityById(id) }))!;
 		expect(found.wish.priority.id).toBe(id);
 		expect(found.wish.blend?.share ?? 0).toBeLessThan(0.35);
 		expect(found.level).toBeCloseTo(-6, 0);
@@ -33,7 +33,7 @@ describe('like this piano was', () => {
 	it('finds a blend whose curve lies within half a cent, whatever it calls it', () => {
 		const wish = { priority: priorityById('octaves'), blend: { with: priorityById('twelfths'), share: 0.4 } };
 		for (let seed = 1; seed <= 5; seed++) {
-			const found = likestWish(solver, stands(wish, { seed, scatter: 0.5 }))!;
+			const found = closestCurve(solver, stands(wish, { seed, scatter: 0.5 }))!;
 			const [a, b] = [solver.solve(wish).deviations, solver.solve(found.wish).deviations];
 			const rms = Math.sqrt(a.reduce((sum, value, i) => sum + (value - b[i]) ** 2, 0) / a.length);
 			expect(rms).toBeLessThan(0.5);
@@ -42,7 +42,7 @@ describe('like this piano was', () => {
 
 	it('finds a taste for more on top, and leaves stray notes out', () => {
 		const wish = { priority: priorityById('balanced'), topStretch: cents(8) };
-		const found = likestWish(solver, stands(wish, { every: 2, stray: [45, 61] }))!;
+		const found = closestCurve(solver, stands(wish, { every: 2, stray: [45, 61] }))!;
 		expect(found.wish.topStretch).toBeGreaterThan(5);
 		expect(found.wish.topStretch).toBeLessThan(11);
 		expect(found.stray).toEqual([45, 61]);
@@ -50,8 +50,8 @@ describe('like this piano was', () => {
 
 	it('says nothing from a few notes, or from one part of the keyboard', () => {
 		const all = stands({ priority: priorityById('balanced') });
-		expect(likestWish(solver, all.slice(0, 40))).toBeUndefined();
-		expect(likestWish(solver, [all[0], all[40], all[80]])).toBeUndefined();
-		expect(likestWish(solver, [])).toBeUndefined();
+		expect(closestCurve(solver, all.slice(0, 40))).toBeUndefined();
+		expect(closestCurve(solver, [all[0], all[40], all[80]])).toBeUndefined();
+		expect(closestCurve(solver, [])).toBeUndefined();
 	});
 });

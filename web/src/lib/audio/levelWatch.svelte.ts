@@ -1,0 +1,52 @@
+import type { ListenerEvent } from '@fendrel/core';
+
+/** Seconds of perfect digital silence after which something is wrong with a microphone. */
+const DEAD_SECONDS = 4;
+const DEAD_DB = -100;
+/** A strike has reached its loudest by then. */
+const STRIKE_SECONDS = 0.35;
+const QUIET_DB = -120;
+
+/** How loud it is, in decibels of full scale: now, between strikes, and at the last strike. */
+export class LevelWatch {
+	level = $state(QUIET_DB);
+	noise = $state(QUIET_DB);
+	clipped = $state(false);
+	/** Mains frequency that hums, in Hz. */
+	hum = $state<number | undefined>();
+	/** Level of the last strike; undefined before the first. */
+	strikeLevel = $state<number | undefined>();
+	/** Nothing at all has come in for a while. */
+	dead = $state(false);
+	private silentSince: number | undefined;
+	private rising: { readonly until: number; level: number } | undefined;
+
+	reset(): void {
+		this.level = this.noise = QUIET_DB;
+		this.clipped = this.dead = false;
+		this.hum = this.strikeLevel = this.silentSince = this.rising = undefined;
+	}
+
+	hear(events: readonly ListenerEvent[]): void {
+		for (const event of events) {
+			if (event.kind === 'strike') this.rising = { until: event.at + STRIKE_SECONDS, level: QUIET_DB };
+			if (event.kind !== 'level') continue;
+			this.level = event.level;
+			this.noise = event.noise;
+			this.clipped = event.clipped;
+			this.hum = event.hum;
+			this.silentSince = event.level > DEAD_DB ? undefined : (this.silentSince ?? event.at);
+			this.dead = this.silentSince !== undefined && event.at - this.silentSince > DEAD_SECONDS;
+			this.followStrike(event.at, event.level);
+		}
+	}
+
+	/** The loudest tenth of a second shortly after a strike is its level. */
+	private followStrike(at: number, level: number): void {
+		if (!this.rising) return;
+		this.rising.level = Math.max(this.rising.level, level);
+		if (at < this.rising.until) return;
+		this.strikeLevel = this.rising.level;
+		this.rising = undefined;
+	}
+}

@@ -1,0 +1,137 @@
+import type { Chord } from '@fendrel/core';
+import { isGivenUp, type WorkerClient } from '$lib/workers/client';
+import type { SoundingTasks } from '$lib/workers/sounding';
+import { soundingWorker } from '$lib/workers/sounding.client';
+import { sampled, Voice } from './voice';
+
+/** Sound that is ready to be played. */
+export interface Track {
+	readonly samples: Float32Array<ArrayBuffer>;
+	readonly sampleRate: number;
+}
+
+/** Seconds within which one version gives way to the other, by a third. */
+const CROSSFADE = 0.01;
+const TONE_LEVEL = 0.18;
+/** Sound begins a little later than now, so that no beginning is lost. */
+const LEAD_SECONDS = 0.02;
+
+/**
+ * Plays whatever a page plays, one thing at a time: passages in several tunings of which one is heard, bare tones, the
+ * sound of a strike. Nothing is opened before the first sound, so that a silent page costs nothing.
+ */
+export class Player {
+	/** What is sounding, by the name it was started with. */
+	playing = $state<string | undefined>();
+	preparing = $state<string | undefined>();
+	problem = $state<string | undefined>();
+	private startedAt = 0;
+	private heard = 0;
+	private context: AudioContext | undefined;
+	private strings: WorkerClient<SoundingTasks> | undefined;
+	private voices: readonly Voice[] = [];
+	private turn = new AbortController();
+
+	/** @param onPlaying told when a sound begins and ends: a microphone must not take it for a strike */
+	constructor(private readonly onPlaying: (playing: boolean) => void = () => {}) {}
+
+	/** Seconds since the sound began, by the clock that the loudspeaker runs on. */
+	get elapsed(): number {
+		return this.context ? this.context.currentTime - this.startedAt : 0;
+	}
+
+	/** @param versions the same passage in each tuning */
+	passage(name: string, versions: readonly (readonly Chord[])[]): Promise<void> {
+		return this.play(name, async (context, signal) => {
+			this.strings ??= soundingWorker();
+			const { sampleRate } = context;
+			const sounds = await this.strings.run('passage', { versions, sampleRate }, { signal });
+			return this.versions(
+				context,
+				sounds.map((samples) => ({ samples, sampleRate }))
+			);
+		});
+	}
+
+	/** @param prepare gives the sound, or undefined when there is none */
+	track(name: string, prepare: (signal: AbortSignal) => Promise<Track | undefined>): Promise<void> {
+		return this.play(name, async (context, signal) => {
+			const track = await prepare(signal);
+			return track && this.versions(context, [track]);
+		});
+	}
+
+	/** Pure tones of those frequencies in hertz, until they are stopped. */
+	tones(name: string, frequencies: readonly number[]): Promise<void> {
+		return this.play(name, async (context) =>
+			frequencies.map((frequency) => {
+				const voice = new Voice(context, new OscillatorNode(context, { frequency }), 0, [context.destination]);
+				voice.fade(TONE_LEVEL, LEAD_SECONDS);
+				return voice;
+			})
+		);
+	}
+
+	private versions(context: AudioContext, tracks: readonly Track[]): Voice[] {
+		return tracks.map(
+			({ samples, sampleRate }, i) =>
+				new Voice(context, sampled(context, samples, Math.round(sampleRate)), tracks[1] && i !== this.heard ? 0 : 1, [
+					context.destination
+				])
+		);
+	}
+
+	private async play(
+		name: string,
+		prepare: (context: AudioContext, signal: AbortSignal) => Promise<readonly Voice[] | undefined>
+	): Promise<void> {
+		this.stop();
+		const { signal } = (this.turn = new AbortController());
+		this.preparing = name;
+		this.problem = undefined;
+		try {
+			const context = (this.context ??= new AudioContext());
+			await context.resume();
+			const voices = await prepare(context, signal);
+			if (signal.aborted) return;
+			this.preparing = undefined;
+			if (voices) this.start(name, voices);
+		} catch (error) {
+			if (signal.aborted || isGivenUp(error)) return;
+			this.preparing = undefined;
+			this.problem = `This browser plays no sound here: ${(error as Error).message}`;
+		}
+	}
+
+	private start(name: string, voices: readonly Voice[]): void {
+		const [first] = voices;
+		this.startedAt = this.context!.currentTime + LEAD_SECONDS;
+		this.voices = voices;
+		this.playing = name;
+		this.onPlaying(true);
+		for (const voice of voices)
+			voice.start(this.startedAt, voice === first ? () => this.voices[0] === first && this.stop() : undefined);
+	}
+
+	/** Lets the version of that place be heard, from now on and in passages to come. */
+	hear(version: number): void {
+		this.heard = version;
+		this.voices.forEach((voice, i) => voice.fade(i === version ? 1 : 0, CROSSFADE));
+	}
+
+	stop(): void {
+		this.turn.abort();
+		const { voices } = this;
+		this.voices = [];
+		this.playing = this.preparing = undefined;
+		if (voices.length === 0) return;
+		for (const voice of voices) voice.end();
+		this.onPlaying(false);
+	}
+
+	close(): void {
+		this.stop();
+		this.strings?.close();
+		void this.context?.close();
+	}
+}

@@ -1,0 +1,124 @@
+<script lang="ts">
+	import { onDestroy } from 'svelte';
+	import Play from '@lucide/svelte/icons/play';
+	import type { BearingPlan, StiffString } from '@fendrel/core';
+	import { Player } from '$lib/audio/player.svelte';
+	import Shortcuts from '$lib/ui/Shortcuts.svelte';
+	import { typedInto } from '$lib/ui/keys';
+	import CurrentStep from './CurrentStep.svelte';
+
+	interface Props {
+		plan: BearingPlan;
+		/** Which step is done now, from 0. */
+		current: number;
+		strings: (note: number) => StiffString;
+		/** Target of the step's note, Hz. */
+		pitch: number;
+		a4: number;
+		disabled: boolean;
+		onchoose: (step: number) => void;
+	}
+	let { plan, current, strings, pitch, a4, disabled, onchoose }: Props = $props();
+	const step = $derived(plan.steps[current]);
+	const player = new Player();
+	onDestroy(() => player.close());
+
+	function go(to: number) {
+		player.stop();
+		onchoose(Math.min(Math.max(to, 0), plan.steps.length - 1));
+	}
+	/** The interval as it shall sound; for the reference the note alone. */
+	function strike() {
+		const lead = step.by[0]?.edge;
+		const notes = lead ? [lead.lower, lead.upper] : [step.note];
+		const voices = notes.map((note) => ({ note, string: strings(note) }));
+		void player.passage('step', [[{ at: 0, seconds: 4, voices }]]);
+	}
+	/** Two pure tones that beat as the interval shall, with nothing else to listen to. */
+	function beat() {
+		const lead = step.by[0]?.edge;
+		if (!lead || player.playing === 'beat') return player.stop();
+		void player.tones('beat', [lead.heardAt - lead.rate / 2, lead.heardAt + lead.rate / 2]);
+	}
+	const does: Record<string, () => void> = {
+		PageDown: () => go(current + 1),
+		PageUp: () => go(current - 1),
+		ArrowDown: () => go(current + 1),
+		ArrowUp: () => go(current - 1),
+		' ': strike,
+		b: beat
+	};
+	function onkeydown(event: KeyboardEvent) {
+		if (typedInto(event) || event.ctrlKey || !does[event.key]) return;
+		event.preventDefault();
+		does[event.key]();
+	}
+	const keys = [
+		{ keys: 'Page Down, ↓', does: 'next note (pedal)' },
+		{ keys: 'Page Up, ↑', does: 'the note before' },
+		{ keys: 'Space', does: 'hear the interval as it shall sound' },
+		{ keys: 'B', does: 'hear its beat alone' },
+		{ keys: '?', does: 'show or hide this list' }
+	];
+</script>
+
+<svelte:window {onkeydown} />
+
+<section aria-label="The step to do now" aria-live="polite">
+	<p class="soft">Step {current + 1} of {plan.steps.length}</p>
+	<CurrentStep {step} {pitch} {a4} />
+	<div class="acts">
+		<button type="button" class="btn preset-filled-brand" {disabled} onclick={strike}
+			><Play size={16} />
+			{step.by.length ? 'Hear the interval' : 'Hear the note'}</button
+		>
+		{#if step.by.length}
+			<button type="button" class="btn preset-outlined-surface-300-700" {disabled} onclick={beat}
+				>{player.playing === 'beat' ? 'Stop the beat' : 'Hear the beat'}</button
+			>
+		{/if}
+	</div>
+	<div class="acts">
+		<button
+			type="button"
+			class="btn preset-outlined-surface-300-700"
+			disabled={disabled || current === 0}
+			onclick={() => go(current - 1)}>Back</button
+		>
+		<button
+			type="button"
+			class="btn preset-outlined-surface-300-700"
+			disabled={disabled || current === plan.steps.length - 1}
+			onclick={() => go(current + 1)}>Next note</button
+		>
+		<Shortcuts {keys} />
+	</div>
+	{#if player.problem}<p class="problem" role="alert">{player.problem}</p>{/if}
+</section>
+
+<style>
+	section {
+		display: grid;
+		gap: 0.75rem;
+		align-content: start;
+		position: sticky;
+		top: 0.5rem;
+		align-self: start;
+	}
+	.acts {
+		display: flex;
+		flex-wrap: wrap;
+		gap: 0.6rem;
+		align-items: center;
+	}
+	@media (max-width: 999px) {
+		section {
+			position: static;
+		}
+	}
+	@media print {
+		section {
+			display: none;
+		}
+	}
+</style>

@@ -1,0 +1,4 @@
+import { curveJobs } from './curve.jobs';
+import { serve } from './serve';
+
+serve(curveJobs());

@@ -1,0 +1,64 @@
+import { createListener, measureReference, StrikeKeeper, type Listener } from '@fendrel/core';
+import { expectedStrings, type ListenJob, type ListeningTasks } from './listening';
+import type { Handlers, InHand } from './serve';
+import type { Heard } from './listening';
+
+/** Settles once nobody waits for it any more. */
+const untilGivenUp = (signal: AbortSignal) =>
+	new Promise<never>((_, reject) => signal.addEventListener('abort', () => reject(signal.reason), { once: true }));
+
+export function listeningJobs(): Handlers<ListeningTasks> {
+	let listener: Listener | undefined;
+	let said = 0;
+	let rate = 0;
+	let restart = () => {};
+	let gather: ((block: Float32Array) => void) | undefined;
+
+	function listen({ setup, samples, strikes }: ListenJob, { signal, tell }: InHand<Heard>): Promise<never> {
+		said = rate = setup.sampleRate;
+		const strings = expectedStrings(setup);
+		const opened = (listener = createListener({ sampleRate: rate, strings, habits: setup.habits }));
+		let seconds = 0;
+		let keeper = new StrikeKeeper(rate, strings.inharmonicityAt);
+		restart = () => (keeper = new StrikeKeeper(rate, strings.inharmonicityAt, seconds));
+		samples.onmessage = ({ data }: MessageEvent<Float32Array>) => {
+			gather?.(data);
+			const events = opened.push(data, rate);
+			const found = keeper.push(data, events);
+			for (const strike of found) strikes?.postMessage(strike, [strike.samples.buffer]);
+			if (events.length || found.length) tell({ events, kept: found.map(({ reading }) => reading) });
+			seconds += data.length / rate;
+		};
+		signal.addEventListener('abort', () => samples.close(), { once: true });
+		return untilGivenUp(signal);
+	}
+
+	return {
+		listen,
+		expect(due) {
+			listener?.expect(due);
+		},
+		listenBy(habits) {
+			listener?.listenBy(habits);
+		},
+		correct(sampleRate) {
+			if (sampleRate === rate) return;
+			rate = sampleRate;
+			restart();
+		},
+		async reference({ known, seconds }, { signal }) {
+			const samples = new Float32Array(Math.round(seconds * said));
+			const full = new Promise<void>((resolve) => {
+				let count = 0;
+				gather = (block) => {
+					const take = Math.min(block.length, samples.length - count);
+					samples.set(block.subarray(0, take), count);
+					count += take;
+					if (count === samples.length) resolve();
+				};
+			});
+			await Promise.race([full, untilGivenUp(signal)]).finally(() => (gather = undefined));
+			return measureReference(samples, said, known);
+		}
+	};
+}
