@@ -31,6 +31,7 @@ test.use({
 test('the clock of a microphone is measured against a known tone, kept for it, and forgotten again', async ({
 	page
 }) => {
+	test.slow();
 	await signIn(page);
 	await addInstrument(page, 'By a slow clock');
 	await startSetting(page);

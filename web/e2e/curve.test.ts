@@ -22,7 +22,7 @@ test('a curve is shaped on its sheet, taken, followed everywhere, and an earlier
 	await expect(page.getByRole('heading', { name: 'Balanced.', exact: true })).toBeVisible();
 	await expect(page.getByTestId('trust')).toContainText('No string has been read: a typical upright piano stands in.');
 	await expect(page.getByTestId('trust')).toContainText(/within ±\d+\.\d cents at A0/);
-	await expect(page.getByRole('button', { name: 'Like this piano was' })).toBeDisabled();
+	await expect(page.getByRole('button', { name: 'As this piano was' })).toBeDisabled();
 	const lead = page.getByLabel('What leads');
 	await expect(lead).toBeEnabled();
 	await lead.selectOption('Octave-led');
@@ -99,7 +99,7 @@ test('a piano that was liked: its curve is found from how it was left', async ({
 	const lead = page.getByLabel('What leads');
 	await expect(lead).toBeEnabled();
 	await lead.selectOption('Fifth-led');
-	await page.getByRole('button', { name: 'Like this piano was' }).click();
+	await page.getByRole('button', { name: 'As this piano was' }).click();
 	await expect(page.getByText(/88 notes as it was left .*: this explains it well/)).toBeVisible();
 	await expect(lead).toHaveValue('balanced');
 });

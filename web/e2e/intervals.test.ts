@@ -97,7 +97,7 @@ test('an octave counted by ear: the note at fault, a wrong count, what is missin
 	await expect(verdict).toHaveText(/^One count is wrong, F3-A3\. C♯4 is [34]\.\d cents flat/);
 	await expect(page.getByText(/contradicts the others: counted 9\.5/)).toBeVisible();
 	await rate('F3-A3').fill('soon');
-	await expect(page.getByText(/“soon” is no rate.*It is left out\./)).toBeVisible();
+	await expect(page.getByText(/“soon” is not a rate.*It is left out\./)).toBeVisible();
 	await expect(verdict).toHaveText(/^C♯4 is [34]\.\d cents flat/);
 
 	await page.getByRole('button', { name: 'Keep these counts' }).click();
