@@ -1,12 +1,17 @@
 <script lang="ts">
-	import { onMount } from 'svelte';
+	import { onMount, type Snippet } from 'svelte';
 	import { listMicrophones } from '$lib/audio/microphone';
 	import type { Listening } from '$lib/audio/listening.svelte';
 	import ClockDialog from './ClockDialog.svelte';
 	import LevelMeter from './LevelMeter.svelte';
 	import { signed } from '$lib/ui/format';
 
-	let { listening }: { listening: Listening } = $props();
+	interface Props {
+		listening: Listening;
+		/** What else belongs to how one listens, at the end of the line. */
+		children?: Snippet;
+	}
+	let { listening, children }: Props = $props();
 	let microphones = $state.raw<{ readonly id: string; readonly label: string }[]>([]);
 	const chosen = $derived(listening.source === 'simulated' ? 'simulated' : `microphone:${listening.device ?? ''}`);
 
@@ -60,6 +65,7 @@
 			>{listening.clock === 0 ? 'Check its clock' : `Clock ${signed(-listening.clock, 2)} cents`}</button
 		>
 	{/if}
+	{#if children}<div class="more">{@render children()}</div>{/if}
 </div>
 <ClockDialog {listening} bind:open={showClock} />
 
@@ -78,6 +84,9 @@
 	label span {
 		white-space: nowrap;
 		font-size: 0.9rem;
+	}
+	.more {
+		margin-left: auto;
 	}
 	.clock {
 		min-height: 44px;

@@ -4,6 +4,7 @@
 	import Play from '@lucide/svelte/icons/play';
 	import Square from '@lucide/svelte/icons/square';
 	import { Player } from '$lib/audio/player.svelte';
+	import Segments from '$lib/ui/Segments.svelte';
 	import { KIND_NAMES } from '$lib/tuning/kinds';
 	import { typicalStrings, type Tuned } from './figures';
 	import { keyName, PASSAGES, sounded, type Passage } from './passages';
@@ -38,11 +39,12 @@
 
 <section aria-label="Hear it">
 	<div class="row">
-		<div class="versions" role="group" aria-label="Which tuning is heard">
-			{#each all as { name }, i (i)}
-				<button type="button" aria-pressed={heard === i} onclick={() => hear(i)}>{name}</button>
-			{/each}
-		</div>
+		<Segments
+			label="Which tuning is heard"
+			choices={all.map(({ name }, id) => ({ id, label: name }))}
+			chosen={heard}
+			onchoose={hear}
+		/>
 		<label>
 			<span>in</span>
 			<select class="select fit" bind:value={key} aria-label="Key" onchange={() => player.stop()}>
@@ -88,22 +90,6 @@
 		flex-wrap: wrap;
 		gap: 0.5rem 1rem;
 		align-items: center;
-	}
-	.versions {
-		display: flex;
-		border: 1px solid var(--line);
-		border-radius: var(--radius-base);
-		overflow: hidden;
-	}
-	.versions button {
-		min-height: 44px;
-		padding: 0 1rem;
-		cursor: pointer;
-	}
-	.versions button[aria-pressed='true'] {
-		background: var(--felt);
-		color: var(--on-felt);
-		font-weight: 700;
 	}
 	label {
 		display: flex;

@@ -16,3 +16,8 @@ export function typedInto({ key, metaKey, altKey, target }: Key): boolean {
 	if (operates && focused?.closest?.('button, a')) return true;
 	return metaKey || altKey;
 }
+
+/** A finger or mouse leaves no focus on a button: the next Space strikes, the next Enter goes on. */
+export function leaveButton({ detail, target }: MouseEvent): void {
+	if (detail > 0) (target as Element).closest<HTMLElement>('button')?.blur();
+}

@@ -1,4 +1,11 @@
-import { compareHappened, groupOf, type ListeningHabits, type PlanVersion, type PriorityId } from '@fendrel/core';
+import {
+	compareHappened,
+	groupOf,
+	summariseVisit,
+	type ListeningHabits,
+	type PlanVersion,
+	type PriorityId
+} from '@fendrel/core';
 import { connection } from '$lib/device/connection.svelte';
 import { withTimes, type InstrumentBook, type VisitBook, type VisitBundle, type VisitChanges } from '$lib/device/books';
 import { askWhoIsHere, signedInHere } from '$lib/device/owner';
@@ -6,6 +13,8 @@ import { goesOnIn, heldVisit, keepVisit, remember, remembered, type HeldVisit } 
 import { handOver } from '$lib/handover/handOver.svelte';
 import type { MovedPins } from '$lib/handover/record';
 import type { KeptCurve } from '$lib/tuning/curve';
+import { familyOf } from '$lib/tuning/family';
+import { planFor, type Plan } from '$lib/tuning/plan';
 import { stretchOf } from '$lib/tuning/stretch';
 import { knownByStrike, tellsString, type KnownString } from '$lib/tuning/strings';
 import { VisitRecord, type PlanChanges } from './visitRecord.svelte';
@@ -80,11 +89,11 @@ export class OpenVisit {
 	}
 
 	readonly instrument = $derived.by(() => this.about.instrument);
-	readonly plan: PlanVersion = $derived.by(() => this.record.report.plan!);
+	private readonly planned: PlanVersion = $derived.by(() => this.record.report.plan!);
 	/** The visit as it stands. */
 	readonly visit = $derived.by(() => {
 		const { note, stage, finishedAt } = this.record.report;
-		const { a4, tolerance, temperamentId, curveId, lead } = this.plan;
+		const { a4, tolerance, temperamentId, curveId, lead } = this.planned;
 		return {
 			id: this.record.visitId,
 			...{ a4, tolerance, temperamentId, note, stage: stage ?? this.book.stage },
@@ -95,12 +104,12 @@ export class OpenVisit {
 	});
 	readonly temperament = $derived.by(
 		() =>
-			this.about.temperaments.find(({ id }) => id === this.plan.temperamentId) ??
+			this.about.temperaments.find(({ id }) => id === this.planned.temperamentId) ??
 			this.about.temperaments.find(({ slug }) => slug === 'equal')!
 	);
 	/** The curve that the plan took. */
 	readonly curve: KeptCurve | undefined = $derived.by(() =>
-		this.about.curves.find(({ id }) => id === this.plan.curveId)
+		this.about.curves.find(({ id }) => id === this.planned.curveId)
 	);
 	/** What is known of the strings: what was read since the book was made is newer. */
 	readonly measured: readonly KnownString[] = $derived.by(() => {
@@ -114,6 +123,20 @@ export class OpenVisit {
 		);
 		return [...this.about.measured.filter(({ note }) => !told.has(note)), ...told.values()];
 	});
+
+	/** Where every note goes. */
+	readonly plan: Plan = $derived.by(() => {
+		const { instrument, visit, temperament, curve, measured } = this;
+		const { a4, stretch } = visit;
+		return planFor({ ...instrument, a4, temperament, stretch, curve, measured });
+	});
+	readonly family = $derived.by(() => familyOf(this.instrument).family);
+	/** What the family knows of this instrument. */
+	readonly body = $derived.by(() => familyOf(this.instrument).body);
+	/** What has been done so far, against the plan. */
+	readonly summary = $derived.by(() =>
+		summariseVisit(this.record.groups, this.family.groups(this.body), (group) => this.plan.targetOf(group)?.pitch)
+	);
 
 	/** Plans anew; a curve that is taken is kept with its instrument. */
 	replan(changes: PlanChanges, curve?: KeptCurve): void {

@@ -26,7 +26,7 @@ import { eventsOf } from '$lib/server/db/stores/record';
 import { groupsSet } from '$lib/server/db/stores/summaries';
 import { takeIn } from '$lib/server/record/takeIn';
 import { beginVisit, details, newWorkshop, testDatabase, finishVisit } from '$lib/server/tests/parts';
-import { Setting } from '$lib/visit/setting.svelte';
+import { Setting } from '$lib/visit/set/setting.svelte';
 import { VisitRecord } from '$lib/visit/visitRecord.svelte';
 
 /** A family that there is not: chimes of one or two bars, cut at either end, in an order of their own. */

@@ -4,6 +4,7 @@
 	import Play from '@lucide/svelte/icons/play';
 	import Square from '@lucide/svelte/icons/square';
 	import { Player } from '$lib/audio/player.svelte';
+	import Segments from '$lib/ui/Segments.svelte';
 	import { CURVE_PASSAGES, soundedFrom, type CurvePassage } from './passages';
 
 	interface Props {
@@ -61,11 +62,13 @@
 		</button>
 	</div>
 	{#if versions.length > 1}
-		<div class="versions" role="group" aria-label="Which curve is heard">
-			{#each versions as { name }, i (i)}
-				<button type="button" aria-pressed={heard === i} onclick={() => hear(i)}>{name}</button>
-			{/each}
-		</div>
+		<Segments
+			label="Which curve is heard"
+			choices={versions.map(({ name }, id) => ({ id, label: name }))}
+			chosen={heard}
+			onchoose={hear}
+			wide
+		/>
 	{/if}
 	<p class="soft" aria-live="polite">
 		{#if player.problem}<span class="problem">{player.problem}</span>
@@ -95,25 +98,6 @@
 		border-radius: var(--radius-base);
 		background: var(--sheet);
 		cursor: pointer;
-	}
-	.versions {
-		display: grid;
-		grid-auto-flow: column;
-		grid-auto-columns: 1fr;
-		border: 1px solid var(--line);
-		border-radius: var(--radius-base);
-		overflow: hidden;
-	}
-	.versions button {
-		min-height: 40px;
-		padding: 0 0.4rem;
-		cursor: pointer;
-		line-height: 1.15;
-	}
-	.versions button[aria-pressed='true'] {
-		background: var(--felt);
-		color: var(--on-felt);
-		font-weight: 700;
 	}
 	p {
 		font-size: 0.85rem;

@@ -2,31 +2,34 @@
 	import { noteName } from '@fendrel/core';
 	import { FAULT_WORDS } from '$lib/listening/faultWords';
 	import type { RoomState } from '$lib/listening/room';
-	import type { Work } from './work.svelte';
+	import type { SetSession } from './session.svelte';
 
 	interface Props {
-		work: Work<Body>;
+		session: SetSession<Body>;
 		room: RoomState;
 		/** Where to go when every note is set. */
 		closeHref: string;
 	}
-	let { work, room, closeHref }: Props = $props();
-	const setting = $derived(work.setting);
+	let { session, room, closeHref }: Props = $props();
+	const setting = $derived(session.setting);
 	const heard = $derived(setting.notice?.heard);
 	const allSet = $derived(setting.summary.leftOut.length === 0);
 </script>
 
 <div class="messages" role="status">
-	{#if work.listening.fault}<p class="notice">{FAULT_WORDS[work.listening.fault]}</p>
+	{#if session.listening.fault}<p class="notice">{FAULT_WORDS[session.listening.fault]}</p>
 	{:else if setting.notice}
 		<p class="notice said">
 			{setting.notice.text}
 			{#if heard !== undefined && setting.order.some(({ note }) => note === heard)}
-				<button type="button" class="anchor" onclick={() => work.do({ do: 'heard' })}>Go to {noteName(heard)}</button>
+				<button type="button" class="anchor" onclick={() => session.do({ do: 'heard' })}>Go to {noteName(heard)}</button
+				>
 			{/if}
 		</p>
 	{:else if room.advice}<p class="notice">{room.advice}</p>
-	{:else if work.listening.state === 'off'}<p class="soft">Press Listen, then strike {noteName(setting.step.note)}.</p>
+	{:else if session.listening.state === 'off'}<p class="soft">
+			Press Listen, then strike {noteName(setting.step.note)}.
+		</p>
 	{:else if allSet}<p>Every note is set. Go to <a class="anchor" href={closeHref}>Close</a>.</p>{/if}
 </div>
 

@@ -1,6 +1,5 @@
 import {
 	centsBetween,
-	noteName,
 	surveyNotes,
 	type Cents,
 	type Due,
@@ -20,7 +19,7 @@ import { listeningSetup } from '$lib/tuning/listeningSetup';
 import type { Plan } from '$lib/tuning/plan';
 import type { ListeningSetup } from '$lib/workers/listening';
 import { LastStrike } from '../lastStrike.svelte';
-import { REFUSALS } from '../setting.svelte';
+import { REFUSALS } from '../refusals';
 import type { VisitRecord } from '../visitRecord.svelte';
 import { foundDetails, foundNotes } from './found';
 import type { SoundAction } from './keys';
@@ -251,9 +250,18 @@ export class Survey<Body> {
 		return this.strings.sounders.map((sounder) => all.indexOf(sounder));
 	}
 
-	/** In words, for whoever cannot see the picture. */
-	readonly said = $derived.by(() => {
-		const counts = `${this.done.length} of ${this.notes.length} notes read`;
-		return this.struck === undefined ? counts : `${noteName(this.struck)} read; ${counts}`;
-	});
+	/** What was found of each note, for the picture. */
+	readonly points = $derived.by(() =>
+		[...this.found.values()].flatMap(({ note, pitchError, spread, falseBeat, again }) => {
+			const offset = this.offset(note);
+			if (offset === undefined) return [];
+			return [
+				{
+					...{ note, offset, error: pitchError, again: again !== undefined },
+					spread: spread === undefined || spread === 'none' ? undefined : spread.cents,
+					falseBeat: falseBeat !== undefined && falseBeat !== 'none'
+				}
+			];
+		})
+	);
 }

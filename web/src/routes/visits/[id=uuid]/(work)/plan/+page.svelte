@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { onMount } from 'svelte';
-	import { fifthTexts, summariseVisit } from '@fendrel/core';
+	import { fifthTexts } from '@fendrel/core';
 	import Staircase from '$lib/charts/Staircase.svelte';
 	import Shortcuts from '$lib/ui/Shortcuts.svelte';
 	import { counted } from '$lib/ui/format';
@@ -8,21 +8,16 @@
 	import VisitFrame from '$lib/visit/VisitFrame.svelte';
 	import PlanChoices from '$lib/visit/plan/PlanChoices.svelte';
 	import TargetTable from '$lib/visit/plan/TargetTable.svelte';
-	import { familyOf } from '$lib/tuning/family';
-	import { planFor } from '$lib/tuning/plan';
 	import { stretchWords } from '$lib/tuning/stretchWords';
 
 	let { data } = $props();
 	const open = $derived(data.open);
-	const { visit, instrument, temperament, measured, curve, record } = $derived(open);
-	const plan = $derived(planFor({ ...instrument, a4: visit.a4, temperament, stretch: visit.stretch, curve, measured }));
+	const { visit, instrument, temperament, measured, record, plan, family, body, summary } = $derived(open);
 	const thirds = $derived(
 		plan.targets
 			.filter(({ note, majorThird }) => note >= 53 && note <= 65 && majorThird !== undefined)
 			.map(({ note, majorThird }) => ({ note, rate: majorThird! }))
 	);
-	const { family, body } = $derived(familyOf(instrument));
-	const summary = $derived(summariseVisit(record.groups, family.groups(body), (group) => plan.targetOf(group)?.pitch));
 	const basis = $derived(
 		plan.notesRead
 			? `Beats follow the inharmonicity read on this instrument (${counted(plan.notesRead, 'note')}).`

@@ -16,7 +16,7 @@ import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { planFor } from '$lib/tuning/plan';
 import type { Item } from '$lib/handover/record';
 import { Setting } from './setting.svelte';
-import { VisitRecord } from './visitRecord.svelte';
+import { VisitRecord } from '../visitRecord.svelte';
 
 const plan = planFor({
 	kind: 'upright',

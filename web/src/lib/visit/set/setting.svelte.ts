@@ -13,12 +13,12 @@ import {
 	type Hz,
 	type ListenerEvent,
 	type ListeningHabits,
-	type Refusal,
 	type SettingStep,
 	type SounderChoice,
 	type StringReading
 } from '@fendrel/core';
-import type { VisitRecord } from './visitRecord.svelte';
+import { REFUSALS } from '../refusals';
+import type { VisitRecord } from '../visitRecord.svelte';
 
 /** One strike on the string that is due: its curve in cents from target, and its figure. */
 export interface StrikeTrace {
@@ -39,12 +39,6 @@ export interface Notice {
 	readonly heard?: number;
 }
 
-export const REFUSALS: Record<Refusal, string> = {
-	'no note': 'No single string stood out. Strike the key again, a little firmer.',
-	'two notes': 'Two notes sounded at once. Mute the other one and strike again.',
-	unsteady: 'The pitch wandered, as a voice does. Wait for quiet and strike again.',
-	interrupted: 'The sound broke off: the microphone changed its rate. Strike again.'
-};
 /** Strikes shown together; older ones fade out of the picture. */
 const STRIKES_SHOWN = 6;
 /** "Holds" stays readable this long before the next note comes by itself. */

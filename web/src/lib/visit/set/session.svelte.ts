@@ -4,11 +4,11 @@ import type { MovedPins } from '$lib/audio/simulated';
 import { listeningSetup } from '$lib/tuning/listeningSetup';
 import type { Plan } from '$lib/tuning/plan';
 import { LastStrike } from '../lastStrike.svelte';
-import { Setting } from '../setting.svelte';
+import { Setting } from './setting.svelte';
 import type { VisitRecord } from '../visitRecord.svelte';
 import type { SetAction } from './keys';
 
-export interface WorkOptions<Body> {
+export interface SetOptions<Body> {
 	readonly visit: { readonly id: string; readonly a4: number; readonly tolerance: number };
 	readonly family: Family<Body>;
 	readonly body: Body;
@@ -26,11 +26,11 @@ const STRENGTH = 0.8;
 const MOST_PARTIALS = 16;
 
 /** What stands beside the figure: how the ear judges, the unison of the last strike, or its partials. */
-export const VIEWS = ['ear', 'unison', 'partials'] as const;
+export const VIEWS = ['by ear', 'unison', 'partials'] as const;
 export type View = (typeof VIEWS)[number];
 
 /** Set at work: connects what sounds, what is set, and what is kept. */
-export class Work<Body> {
+export class SetSession<Body> {
 	readonly record: VisitRecord;
 	readonly listening: Listening;
 	readonly setting: Setting<Body>;
@@ -40,7 +40,7 @@ export class Work<Body> {
 	/** The partial that is looked at; the one that is listened to until another is chosen. */
 	private chosenPartial = $state<number | undefined>();
 
-	constructor(private readonly options: WorkOptions<Body>) {
+	constructor(private readonly options: SetOptions<Body>) {
 		const { visit, family, body, plan, habits, record, twin, moved, onMoved } = options;
 		this.record = record;
 		this.listening = new Listening({
@@ -89,7 +89,7 @@ export class Work<Body> {
 	readonly view: View = $derived.by(() => {
 		if (this.chosenView) return this.chosenView;
 		const { unison } = this;
-		return unison && (unison.strings > 1 || falseBeatOf(unison.analysis)) ? 'unison' : 'ear';
+		return unison && (unison.strings > 1 || falseBeatOf(unison.analysis)) ? 'unison' : 'by ear';
 	});
 	readonly habit = $derived.by(() => habitAt(this.listening.habits, this.setting.step.note));
 	readonly partial = $derived.by(() => this.chosenPartial ?? Math.max(1, this.habit.partial));

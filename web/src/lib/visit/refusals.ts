@@ -1,0 +1,9 @@
+import type { Refusal } from '@fendrel/core';
+
+/** Why a strike was not read, and what to do. */
+export const REFUSALS: Record<Refusal, string> = {
+	'no note': 'No single string stood out. Strike the key again, a little firmer.',
+	'two notes': 'Two notes sounded at once. Mute the other one and strike again.',
+	unsteady: 'The pitch wandered, as a voice does. Wait for quiet and strike again.',
+	interrupted: 'The sound broke off: the microphone changed its rate. Strike again.'
+};

@@ -1,0 +1,61 @@
+<script lang="ts" generics="Body">
+	import { noteName } from '@fendrel/core';
+	import type { Plan } from '$lib/tuning/plan';
+	import ListenForPanel from './ListenForPanel.svelte';
+	import PartialsPanel from './PartialsPanel.svelte';
+	import UnisonPanel from './UnisonPanel.svelte';
+	import { VIEWS, type SetSession, type View } from './session.svelte';
+
+	interface Props {
+		session: SetSession<Body>;
+		plan: Plan;
+		a4: number;
+	}
+	let { session, plan, a4 }: Props = $props();
+	const step = $derived(session.setting.step);
+	const VIEW_NAMES: Record<View, string> = { 'by ear': 'By ear', unison: 'Unison', partials: 'Partials' };
+</script>
+
+<div>
+	<div class="views" role="group" aria-label="What stands beside the figure">
+		{#each VIEWS as view (view)}
+			<button type="button" aria-pressed={session.view === view} onclick={() => session.show(view)}
+				>{VIEW_NAMES[view]}</button
+			>
+		{/each}
+	</div>
+	{#if session.view === 'partials'}
+		<PartialsPanel
+			last={session.last}
+			{a4}
+			chosen={session.partial}
+			onchoose={(partial) => session.choosePartial(partial)}
+		/>
+	{:else if session.view === 'by ear'}<ListenForPanel {step} {plan} />
+	{:else if session.unison}<UnisonPanel heard={session.unison} {a4} />
+	{:else}
+		<p class="soft">
+			Strike {noteName(step.note)} and let it sound for a second: the strings that are left unmuted are told apart here.
+		</p>
+	{/if}
+</div>
+
+<style>
+	.views {
+		display: grid;
+		grid-template-columns: repeat(3, 1fr);
+		margin-bottom: 0.7rem;
+		border-bottom: 1px solid var(--line);
+	}
+	button {
+		min-height: 44px;
+		cursor: pointer;
+		color: var(--soft);
+		border-bottom: 3px solid transparent;
+	}
+	button[aria-pressed='true'] {
+		color: var(--ink);
+		font-weight: 700;
+		border-bottom-color: var(--felt);
+	}
+</style>

@@ -1,0 +1,75 @@
+<script lang="ts" generics="Body">
+	import { SURVEY_STEPS } from '@fendrel/core';
+	import SourceChoice from '$lib/listening/SourceChoice.svelte';
+	import type { Survey } from './survey.svelte';
+
+	interface Props {
+		survey: Survey<Body>;
+		/** A recording was chosen. */
+		onfile: (file: File | undefined) => void;
+	}
+	let { survey, onfile }: Props = $props();
+	let picker = $state<HTMLInputElement>();
+	const STEP_NAMES: Record<number, string> = {
+		1: 'every note',
+		2: 'every second note',
+		3: 'every third note',
+		4: 'every fourth note',
+		6: 'every sixth note'
+	};
+	function onpick() {
+		onfile(picker?.files?.[0]);
+		if (picker) picker.value = '';
+	}
+</script>
+
+<div class="bar">
+	<SourceChoice listening={survey.listening} />
+	<label class="every">
+		<span class="soft">Survey of</span>
+		<select
+			class="select"
+			value={survey.step}
+			onchange={(event) => survey.chooseStep(Number(event.currentTarget.value))}
+		>
+			{#each SURVEY_STEPS as step (step)}<option value={step}>{STEP_NAMES[step]}</option>{/each}
+		</select>
+	</label>
+	<button type="button" class="btn preset-outlined-surface-300-700" onclick={() => picker?.click()}
+		>Open a recording</button
+	>
+	<input bind:this={picker} type="file" class="hidden" aria-label="Recording" onchange={onpick} />
+</div>
+
+<style>
+	.bar {
+		grid-column: 1 / -1;
+		display: flex;
+		flex-wrap: wrap;
+		gap: 0.6rem 1.5rem;
+		align-items: center;
+		padding: 0.75rem 1.5rem;
+		border-bottom: 1px solid var(--line);
+	}
+	.bar > :last-of-type {
+		margin-left: auto;
+	}
+	.every {
+		display: flex;
+		align-items: center;
+		gap: 0.6rem;
+	}
+	.every span {
+		font-size: 0.9rem;
+		white-space: nowrap;
+	}
+	select {
+		min-height: 44px;
+		background: var(--sheet);
+	}
+	@media (max-width: 820px) {
+		.bar > :last-of-type {
+			margin-left: 0;
+		}
+	}
+</style>

@@ -1,0 +1,215 @@
+<script lang="ts">
+	import { onMount, untrack } from 'svelte';
+	import type { MovedPins } from '$lib/audio/simulated';
+	import HabitsDialog from '$lib/listening/HabitsDialog.svelte';
+	import RoomStatus from '$lib/listening/RoomStatus.svelte';
+	import SourceChoice from '$lib/listening/SourceChoice.svelte';
+	import { roomState } from '$lib/listening/room';
+	import SettleChart from '$lib/charts/SettleChart.svelte';
+	import Segments from '$lib/ui/Segments.svelte';
+	import Shortcuts from '$lib/ui/Shortcuts.svelte';
+	import { leaveButton } from '$lib/ui/keys';
+	import Strip from '$lib/visit/Strip.svelte';
+	import VisitFrame from '$lib/visit/VisitFrame.svelte';
+	import Beside from '$lib/visit/set/Beside.svelte';
+	import Lever from '$lib/visit/set/Lever.svelte';
+	import LiveFigure from '$lib/visit/set/LiveFigure.svelte';
+	import Messages from '$lib/visit/set/Messages.svelte';
+	import OrderList from '$lib/visit/set/OrderList.svelte';
+	import { SET_KEYS, setKeyAction } from '$lib/visit/set/keys';
+	import { SetSession } from '$lib/visit/set/session.svelte';
+
+	let { data } = $props();
+	// What is done here stands on this plan for as long as the page is open; another plan makes the page anew.
+	const { open, visit, plan, family, body, session } = untrack(() => {
+		const { open } = data;
+		const { visit, plan, family, body, record, moved } = open;
+		const onMoved = (now: MovedPins) => open.movePins(now);
+		const { twin } = open.instrument;
+		const { habits } = open.about;
+		const session = new SetSession({ visit, family, body, twin, plan, habits, record, moved, onMoved });
+		return { open, visit, plan, family, body, session };
+	});
+	const { setting, listening } = session;
+	onMount(() => session.open());
+	const room = $derived(roomState(listening));
+	let showHabits = $state(false);
+
+	function onkeydown(event: KeyboardEvent) {
+		const action = setKeyAction(event);
+		if (!action) return;
+		event.preventDefault();
+		session.do(action);
+	}
+</script>
+
+<svelte:window {onkeydown} onclick={leaveButton} />
+
+<VisitFrame {open} stage="set">
+	{#snippet status()}<RoomStatus {room} />{/snippet}
+	<div class="set" data-sounding={setting.sounding} data-told={setting.told} data-looks={session.last.looks}>
+		<aside class="order" aria-label="Order of work">
+			<OrderList
+				order={setting.order}
+				index={setting.index}
+				notes={setting.summary.notes}
+				nameOf={family.groupName}
+				onselect={(note) => setting.goTo(note)}
+			/>
+		</aside>
+		<section class="work">
+			<SourceChoice {listening}>
+				<button type="button" class="how-read" onclick={() => (showHabits = true)}>How a strike is read</button>
+			</SourceChoice>
+			<LiveFigure
+				note={setting.step.note}
+				cents={setting.now}
+				advice={setting.advice}
+				tolerance={visit.tolerance}
+				isSet={setting.isSet(setting.step.note)}
+				instructions={family.instructions}
+			/>
+			<Messages {session} {room} closeHref="/visits/{visit.id}/close" />
+			<div class="chart">
+				<SettleChart
+					strikes={setting.strikes}
+					tolerance={visit.tolerance}
+					moment={session.habit.moment}
+					partial={session.habit.partial}
+					stability={setting.stability}
+				/>
+			</div>
+			<div class="steps">
+				<div class="strings">
+					<Segments
+						label="Strings left unmuted"
+						choices={setting.choices}
+						chosen={setting.open.id}
+						onchoose={(chosen) => setting.leaveOpen(setting.choices.find(({ id }) => id === chosen)!)}
+					/>
+				</div>
+				<button type="button" class="btn preset-outlined-surface-300-700" onclick={() => setting.previous()}
+					>Back</button
+				>
+				<button type="button" class="btn preset-outlined-surface-300-700" onclick={() => setting.keep()}
+					>Keep as it stands</button
+				>
+				<button type="button" class="btn preset-outlined-surface-300-700" onclick={() => setting.next()}>Next</button>
+			</div>
+		</section>
+		<aside class="beside" aria-label="Beside the figure">
+			<Beside {session} {plan} a4={visit.a4} />
+			{#if listening.simulated}
+				<Lever onturn={(by) => session.turn(by)} onstrike={() => session.strike()} />
+			{/if}
+		</aside>
+	</div>
+	<HabitsDialog
+		habits={listening.habits}
+		bind:open={showHabits}
+		onkept={(kept) => {
+			open.listenBy(kept);
+			session.listenBy(kept);
+		}}
+	/>
+	{#snippet strip()}
+		<Strip
+			{...{ family, body }}
+			notes={setting.summary.notes}
+			current={setting.step.note}
+			onselect={(note) => setting.goTo(note)}
+		>
+			{#snippet hint()}
+				<span class="soft hint"
+					>Pedal or Enter: next. Shift Enter: keep as it stands. <Shortcuts keys={SET_KEYS} /></span
+				>
+			{/snippet}
+		</Strip>
+	{/snippet}
+</VisitFrame>
+
+<style>
+	.set {
+		display: grid;
+		grid-template-columns: 14.5rem minmax(0, 1fr) 20rem;
+		height: 100%;
+	}
+	.order {
+		border-right: 1px solid var(--line);
+		min-height: 0;
+	}
+	.work {
+		display: flex;
+		flex-direction: column;
+		gap: 0.6rem;
+		padding: 0.9rem 1.5rem 0.9rem;
+		min-height: 0;
+		min-width: 0;
+	}
+	.chart {
+		flex: 1;
+		min-height: 160px;
+	}
+	.steps {
+		display: flex;
+		gap: 0.5rem;
+		flex-wrap: wrap;
+	}
+	.strings {
+		margin-right: auto;
+	}
+	.how-read {
+		min-height: 44px;
+		font-size: 0.9rem;
+		color: var(--soft);
+		text-decoration: underline;
+		text-underline-offset: 3px;
+		cursor: pointer;
+	}
+	.beside {
+		border-left: 1px solid var(--line);
+		padding: 0.4rem 1.25rem 1rem;
+		display: flex;
+		flex-direction: column;
+		justify-content: space-between;
+		gap: 1rem;
+		min-height: 0;
+		overflow: auto;
+	}
+	@media (max-width: 1100px) {
+		.set {
+			grid-template-columns: 12.5rem minmax(0, 1fr) 15rem;
+		}
+		.work {
+			padding: 0.75rem 1rem;
+		}
+		.beside {
+			padding: 0.75rem;
+		}
+		.steps .btn {
+			padding-inline: 0.65rem;
+		}
+	}
+	@media (max-width: 999px), (max-height: 699px) {
+		.chart {
+			height: 260px;
+			flex: none;
+		}
+	}
+	@media (max-width: 820px) {
+		.set {
+			grid-template-columns: minmax(0, 1fr);
+			height: auto;
+		}
+		.order {
+			display: none;
+		}
+		.beside {
+			border-left: 0;
+			border-top: 1px solid var(--line);
+		}
+		.hint {
+			display: none;
+		}
+	}
+</style>

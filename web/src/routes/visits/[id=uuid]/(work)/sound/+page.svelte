@@ -1,0 +1,140 @@
+<script lang="ts">
+	import { onMount, untrack } from 'svelte';
+	import { breakOf } from '@fendrel/core';
+	import FoundChart from '$lib/charts/FoundChart.svelte';
+	import InharmonicityChart from '$lib/charts/InharmonicityChart.svelte';
+	import { inharmonicityPicture } from '$lib/instruments/scale/picture';
+	import RoomStatus from '$lib/listening/RoomStatus.svelte';
+	import { roomState } from '$lib/listening/room';
+	import Shortcuts from '$lib/ui/Shortcuts.svelte';
+	import { leaveButton } from '$lib/ui/keys';
+	import Strip from '$lib/visit/Strip.svelte';
+	import VisitFrame from '$lib/visit/VisitFrame.svelte';
+	import DueNote from '$lib/visit/sound/DueNote.svelte';
+	import RecordingDialog from '$lib/visit/sound/RecordingDialog.svelte';
+	import SurveyBar from '$lib/visit/sound/SurveyBar.svelte';
+	import { SOUND_KEYS, soundKeyAction } from '$lib/visit/sound/keys';
+	import { Survey } from '$lib/visit/sound/survey.svelte';
+
+	let { data } = $props();
+	// What is done here stands on this plan for as long as the page is open; another plan makes the page anew.
+	const { open, visit, instrument, family, body, survey } = untrack(() => {
+		const { open } = data;
+		const { visit, instrument, plan, family, body, record, moved } = open;
+		const { twin, stringing } = instrument;
+		const { habits } = open.about;
+		const breakNote = breakOf(stringing);
+		const survey = new Survey({ visit, family, body, breakNote, twin, plan, habits, record, moved });
+		return { open, visit, instrument, family, body, survey };
+	});
+	let file = $state.raw<File | undefined>();
+	let dragging = $state(false);
+	onMount(() => survey.begin());
+	const room = $derived(roomState(survey.listening));
+
+	function onkeydown(event: KeyboardEvent) {
+		const action = soundKeyAction(event);
+		if (!action) return;
+		event.preventDefault();
+		survey.do(action);
+	}
+	function ondrop(event: DragEvent) {
+		event.preventDefault();
+		dragging = false;
+		file = event.dataTransfer?.files[0] ?? file;
+	}
+	function ondragover(event: DragEvent) {
+		event.preventDefault();
+		dragging = true;
+	}
+</script>
+
+<svelte:window {onkeydown} onclick={leaveButton} {ondrop} {ondragover} ondragleave={() => (dragging = false)} />
+
+<VisitFrame {open} stage="sound">
+	{#snippet status()}<RoomStatus {room} />{/snippet}
+	<div class="sound" class:dragging>
+		<SurveyBar {survey} onfile={(chosen) => (file = chosen)} />
+		<DueNote {survey} {room} planHref="/visits/{visit.id}/plan" />
+		<section class="picture" aria-label="What was found">
+			<h2>
+				<b>How was it found?</b>
+				<span class="soft">cents from the plan; bars: open unisons, waves: false beats, open points: once more</span>
+			</h2>
+			<div class="chart">
+				<FoundChart
+					notes={survey.points}
+					lowest={instrument.lowest}
+					highest={instrument.highest}
+					wanted={survey.notes}
+					due={survey.due}
+				/>
+			</div>
+			<h2>
+				<b>How stiff are its strings?</b>
+				<span class="soft">inharmonicity B; shaded: what is used where nothing was read</span>
+			</h2>
+			<InharmonicityChart data={inharmonicityPicture(instrument, open.measured)} height={170} />
+		</section>
+		{#if dragging}<div class="drop"><p>Let go, and the recording is listened to</p></div>{/if}
+	</div>
+	{#snippet strip()}
+		<Strip {family} {body} notes={open.summary.notes} current={survey.due} onselect={(note) => survey.goTo(note)}>
+			{#snippet hint()}
+				<span class="soft hint">Pedal or Enter: next. <Shortcuts keys={SOUND_KEYS} /></span>
+			{/snippet}
+		</Strip>
+	{/snippet}
+</VisitFrame>
+<RecordingDialog {survey} bind:file />
+
+<style>
+	.sound {
+		position: relative;
+		display: grid;
+		grid-template-columns: 25rem minmax(0, 1fr);
+		grid-template-rows: auto minmax(0, 1fr);
+		height: 100%;
+	}
+	.picture {
+		display: flex;
+		flex-direction: column;
+		padding: 1rem 1.5rem 0.5rem;
+		min-width: 0;
+		min-height: 0;
+	}
+	h2 {
+		font-family: inherit;
+		font-size: 1rem;
+		margin-bottom: 0.2rem;
+	}
+	.chart {
+		flex: 1;
+		min-height: 190px;
+	}
+	.drop {
+		position: absolute;
+		inset: 0;
+		z-index: 10;
+		display: flex;
+		align-items: center;
+		justify-content: center;
+		background: var(--felt-wash);
+		border: 3px dashed var(--felt);
+		font-size: 1.5rem;
+		pointer-events: none;
+	}
+	@media (max-width: 820px) {
+		.sound {
+			grid-template-columns: minmax(0, 1fr);
+			height: auto;
+		}
+		.chart {
+			height: 260px;
+			flex: none;
+		}
+		.hint {
+			display: none;
+		}
+	}
+</style>
