@@ -7,10 +7,15 @@ import {
 	type Tuning
 } from '@fendrel/core';
 
-/** What is being designed: closed fifths of which one takes the rest, or a table of offsets. */
-export type DesignState =
-	| { readonly by: 'fifths'; readonly fifths: readonly Tempering[]; readonly rest: number }
-	| { readonly by: 'cents'; readonly offsets: readonly number[] };
+/** Closed fifths of which one takes the rest. */
+export interface FifthsState {
+	readonly by: 'fifths';
+	readonly fifths: readonly Tempering[];
+	readonly rest: number;
+}
+
+/** What is being designed: fifths, or a table of offsets. */
+export type DesignState = FifthsState | { readonly by: 'cents'; readonly offsets: readonly number[] };
 
 const MOST_STEPS_BACK = 200;
 /** G♯-E♭: where most unequal temperaments keep what nobody plays. */

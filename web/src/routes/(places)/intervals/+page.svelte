@@ -6,14 +6,16 @@
 	import { Player } from '$lib/audio/player.svelte';
 	import CoincidenceLadder from '$lib/charts/CoincidenceLadder.svelte';
 	import BeatPanel from '$lib/intervals/BeatPanel.svelte';
+	import Meetings from '$lib/intervals/Meetings.svelte';
 	import TestNotes from '$lib/intervals/TestNotes.svelte';
+	import { meetingName } from '$lib/intervals/meeting';
 	import { parsePair } from '$lib/intervals/pair';
 	import TuningBar from '$lib/tuning/TuningBar.svelte';
 	import { ask } from '$lib/tuning/address';
 	import { choiceName } from '$lib/tuning/choice';
 	import { planFor } from '$lib/tuning/plan';
 	import { rateWords } from '$lib/ui/beats';
-	import { counted, signed } from '$lib/ui/format';
+	import { counted } from '$lib/ui/format';
 
 	let { data } = $props();
 	const choice = $derived(data.choice);
@@ -35,8 +37,7 @@
 	const upper = $derived(plan.targetOf(shown.upper)!);
 	const meetings = $derived(coincidences(lower.string, upper.string, hz(choice.a4)));
 	let chosenKey = $state('');
-	const keyOf = (each: { lowerPartial: number; upperPartial: number }) => `${each.lowerPartial}:${each.upperPartial}`;
-	const chosen = $derived(meetings.find((each) => keyOf(each) === chosenKey) ?? meetings[0]);
+	const chosen = $derived(meetings.find((each) => meetingName(each) === chosenKey) ?? meetings[0]);
 	const voices = $derived(plan.targets.map(({ note, string }) => ({ note, string })));
 	const tests = $derived(
 		chosen
@@ -154,45 +155,8 @@
 	<div class="right">
 		{#if chosen}
 			<BeatPanel rate={Math.abs(chosen.rate)} pitch={chosen.heardAt} />
-			<TestNotes {tests} lower={shown.lower} upper={shown.upper} coincidence={keyOf(chosen)} />
-			<section aria-label="All coincidences">
-				<h2 class="panel-heading">
-					Where do the partials meet? <span>{counted(meetings.length, 'pair')}, the most useful to an ear first</span>
-				</h2>
-				<div class="scroll">
-					<table class="rule-table">
-						<thead>
-							<tr>
-								<th>Pair</th>
-								<th class="figure">beats per second</th>
-								<th class="figure">cents apart</th>
-								<th class="figure">heard at, Hz</th>
-								<th>silent key</th>
-								<th>use to an ear</th>
-							</tr>
-						</thead>
-						<tbody>
-							{#each meetings as each (keyOf(each))}
-								<tr class:chosen={each === chosen}>
-									<td
-										><button type="button" class="pick mono" onclick={() => (chosenKey = keyOf(each))}
-											>{keyOf(each)}</button
-										></td
-									>
-									<td class="figure">{signed(each.rate, 2)}</td>
-									<td class="figure">{signed(each.apart, 1)}</td>
-									<td class="figure">{each.heardAt.toFixed(1)}</td>
-									<td>{noteName(each.silentKey)}</td>
-									<td
-										><span class="use" style="width: {Math.round(90 * each.use)}px" title={each.use.toFixed(2)}
-										></span></td
-									>
-								</tr>
-							{/each}
-						</tbody>
-					</table>
-				</div>
-			</section>
+			<TestNotes {tests} lower={shown.lower} upper={shown.upper} coincidence={meetingName(chosen)} />
+			<Meetings {meetings} {chosen} onchoose={(meeting) => (chosenKey = meetingName(meeting))} />
 		{/if}
 	</div>
 </div>
@@ -250,29 +214,6 @@
 		gap: 1.5rem;
 		align-content: start;
 		min-width: 0;
-	}
-	.scroll {
-		max-height: 22rem;
-		overflow: auto;
-	}
-	td {
-		padding-block: 0.15rem;
-	}
-	.pick {
-		min-height: 40px;
-		min-width: 56px;
-		text-align: left;
-		color: var(--felt);
-		text-decoration: underline;
-		cursor: pointer;
-	}
-	.chosen td {
-		background: var(--felt-wash);
-	}
-	.use {
-		display: block;
-		height: 0.6rem;
-		background: var(--felt);
 	}
 	.small {
 		font-size: 0.9rem;

@@ -1,11 +1,13 @@
 <script lang="ts">
-	import { A4_PRESETS, fifthName, noteClassName, transposed, wolves } from '@fendrel/core';
-	import { goto, invalidate } from '$app/navigation';
+	import { fifthName, noteClassName, transposed, wolves } from '@fendrel/core';
 	import RingOfFifths from '$lib/charts/RingOfFifths.svelte';
 	import ThirdsProfile from '$lib/charts/ThirdsProfile.svelte';
+	import Acts from '$lib/temperaments/Acts.svelte';
+	import DeleteTemperament from '$lib/temperaments/DeleteTemperament.svelte';
 	import HearIt from '$lib/temperaments/HearIt.svelte';
 	import KeyTable from '$lib/temperaments/KeyTable.svelte';
 	import NoteTable from '$lib/temperaments/NoteTable.svelte';
+	import RootAndPitch from '$lib/temperaments/RootAndPitch.svelte';
 	import {
 		commaCheck,
 		COMMA,
@@ -14,8 +16,6 @@
 		thirdsByFifths,
 		typicalStrings
 	} from '$lib/temperaments/figures';
-	import { ask } from '$lib/tuning/address';
-	import { sent } from '$lib/device/send';
 
 	let { data } = $props();
 	const stored = $derived(data.temperament);
@@ -28,16 +28,7 @@
 	});
 	const shownName = $derived(data.root ? `${stored.name} on ${noteClassName(data.root)}` : stored.name);
 	const query = $derived(`root=${data.root}&a4=${data.a4}`);
-	let problem = $state<string | undefined>();
 	let sure = $state(false);
-
-	async function discard() {
-		problem = await sent('DELETE', `/api/temperaments/${stored.slug}`);
-		sure = false;
-		if (problem) return;
-		await invalidate('temperaments');
-		await goto('/temperaments');
-	}
 </script>
 
 <svelte:head><title>{stored.name} | Fendrel</title></svelte:head>
@@ -47,26 +38,9 @@
 		<h1>{shownName}</h1>
 		<p class="verdict">{stored.character}</p>
 	</div>
-	<div class="acts">
-		<a class="btn preset-filled-brand" href="/temperaments/{stored.slug}/bearing-plan?{query}">Bearing plan</a>
-		<a class="btn preset-outlined-surface-300-700" href="/temperaments/design?from={stored.slug}&root={data.root}"
-			>Design from it</a
-		>
-		<a class="btn preset-outlined-surface-300-700" href="/temperaments/compare?with=equal,{stored.slug}">Compare</a>
-		{#if stored.own}
-			<a class="btn preset-outlined-surface-300-700" href="/temperaments/{stored.slug}/edit">Edit</a>
-			<button type="button" class="btn preset-outlined-surface-300-700" onclick={() => (sure = true)}>Delete</button>
-		{/if}
-	</div>
+	<Acts {stored} root={data.root} {query} ondelete={() => (sure = true)} />
 </header>
-{#if sure}
-	<div class="notice" role="alertdialog" aria-label="Delete {stored.name}">
-		Delete {stored.name} for good?
-		<button type="button" class="btn preset-filled-brand" onclick={discard}>Delete it</button>
-		<button type="button" class="btn preset-outlined-surface-300-700" onclick={() => (sure = false)}>Keep it</button>
-	</div>
-{/if}
-{#if problem}<p class="notice" role="alert">{problem}</p>{/if}
+{#if sure}<DeleteTemperament {stored} onkeep={() => (sure = false)} />{/if}
 
 <div class="sheet">
 	<section class="fifths">
@@ -88,28 +62,7 @@
 			How wide are the major thirds? <span>cents, by the lower note, from C by fifths</span>
 		</h2>
 		<ThirdsProfile series={[{ name: shownName, sizes: thirdsByFifths(temperament) }]} />
-		<div class="asked">
-			<label
-				>Root
-				<select class="select fit" value={data.root} onchange={(event) => ask({ root: +event.currentTarget.value })}>
-					{#each { length: 12 } as _, i (i)}<option value={i}>{noteClassName(i)}</option>{/each}
-				</select></label
-			>
-			<label
-				>A4
-				<select class="select fit" value={data.a4} onchange={(event) => ask({ a4: +event.currentTarget.value })}>
-					{#each [...new Set([...A4_PRESETS, data.a4])].sort((a, b) => a - b) as each (each)}<option value={each}
-							>{each} Hz</option
-						>{/each}
-				</select></label
-			>
-			<span class="take"
-				>Take away as
-				{#each [['csv', 'CSV', 'cents, for tables'], ['json', 'JSON', 'everything, to import again'], ['syx', 'MIDI tuning', 'bulk dump, .syx'], ['notes', 'single notes', 'note changes, .syx'], ['mid', 'MIDI file', 'both messages, .mid']] as [format, label, about] (format)}
-					<a href="/temperaments/{stored.slug}/download?format={format}&{query}" download title={about}>{label}</a>
-				{/each}
-			</span>
-		</div>
+		<RootAndPitch slug={stored.slug} root={data.root} a4={data.a4} />
 		<h2 class="panel-heading next">What does it sound like?</h2>
 		<HearIt versions={[{ name: shownName, temperament }]} a4={data.a4} />
 	</section>
@@ -149,19 +102,6 @@
 		color: var(--soft);
 		margin-top: 0.3rem;
 		max-width: 44rem;
-	}
-	.acts {
-		display: flex;
-		gap: 0.5rem;
-		flex-wrap: wrap;
-		align-content: start;
-	}
-	.notice {
-		margin-bottom: 1rem;
-		display: flex;
-		flex-wrap: wrap;
-		gap: 0.75rem;
-		align-items: center;
 	}
 	.sheet {
 		display: grid;
@@ -207,32 +147,6 @@
 	.small {
 		font-size: 0.88rem;
 		line-height: 1.4;
-	}
-	.asked {
-		display: flex;
-		flex-wrap: wrap;
-		gap: 0.5rem 1.25rem;
-		align-items: center;
-	}
-	.asked label {
-		display: flex;
-		align-items: center;
-		gap: 0.5rem;
-	}
-	.take {
-		font-size: 0.95rem;
-		color: var(--soft);
-		display: flex;
-		flex-wrap: wrap;
-		gap: 0 0.9rem;
-		align-items: center;
-	}
-	.take a {
-		min-height: 44px;
-		display: inline-flex;
-		align-items: center;
-		color: var(--felt);
-		text-decoration: underline;
 	}
 	dl {
 		display: grid;

@@ -1,0 +1,125 @@
+<script lang="ts">
+	import { untrack } from 'svelte';
+	import type { tableLoad } from '@fendrel/core';
+	import StringLoads from '$lib/charts/StringLoads.svelte';
+	import { counted, inHz } from '$lib/ui/format';
+	import { typedNumber } from '$lib/ui/typed';
+	import { loadWords, warningWords } from './words';
+
+	interface Props {
+		load: ReturnType<typeof tableLoad>;
+		lowest: number;
+		highest: number;
+		/** Its usual pitch, Hz. */
+		a4: number;
+		/** Cents that it lies below that. */
+		raise: number;
+		disabled: boolean;
+	}
+	let { load, lowest, highest, a4, raise = $bindable(), disabled }: Props = $props();
+	const warnings = $derived(warningWords(load.warnings));
+	let raiseText = $state(untrack(() => String(raise)));
+	let raiseProblem = $state<string | undefined>();
+	const MOST_RAISE = 300;
+
+	function typeRaise() {
+		const value = typedNumber(raiseText);
+		if (!(Math.abs(value) <= MOST_RAISE))
+			raiseProblem = `Write cents from −${MOST_RAISE} to ${MOST_RAISE}; it stays at ${raise}.`;
+		else {
+			raiseProblem = undefined;
+			raise = value;
+		}
+	}
+</script>
+
+<section class="loads">
+	<div class="head">
+		<h2 class="asks"><b>What do they bear?</b> <span>at A4 = {inHz(a4)} Hz, equal</span></h2>
+		<label class="soft"
+			>it lies <input
+				class="input mono"
+				inputmode="decimal"
+				aria-label="Cents below its usual pitch"
+				aria-invalid={!!raiseProblem}
+				{disabled}
+				bind:value={raiseText}
+				onchange={typeRaise}
+			/> cents below that now</label
+		>
+	</div>
+	{#if raiseProblem}<p class="problem" role="alert">{raiseProblem}</p>{/if}
+	{#if load.known}
+		<div class="stiff">
+			<div>
+				<StringLoads {load} {lowest} {highest} />
+				<p class="soft small">{loadWords(load, raise)} Dashed: 75 %, above which modern wire is near breaking.</p>
+			</div>
+			<section class="faults" aria-label="Cautions">
+				<h2 class="panel-heading">Take care</h2>
+				{#if warnings.length}
+					<ul>
+						{#each warnings.slice(0, 7) as warning (warning)}<li>{warning}</li>{/each}
+						{#if warnings.length > 7}<li class="soft">and {counted(warnings.length - 7, 'more', 'more')}</li>{/if}
+					</ul>
+				{:else}<p class="soft">No string known is near breaking.</p>{/if}
+				<p class="soft small">
+					The strength is that of new music wire: rust, kinks and age take from it. Iron, brass and gut need a figure of
+					their own.
+				</p>
+			</section>
+		</div>
+	{:else}
+		<p class="soft">Put in wire and speaking length of some notes, and their tension and strength follow.</p>
+	{/if}
+</section>
+
+<style>
+	.loads {
+		margin-top: 2rem;
+		padding-top: 1.2rem;
+		border-top: 1px solid var(--line);
+	}
+	.stiff {
+		display: grid;
+		grid-template-columns: minmax(0, 1fr) 17.5rem;
+		gap: 2rem;
+	}
+	.small {
+		font-size: 0.87rem;
+		line-height: 1.4;
+	}
+	.faults {
+		display: grid;
+		gap: 0.5rem;
+		align-content: start;
+	}
+	.faults li {
+		padding: 0.45rem 0;
+		border-top: 1px solid var(--line);
+		line-height: 1.35;
+	}
+	.head {
+		display: flex;
+		flex-wrap: wrap;
+		gap: 0.5rem 1.5rem;
+		align-items: center;
+		justify-content: space-between;
+		margin-bottom: 0.5rem;
+	}
+	.head label {
+		display: inline-flex;
+		align-items: center;
+		gap: 0.5rem;
+	}
+	.head input {
+		width: 4.6rem;
+		min-height: 44px;
+		text-align: right;
+	}
+	@media (max-width: 900px) {
+		.stiff {
+			grid-template-columns: minmax(0, 1fr);
+		}
+	}
+</style>
