@@ -4,8 +4,8 @@ import { parsePair } from './pair';
 describe('two notes as people type them', () => {
 	it('are read with blank, comma or dash, in either order', () => {
 		for (const text of ['F3 A3', 'f3-a3', ' a3,  F3 ', 'F3–A3', 'F3; A3'])
-			expect(parsePair(text, 21, 108)).toEqual({ lower: 53, upper: 57 });
-		expect(parsePair('Bb2 c#4', 21, 108)).toEqual({ lower: 46, upper: 61 });
+			expect(parsePair(text, 21, 108)).toEqual({ value: { lower: 53, upper: 57 } });
+		expect(parsePair('Bb2 c#4', 21, 108)).toEqual({ value: { lower: 46, upper: 61 } });
 	});
 
 	it('are refused with the reason', () => {

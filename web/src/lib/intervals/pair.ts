@@ -1,12 +1,15 @@
 import { noteName, parseNote } from '@fendrel/core';
+import type { Result } from '$lib/ui/result';
 
-/** Two notes as people type them, or what is wrong with the text. */
-export type Pair = { readonly lower: number; readonly upper: number } | { readonly problem: string };
+export interface Pair {
+	readonly lower: number;
+	readonly upper: number;
+}
 
 const HIGHEST_APART = 48;
 
 /** Reads "F3 A3", "f3-a3", "Bb2, D3"; either order. */
-export function parsePair(text: string, lowest: number, highest: number): Pair {
+export function parsePair(text: string, lowest: number, highest: number): Result<Pair> {
 	const words = text
 		.trim()
 		.split(/[\s,;–]+|(?<=\d)-/)
@@ -23,5 +26,5 @@ export function parsePair(text: string, lowest: number, highest: number): Pair {
 		};
 	if (lower === upper) return { problem: 'Both notes are the same.' };
 	if (upper - lower > HIGHEST_APART) return { problem: 'The two notes lie more than four octaves apart.' };
-	return { lower, upper };
+	return { value: { lower, upper } };
 }

@@ -1,8 +1,9 @@
-import { send, type Kept } from '$lib/device/send';
+import { send } from '$lib/device/send';
+import type { Result } from '$lib/ui/result';
 import { written, type Draft, type KeepResult } from './schema';
 
-const asResult = (answer: Kept<KeepResult>): KeepResult =>
-	'problem' in answer ? { kind: 'refused', problems: [answer.problem] } : answer.body;
+const asResult = (answer: Result<KeepResult>): KeepResult =>
+	'problem' in answer ? { kind: 'refused', problems: [answer.problem] } : answer.value;
 
 /** Keeps a draft as a new temperament, or over a version of an own one. */
 export async function keep(

@@ -22,7 +22,7 @@
 		busy = true;
 		const begun = await beginVisit(instrumentId);
 		problem = 'problem' in begun ? begun.problem : undefined;
-		if ('id' in begun) await goto(`/visits/${begun.id}`);
+		if ('value' in begun) await goto(`/visits/${begun.value}`);
 		busy = false;
 	}
 </script>

@@ -9,6 +9,7 @@ import { handOver } from '$lib/handover/handOver.svelte';
 import { BALANCED, drawCurve, type CurveBasis, type CurveChoice, type KeptCurve } from '$lib/tuning/curve';
 import { NO_STRETCH, stretchByCurve, stretchColumns } from '$lib/tuning/stretch';
 import { notesReadOf } from '$lib/tuning/strings';
+import type { Result } from '$lib/ui/result';
 
 /** Early keyboards are set by pure octaves from the temperament's table unless their technician wants a curve. */
 const CURVED: readonly StringKind[] = ['grand', 'upright'];
@@ -62,18 +63,16 @@ export function beginning(
 	return { item: { format: FORMAT, visitId, device, kind: 'begin' as const, begin }, event };
 }
 
-type Begun = { readonly id: string } | { readonly problem: string };
-
 /**
  * Begins a visit on an instrument, or goes on with the one that is open, with the server or without.
  * @returns the visit's id, or why there is none
  */
-export async function beginVisit(instrumentId: string): Promise<Begun> {
+export async function beginVisit(instrumentId: string): Promise<Result<string>> {
 	// Two windows of a browser, or two clicks, begin one.
 	return navigator.locks.request(`fendrel.begin ${instrumentId}`, async () => beginAlone(instrumentId));
 }
 
-async function beginAlone(instrumentId: string): Promise<Begun> {
+async function beginAlone(instrumentId: string): Promise<Result<string>> {
 	await signedInHere();
 	const answer = await connection.ask<InstrumentBook>(`/api/instruments/${instrumentId}/book`);
 	if (answer.kind === 'refused') return { problem: answer.message ?? 'There is no such instrument in your workshop.' };
@@ -82,7 +81,7 @@ async function beginAlone(instrumentId: string): Promise<Begun> {
 	if (told) await keepInstrument(told);
 	const mine = await openOnDevice(instrumentId);
 	// What was begun here may not have reached the server yet.
-	if (told?.open ?? mine) return { id: (told?.open ?? mine)! };
+	if (told?.open ?? mine) return { value: (told?.open ?? mine)! };
 	const book = told ?? (await heldInstrument(instrumentId));
 	if (!book)
 		return {
@@ -99,7 +98,7 @@ async function beginAlone(instrumentId: string): Promise<Begun> {
 		about
 	});
 	await handOver.add(id, [{ item: made.item }]);
-	return { id };
+	return { value: id };
 }
 
 /** Has the device hold an instrument, as the server knows it now. */

@@ -36,9 +36,9 @@
 		said = '';
 		problems = 'problem' in read ? [read.problem] : [];
 		if ('problem' in read) return;
-		onchange(withLines(lines, [read.line]));
+		onchange(withLines(lines, [read.value]));
 		// The next note up is what one measures next, on the same kind of wire.
-		const next = read.line.note < context.highest ? typedNoteName(read.line.note + 1) : '';
+		const next = read.value.note < context.highest ? typedNoteName(read.value.note + 1) : '';
 		typed = { ...EMPTY_LINE, wire: typed.wire, note: next };
 		firstField?.focus();
 	}

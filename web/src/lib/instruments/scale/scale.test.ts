@@ -19,9 +19,9 @@ const lineOf = (note: number, core: number | null, length: number | null): Strin
 
 describe('a line of strings as it is typed', () => {
 	it('is read with comma or point, and what is left empty is unknown', () => {
-		expect(typed({ core: '0,975', length: '404' })).toEqual({ line: lineOf(69, 0.975, 404) });
-		expect(typed({})).toEqual({ line: lineOf(69, null, null) });
-		expect(typed({ strings: '2', wire: 'Brass' })).toMatchObject({ line: { strings: 2, material: 'brass' } });
+		expect(typed({ core: '0,975', length: '404' })).toEqual({ value: lineOf(69, 0.975, 404) });
+		expect(typed({})).toEqual({ value: lineOf(69, null, null) });
+		expect(typed({ strings: '2', wire: 'Brass' })).toMatchObject({ value: { strings: 2, material: 'brass' } });
 	});
 
 	it.each([

@@ -1,6 +1,7 @@
 import { equalHz, hz, noteName, parseNote, WIRE, type WireName } from '@fendrel/core';
 import Papa from 'papaparse';
 import { counted, typedNoteName } from '$lib/ui/format';
+import type { Result } from '$lib/ui/result';
 import { typedNumber } from '$lib/ui/typed';
 import { lineProblem, type StringLine } from './schema';
 
@@ -33,10 +34,8 @@ export interface LineContext {
 	readonly stringsAt: ReadonlyMap<number, number>;
 }
 
-export type ReadLine = { readonly line: StringLine } | { readonly problem: string };
-
 /** Reads a line, comma or point; empty fields are unknown. */
-export function readLine(typed: TypedLine, { lowest, highest, a4, stringsAt }: LineContext): ReadLine {
+export function readLine(typed: TypedLine, { lowest, highest, a4, stringsAt }: LineContext): Result<StringLine> {
 	const note = parseNote(typed.note.trim());
 	if (note === undefined) return { problem: `“${typed.note}” is no note: write it as C4, F#3 or Eb5.` };
 	if (note < lowest || note > highest)
@@ -55,7 +54,7 @@ export function readLine(typed: TypedLine, { lowest, highest, a4, stringsAt }: L
 	const { core, length, winding: outer, strength } = figures;
 	const line: StringLine = { note, strings, material, core, length, outer, strength };
 	const problem = lineProblem(line, equalHz(note, hz(a4)));
-	return problem ? { problem: `${noteName(note)}: ${problem}` } : { line };
+	return problem ? { problem: `${noteName(note)}: ${problem}` } : { value: line };
 }
 
 function wireNamed(text: string): WireName | undefined {
@@ -122,8 +121,8 @@ export function readTable(source: string, context: LineContext): ReadTable {
 		const read = readLine(typed, context);
 		const at = `Line ${i + 1 + (hasHeading ? 1 : 0)}`;
 		if ('problem' in read) problems.push(`${at}: ${read.problem}`);
-		else if (found.has(read.line.note)) problems.push(`${at}: ${noteName(read.line.note)} stands in it twice.`);
-		else found.set(read.line.note, read.line);
+		else if (found.has(read.value.note)) problems.push(`${at}: ${noteName(read.value.note)} stands in it twice.`);
+		else found.set(read.value.note, read.value);
 	});
 	if (problems.length) return { problems };
 	if (found.size === 0) return { problems: ['There is a heading, but no line of strings under it.'] };

@@ -29,11 +29,11 @@
 	const known = $derived(new Set(table.map(({ note }) => note)));
 	const shown = $derived(
 		stringingFrom(
-			'stringing' in read ? read.stringing : stated,
+			'value' in read ? read.value : stated,
 			table.map(tableRowOf).map(({ note, strings, data }) => ({ note, strings, wound: data.outer !== undefined }))
 		)
 	);
-	const asKept = $derived('stringing' in read && JSON.stringify(read.stringing) === JSON.stringify(stated));
+	const asKept = $derived('value' in read && JSON.stringify(read.value) === JSON.stringify(stated));
 
 	const from = (at: number) => (at === 0 ? noteName(lowest) : noteName((parseNote(rows[at - 1].to) ?? lowest - 1) + 1));
 	function change(at: number, to: Partial<SectionRow>) {
@@ -117,7 +117,7 @@
 				type="button"
 				class="btn preset-filled-brand"
 				disabled={saving || asKept || 'problem' in read}
-				onclick={() => 'stringing' in read && keep(read.stringing)}
+				onclick={() => 'value' in read && keep(read.value)}
 				>{asKept ? 'This stringing is kept' : 'Keep this stringing'}</button
 			>
 			{#if isStated}

@@ -9,7 +9,7 @@ const usual = usualStringing('upright', 21, 108);
 const read = (rows: Parameters<typeof readRows>[0]) => {
 	const answer = readRows(rows, keyboard);
 	if ('problem' in answer) throw new Error(answer.problem);
-	return answer.stringing;
+	return answer.value;
 };
 
 describe('stringing by sections', () => {

@@ -1,3 +1,4 @@
+import type { Result } from '$lib/ui/result';
 import { noteName, parseNote, stringingProblem, type Choir, type Stringing } from '@fendrel/core';
 
 /** A section as it is typed: where it ends, and what its notes have. */
@@ -15,7 +16,7 @@ export function rowsOf({ sections }: Stringing): SectionRow[] {
 export function readRows(
 	rows: readonly SectionRow[],
 	{ lowest, highest, choirs }: { readonly lowest: number; readonly highest: number; readonly choirs: readonly Choir[] }
-): { readonly stringing: Stringing } | { readonly problem: string } {
+): Result<Stringing> {
 	const sections = [];
 	for (const [i, { to, strings, wound }] of rows.entries()) {
 		// The last section ends where the keyboard does.
@@ -25,7 +26,7 @@ export function readRows(
 	}
 	const stringing = { lowest, sections, choirs };
 	const problem = stringingProblem(stringing, highest, noteName);
-	return problem ? { problem } : { stringing };
+	return problem ? { problem } : { value: stringing };
 }
 
 /** A section parted in two halves, alike to begin with. */

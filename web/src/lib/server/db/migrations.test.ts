@@ -6,7 +6,7 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { FORMER_FORMAT } from '$lib/handover/format';
 import { fillSummaries } from '../record/keep';
 import { takeIn } from '../record/takeIn';
-import { knownStrings } from '../strings';
+import { knownStrings } from '../instruments/strings';
 import { visitHistory } from '../visits/history';
 import { connect, useDatabase, type Database } from './connection';
 import { lastVisits, listInstruments } from './stores/instruments';

@@ -1,11 +1,10 @@
 import { isReading, reportOf } from '@fendrel/core';
-import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { describe, expect, it } from 'vitest';
 import { v7 as uuid } from 'uuid';
 import { beginning, firstPlan } from '$lib/visit/begin';
 import { hashPassword } from '../auth/signIn';
 import { database } from '../db/connection';
 import { isDuplicate } from '../db/faults';
-import { migrate } from '../db/migrate';
 import { createAccount } from '../db/stores/accounts';
 import { createInstrument, getInstrument, listPlaces, updateInstrument } from '../db/stores/instruments';
 import { eventsOf, pinsOf } from '../db/stores/record';
@@ -20,15 +19,12 @@ import {
 	hand,
 	newWorkshop,
 	reading,
-	testDatabase
+	withDatabase
 } from '../tests/parts';
 import { instrumentBook, visitBundle, visitChanges } from '../visits/books';
 import { takeIn } from './takeIn';
 
-beforeAll(async () => {
-	await migrate(testDatabase());
-}, 60_000);
-afterAll(() => database().sequelize.close());
+withDatabase();
 
 type Me = Awaited<ReturnType<typeof newWorkshop>>;
 const HOUR = 3_600_000;

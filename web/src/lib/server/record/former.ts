@@ -6,7 +6,7 @@ import type { FormerItem, FormerReading } from '$lib/handover/formerRecord';
 import type { Item } from '$lib/handover/record';
 import { database } from '../db/connection';
 import { soundersText } from '../db/stores/record';
-import { stringingOf } from '../stringing';
+import { stringingOf } from '../instruments/stringing';
 
 /** One thing to be stored; `of` says which of the items sent it came from. */
 export interface Incoming {

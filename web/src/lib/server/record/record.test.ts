@@ -1,12 +1,11 @@
 import { groupRecords, isReading, reportOf, sounderId } from '@fendrel/core';
-import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { describe, expect, it } from 'vitest';
 import { v7 as uuid } from 'uuid';
 import { FORMER_FORMAT } from '$lib/handover/format';
 import type { FormerReading } from '$lib/handover/formerRecord';
 import type { SentReading } from '$lib/handover/record';
 import { NO_STRETCH } from '$lib/tuning/stretch';
 import { database } from '../db/connection';
-import { migrate } from '../db/migrate';
 import { createInstrument, getInstrument, lastVisits, readStrings } from '../db/stores/instruments';
 import { eventsOf } from '../db/stores/record';
 import { groupsSet } from '../db/stores/summaries';
@@ -21,18 +20,15 @@ import {
 	newWorkshop,
 	reading,
 	replan,
-	testDatabase
+	withDatabase
 } from '../tests/parts';
-import { loadScale } from '../strings';
+import { loadScale } from '../instruments/strings';
 import { visitBundle } from '../visits/books';
 import { visitHistory } from '../visits/history';
 import { rebuildSummaries } from './keep';
 import { takeIn } from './takeIn';
 
-beforeAll(async () => {
-	await migrate(testDatabase());
-}, 60_000);
-afterAll(() => database().sequelize.close());
+withDatabase();
 
 async function aVisit() {
 	const me = await newWorkshop();

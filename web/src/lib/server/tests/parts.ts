@@ -1,5 +1,6 @@
 import { defaultTwin, reportOf, sounderId, type SounderId } from '@fendrel/core';
 import { v7 as uuid } from 'uuid';
+import { afterAll, beforeAll } from 'vitest';
 import { FORMAT, type Answer } from '$lib/handover/format';
 import type { SentAct, SentReading } from '$lib/handover/record';
 import type { Made } from '$lib/handover/outbox';
@@ -8,7 +9,8 @@ import { beginning, firstPlan } from '$lib/visit/begin';
 import { VisitRecord, type NewAct, type PlanChanges } from '$lib/visit/visitRecord.svelte';
 import { hashPassword } from '../auth/signIn';
 import type { SignedIn } from '../auth/session';
-import { connect, useDatabase, type Database } from '../db/connection';
+import { connect, database, useDatabase, type Database } from '../db/connection';
+import { migrate } from '../db/migrate';
 import { createAccount } from '../db/stores/accounts';
 import { getInstrument } from '../db/stores/instruments';
 import type { Who } from '../record/begin';
@@ -17,12 +19,22 @@ import { instrumentBook, visitBundle } from '../visits/books';
 
 /* What tests of the server begin with. */
 
-export function testDatabase(): Database {
+function testDatabase(): Database {
 	const url = process.env.FENDREL_TEST_DATABASE_URL;
 	if (!url) throw new Error('FENDREL_TEST_DATABASE_URL is not set: run these through npm test');
 	const database = connect(url);
 	useDatabase(database);
 	return database;
+}
+
+/** Opens the tests' database for a file of tests, brings its tables up to date, and closes it. @param before done first */
+export function withDatabase(before = async () => {}): void {
+	beforeAll(async () => {
+		const database = testDatabase();
+		await before();
+		await migrate(database);
+	}, 60_000);
+	afterAll(() => database().sequelize.close());
 }
 
 const password = hashPassword('a long password');

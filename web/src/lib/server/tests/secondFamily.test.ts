@@ -14,18 +14,16 @@ import {
 	type Hz,
 	type ListenerEvent
 } from '@fendrel/core';
-import { afterAll, afterEach, beforeAll, beforeEach, describe, expect, it, vi } from 'vitest';
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { IDBFactory } from 'fake-indexeddb';
 import 'fake-indexeddb/auto';
 import { HandOver } from '$lib/handover/handOver.svelte';
 import { batchSchema } from '$lib/handover/record';
-import { database } from '$lib/server/db/connection';
-import { migrate } from '$lib/server/db/migrate';
 import { createInstrument } from '$lib/server/db/stores/instruments';
 import { eventsOf } from '$lib/server/db/stores/record';
 import { groupsSet } from '$lib/server/db/stores/summaries';
 import { takeIn } from '$lib/server/record/takeIn';
-import { beginVisit, details, newWorkshop, testDatabase, finishVisit } from '$lib/server/tests/parts';
+import { beginVisit, details, finishVisit, newWorkshop, withDatabase } from '$lib/server/tests/parts';
 import { Setting } from '$lib/visit/set/setting.svelte';
 import { VisitRecord } from '$lib/visit/visitRecord.svelte';
 
@@ -82,10 +80,7 @@ const body: Chimes = { bars: [1, 2, 1] };
 const targets = CHIMES.targets(body, { a4: hz(400), temperament: temperamentById('equal'), inharmonicityAt: () => 0 });
 const targetOf = (group: number): Hz => targets[group - 1].pitch;
 
-beforeAll(async () => {
-	await migrate(testDatabase());
-}, 60_000);
-afterAll(() => database().sequelize.close());
+withDatabase();
 
 let handOver: HandOver;
 let me: Awaited<ReturnType<typeof newWorkshop>>;

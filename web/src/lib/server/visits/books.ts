@@ -1,5 +1,4 @@
 import { centsBetween, equalHz, groupRecords, hz, noteClass, offsetsFromEqual, USUAL_HABITS } from '@fendrel/core';
-import { error } from '@sveltejs/kit';
 import type { InstrumentBook, LastVisit, VisitBundle, VisitChanges } from '$lib/device/books';
 import type { StoredTemperament } from '$lib/tuning/stored';
 import { habitsOf } from '../db/stores/accounts';
@@ -8,18 +7,10 @@ import { getInstrument, type Instrument } from '../db/stores/instruments';
 import { changesSince, eventsOf, pinsOf } from '../db/stores/record';
 import { visitSoundersOf } from '../db/stores/summaries';
 import { listTemperaments } from '../db/stores/temperaments';
-import { getVisit, visitsOf, type Visit } from '../db/stores/visits';
-import { stringingOf } from '../stringing';
-import { knownStrings } from '../strings';
-
-/** The visit, by its number or one that leads to it, or "not found": also when it belongs to another workshop. */
-export async function visitOr404(workshopId: string, id: string): Promise<Visit> {
-	const isId = /^[0-9a-f-]{36}$/i.test(id);
-	return (
-		(isId ? await getVisit(workshopId, id) : undefined) ??
-		error(404, { message: 'There is no such visit in your workshop.' })
-	);
-}
+import { visitsOf, type Visit } from '../db/stores/visits';
+import { visitOr404 } from '../find';
+import { stringingOf } from '../instruments/stringing';
+import { knownStrings } from '../instruments/strings';
 
 /** The newest curves of an instrument, and those that some visits stand on, however old. */
 async function curvesWith(workshopId: string, instrumentId: string, visits: readonly Visit[]) {

@@ -22,16 +22,16 @@
 	const plan = $derived(planFor(choice));
 	const USUAL = 'F3 A3';
 	let text = $state(untrack(() => page.url.searchParams.get('notes') ?? USUAL));
-	const pair = $derived(parsePair(text, choice.lowest, choice.highest));
+	const read = $derived(parsePair(text, choice.lowest, choice.highest));
 	/** The last pair that could be read stays on show while another is typed. */
 	let last = $state({ lower: 53, upper: 57 });
 	$effect(() => {
-		if (!('problem' in pair)) last = { lower: pair.lower, upper: pair.upper };
+		if ('value' in read) last = read.value;
 	});
 	const within = ({ lower, upper }: { lower: number; upper: number }) =>
 		lower >= choice.lowest && upper <= choice.highest;
 	const shown = $derived(
-		!('problem' in pair) ? pair : within(last) ? last : { lower: choice.lowest, upper: choice.lowest + 4 }
+		'value' in read ? read.value : within(last) ? last : { lower: choice.lowest, upper: choice.lowest + 4 }
 	);
 	const lower = $derived(plan.targetOf(shown.lower)!);
 	const upper = $derived(plan.targetOf(shown.upper)!);
@@ -84,8 +84,9 @@
 		]);
 	}
 	function keepInAddress() {
-		if ('problem' in pair) return;
-		void ask({ notes: `${noteName(pair.lower)} ${noteName(pair.upper)}` });
+		if ('problem' in read) return;
+		const { lower, upper } = read.value;
+		void ask({ notes: `${noteName(lower)} ${noteName(upper)}` });
 	}
 	function move(by: number) {
 		const [low, high] = [shown.lower + by, shown.upper + by];
@@ -105,7 +106,7 @@
 			disabled={!alive}
 			bind:value={text}
 			onchange={keepInAddress}
-			aria-invalid={'problem' in pair}
+			aria-invalid={'problem' in read}
 			autocomplete="off"
 			spellcheck="false"
 		/></label
@@ -115,7 +116,7 @@
 	<button type="button" class="choice" disabled={!alive} onclick={() => move(1)} aria-label="A semitone up">↑</button>
 	<TuningBar {choice} />
 </div>
-{#if 'problem' in pair}<p class="problem" role="alert">{pair.problem}</p>{/if}
+{#if 'problem' in read}<p class="problem" role="alert">{read.problem}</p>{/if}
 
 <div class="sheet">
 	<section class="ladder">

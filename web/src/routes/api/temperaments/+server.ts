@@ -1,6 +1,6 @@
 import { workshopOf } from '$lib/server/auth/guard';
 import { readJson } from '$lib/server/json';
-import { keepDraft } from '$lib/server/temperaments/keep';
+import { keepDraft } from '$lib/server/temperaments/keepDraft';
 import { keepSchema } from '$lib/temperaments/schema';
 
 /** Keeps a new temperament in the workshop. */

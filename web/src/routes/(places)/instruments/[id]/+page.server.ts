@@ -1,14 +1,12 @@
-import { error } from '@sveltejs/kit';
 import { workshopOf } from '$lib/server/auth/guard';
-import { getInstrument, readStrings } from '$lib/server/db/stores/instruments';
+import { readStrings } from '$lib/server/db/stores/instruments';
+import { instrumentOr404 } from '$lib/server/find';
 import { visitHistory } from '$lib/server/visits/history';
 import type { PageServerLoad } from './$types';
 
-const NOT_HERE = { message: 'There is no such instrument in your workshop.' };
-
 export const load = (async ({ locals, params }) => {
 	const workshopId = workshopOf(locals);
-	const instrument = (await getInstrument(workshopId, params.id)) ?? error(404, NOT_HERE);
+	const instrument = await instrumentOr404(workshopId, params.id);
 	const [visits, read] = await Promise.all([
 		visitHistory(workshopId, instrument),
 		readStrings(workshopId, instrument.id)

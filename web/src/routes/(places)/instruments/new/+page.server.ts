@@ -4,7 +4,7 @@ import { zod4 } from 'sveltekit-superforms/adapters';
 import { instrumentSchema } from '$lib/instruments/schema';
 import { isDuplicate } from '$lib/server/db/faults';
 import { createInstrument, listPlaces } from '$lib/server/db/stores/instruments';
-import { detailsFromForm } from '$lib/server/instruments';
+import { detailsFromForm } from '$lib/server/instruments/form';
 import { workshopOf } from '$lib/server/auth/guard';
 import type { Actions, PageServerLoad } from './$types';
 

@@ -1,16 +1,15 @@
-import { error } from '@sveltejs/kit';
 import { isCountable } from '$lib/counts/schema';
 import { workshopOf } from '$lib/server/auth/guard';
 import { getCountedOctave, listCountedOctaves } from '$lib/server/db/stores/countedOctaves';
-import { loadTuning } from '$lib/server/tuning';
+import { orNotFound } from '$lib/server/find';
+import { loadTuning } from '$lib/server/tuning/choice';
 import { octavesOf, orTypical } from '$lib/tuning/choice';
 import type { PageServerLoad } from './$types';
 
 export const load = (async ({ locals, url }) => {
 	const workshopId = workshopOf(locals);
 	const asked = Object.fromEntries(url.searchParams);
-	const kept = asked.kept ? await getCountedOctave(workshopId, asked.kept) : undefined;
-	if (asked.kept && !kept) error(404, { message: 'There is no such counted octave in your workshop.' });
+	const kept = asked.kept ? orNotFound(await getCountedOctave(workshopId, asked.kept), 'counted octave') : undefined;
 	// An octave that no board can be laid out for costs itself, not the page.
 	const usable = kept && isCountable(kept.low) ? kept : undefined;
 	const asKept = await loadTuning(workshopId, asked);

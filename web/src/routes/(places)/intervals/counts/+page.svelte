@@ -78,7 +78,7 @@
 			problem = `Not kept: ${answer.problem} What you typed stays on this page.`;
 			return;
 		}
-		laidOut = kept = answer.body.id;
+		laidOut = kept = answer.value.id;
 		await ask({ kept });
 	}
 </script>

@@ -1,5 +1,5 @@
 import { workshopOf } from '$lib/server/auth/guard';
-import { loadTuning } from '$lib/server/tuning';
+import { loadTuning } from '$lib/server/tuning/choice';
 import { octavesOf, orTypical } from '$lib/tuning/choice';
 import type { PageServerLoad } from './$types';
 

@@ -1,7 +1,7 @@
 import { A4_RANGE } from '@fendrel/core';
 import { z } from 'zod';
 import { workshopOf } from '$lib/server/auth/guard';
-import { temperamentOr404 } from '$lib/server/temperaments/keep';
+import { temperamentOr404 } from '$lib/server/find';
 import type { PageServerLoad } from './$types';
 
 /** What the address may ask for; anything else counts as not said. */

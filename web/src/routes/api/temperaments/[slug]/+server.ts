@@ -1,7 +1,8 @@
 import { workshopOf } from '$lib/server/auth/guard';
 import { deleteTemperament } from '$lib/server/db/stores/temperaments';
 import { readJson } from '$lib/server/json';
-import { keepDraft, temperamentOr404 } from '$lib/server/temperaments/keep';
+import { temperamentOr404 } from '$lib/server/find';
+import { keepDraft } from '$lib/server/temperaments/keepDraft';
 import { keepSchema } from '$lib/temperaments/schema';
 import { counted } from '$lib/ui/format';
 

@@ -1,6 +1,6 @@
 import { workshopOf } from '$lib/server/auth/guard';
 import { readJson } from '$lib/server/json';
-import { importText } from '$lib/server/temperaments/keep';
+import { importText } from '$lib/server/temperaments/keepDraft';
 import { importSchema } from '$lib/temperaments/schema';
 
 /** Brings in a file's temperaments: all or none. */

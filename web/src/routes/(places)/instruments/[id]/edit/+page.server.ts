@@ -1,18 +1,13 @@
-import { error, fail, redirect } from '@sveltejs/kit';
+import { fail, redirect } from '@sveltejs/kit';
 import { message, setError, superValidate, type SuperValidated } from 'sveltekit-superforms';
 import { zod4 } from 'sveltekit-superforms/adapters';
 import { instrumentSchema, type InstrumentForm } from '$lib/instruments/schema';
 import { workshopOf } from '$lib/server/auth/guard';
 import { isDuplicate } from '$lib/server/db/faults';
-import { getInstrument, listPlaces, updateInstrument } from '$lib/server/db/stores/instruments';
-import { detailsFromForm, formFromInstrument } from '$lib/server/instruments';
+import { listPlaces, updateInstrument } from '$lib/server/db/stores/instruments';
+import { instrumentOr404 } from '$lib/server/find';
+import { detailsFromForm, formFromInstrument } from '$lib/server/instruments/form';
 import type { Actions, PageServerLoad } from './$types';
-
-async function instrumentOr404(workshopId: string, id: string) {
-	return (
-		(await getInstrument(workshopId, id)) ?? error(404, { message: 'There is no such instrument in your workshop.' })
-	);
-}
 
 /** Somebody else has saved since the form was filled: what they wrote stands beside what was typed, and one chooses. */
 function changedMeanwhile(form: SuperValidated<InstrumentForm>, theirs: InstrumentForm) {

@@ -1,8 +1,8 @@
 import { transposed } from '@fendrel/core';
 import { octavesWithin, sheetQuery } from '$lib/bearing/sheet';
 import { workshopOf } from '$lib/server/auth/guard';
-import { temperamentOr404 } from '$lib/server/temperaments/keep';
-import { loadTuning } from '$lib/server/tuning';
+import { temperamentOr404 } from '$lib/server/find';
+import { loadTuning } from '$lib/server/tuning/choice';
 import { orTypical } from '$lib/tuning/choice';
 import type { PageServerLoad } from './$types';
 

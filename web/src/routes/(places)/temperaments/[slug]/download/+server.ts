@@ -3,7 +3,7 @@ import { error } from '@sveltejs/kit';
 import { z } from 'zod';
 import { workshopOf } from '$lib/server/auth/guard';
 import { download, DOWNLOADS, type DownloadFormat } from '$lib/server/temperaments/download';
-import { temperamentOr404 } from '$lib/server/temperaments/keep';
+import { temperamentOr404 } from '$lib/server/find';
 
 const query = z.object({
 	format: z.enum(Object.keys(DOWNLOADS) as [DownloadFormat, ...DownloadFormat[]]),

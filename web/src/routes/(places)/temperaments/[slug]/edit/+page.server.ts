@@ -1,6 +1,6 @@
 import { redirect } from '@sveltejs/kit';
 import { workshopOf } from '$lib/server/auth/guard';
-import { temperamentOr404 } from '$lib/server/temperaments/keep';
+import { temperamentOr404 } from '$lib/server/find';
 import type { PageServerLoad } from './$types';
 
 /** Only the workshop's own can be changed; others are the start of a new design. */

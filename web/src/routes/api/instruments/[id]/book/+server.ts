@@ -1,5 +1,5 @@
 import { workshopOf } from '$lib/server/auth/guard';
-import { instrumentOr404 } from '$lib/server/strings';
+import { instrumentOr404 } from '$lib/server/find';
 import { instrumentBook } from '$lib/server/visits/books';
 
 /** What a device holds of an instrument. */

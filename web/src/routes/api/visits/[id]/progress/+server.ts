@@ -3,7 +3,7 @@ import { v7 as uuid } from 'uuid';
 import { signedInOf } from '$lib/server/auth/guard';
 import { readJson } from '$lib/server/json';
 import { takeIn } from '$lib/server/record/takeIn';
-import { visitOr404 } from '$lib/server/visits/books';
+import { visitOr404 } from '$lib/server/find';
 import { FORMER_FORMAT } from '$lib/handover/format';
 import { formerProgressSchema } from '$lib/handover/formerRecord';
 

@@ -1,7 +1,7 @@
 import type { KeptCurve } from '$lib/tuning/curve';
 import type { Stretch } from '$lib/tuning/stretch';
-import { getCurve } from './db/stores/curves';
-import { visitsOf } from './db/stores/visits';
+import { getCurve } from '../db/stores/curves';
+import { visitsOf } from '../db/stores/visits';
 
 /** The kept curve that a stretch means; undefined when it means none. */
 export async function curveMeant(

@@ -1,33 +1,21 @@
 import { readTuningMessage, temperamentById, offsetsFromEqual, transposed } from '@fendrel/core';
-import { beforeAll, afterAll, describe, expect, it } from 'vitest';
-import { v7 as uuid } from 'uuid';
+import { beforeAll, describe, expect, it } from 'vitest';
 import { toJson } from '$lib/temperaments/exchange';
 import { written, type KeepResult } from '$lib/temperaments/schema';
-import { hashPassword } from './auth/signIn';
-import { connect, database, useDatabase } from './db/connection';
-import { migrate } from './db/migrate';
-import { createAccount } from './db/stores/accounts';
-import { getCountedOctave, listCountedOctaves, saveCountedOctave } from './db/stores/countedOctaves';
-import { deleteTemperament, listTemperaments, temperamentBySlug } from './db/stores/temperaments';
-import { download } from './temperaments/download';
-import { importText, keepDraft, temperamentOr404 } from './temperaments/keep';
-import { loadTuning } from './tuning';
+import { getCountedOctave, listCountedOctaves, saveCountedOctave } from '../db/stores/countedOctaves';
+import { deleteTemperament, listTemperaments, temperamentBySlug } from '../db/stores/temperaments';
+import { download } from './download';
+import { temperamentOr404 } from '../find';
+import { importText, keepDraft } from './keepDraft';
+import { newWorkshop, withDatabase } from '../tests/parts';
+import { loadTuning } from '../tuning/choice';
 
-const URL = process.env.FENDREL_TEST_DATABASE_URL;
-if (!URL) throw new Error('FENDREL_TEST_DATABASE_URL is not set: run these through npm test');
-
+withDatabase();
 let me = '';
 let other = '';
 beforeAll(async () => {
-	useDatabase(connect(URL));
-	await migrate(database());
-	const passwordHash = await hashPassword('a long password');
-	const account = async (n: string) =>
-		(await createAccount({ workshop: n, name: n, email: `${uuid()}@example.test`, passwordHash, demo: false }))
-			.workshopId;
-	[me, other] = [await account('Mine'), await account('Theirs')];
+	[me, other] = [(await newWorkshop()).workshopId, (await newWorkshop()).workshopId];
 }, 60_000);
-afterAll(() => database().sequelize.close());
 
 const wire = (name: string, tuning = written(temperamentById('vallotti').tuning)) => ({ name, tuning });
 const problems = (result: KeepResult) => (result.kind === 'refused' ? result.problems.join(' ') : result.kind);

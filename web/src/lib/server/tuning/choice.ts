@@ -3,9 +3,9 @@ import { z } from 'zod';
 import { COMPASS, type TuningChoice } from '$lib/tuning/choice';
 import { NO_STRETCH, stretchWordSchema } from '$lib/tuning/stretch';
 import { curveMeant, presentStretch } from './curves';
-import { getInstrument, listInstruments } from './db/stores/instruments';
-import { listTemperaments } from './db/stores/temperaments';
-import { knownStrings } from './strings';
+import { getInstrument, listInstruments } from '../db/stores/instruments';
+import { listTemperaments } from '../db/stores/temperaments';
+import { knownStrings } from '../instruments/strings';
 
 /** What the address may say; anything else counts as not said. */
 const query = z.object({

@@ -1,11 +1,12 @@
 import { equalHz, hz, noteName, stringsAt, tableInharmonicity, tableLoad } from '@fendrel/core';
-import { error } from '@sveltejs/kit';
 import { lineProblem, tableRowOf, type StringLine } from '$lib/instruments/scale/schema';
 import { knownByStrike, type KnownString } from '$lib/tuning/strings';
-import { getInstrument, readStrings, type Instrument } from './db/stores/instruments';
-import { keepStringTable, stringTablesOf, type StringTable } from './db/stores/stringTables';
+import type { Result } from '$lib/ui/result';
+import { readStrings, type Instrument } from '../db/stores/instruments';
+import { keepStringTable, stringTablesOf, type StringTable } from '../db/stores/stringTables';
+import { instrumentOr404 } from '../find';
 import { byTable, statedStringing } from './stringing';
-import { visitHistory } from './visits/history';
+import { visitHistory } from '../visits/history';
 
 /** What is known of an instrument's strings: readings first, the table of strings where there is none. */
 export async function knownStrings(
@@ -30,32 +31,20 @@ export async function knownStrings(
 	return [...struck, ...calculated];
 }
 
-/** The instrument, or "not found": also when it belongs to another workshop. */
-export async function instrumentOr404(workshopId: string, id: string): Promise<Instrument> {
-	const isId = /^[0-9a-f-]{36}$/i.test(id);
-	return (
-		(isId ? await getInstrument(workshopId, id) : undefined) ??
-		error(404, { message: 'There is no such instrument in your workshop.' })
-	);
-}
-
-export type KeepStringsResult =
-	{ readonly kind: 'kept'; readonly table: StringTable } | { readonly kind: 'refused'; readonly why: string };
-
 /** Keeps a table of strings, all lines or none. */
 export async function keepStringsOf(
 	workshopId: string,
 	instrumentId: string,
 	strings: StringLine[]
-): Promise<KeepStringsResult> {
+): Promise<Result<StringTable>> {
 	const { id, lowest, highest, usualA4 } = await instrumentOr404(workshopId, instrumentId);
 	for (const line of strings) {
 		if (line.note < lowest || line.note > highest)
-			return { kind: 'refused', why: `${noteName(line.note)} is not on this keyboard.` };
+			return { problem: `${noteName(line.note)} is not on this keyboard.` };
 		const problem = lineProblem(line, equalHz(line.note, hz(usualA4)));
-		if (problem) return { kind: 'refused', why: `${noteName(line.note)}: ${problem}` };
+		if (problem) return { problem: `${noteName(line.note)}: ${problem}` };
 	}
-	return { kind: 'kept', table: await keepStringTable(workshopId, id, strings) };
+	return { value: await keepStringTable(workshopId, id, strings) };
 }
 
 /** What the Scale page shows: strings as known, tables as kept, and how low the instrument was last found. */

@@ -1,8 +1,8 @@
 import { noteName, stringingFrom, stringingProblem, usualStringing, type Stringing } from '@fendrel/core';
-import { error } from '@sveltejs/kit';
 import type { StringLine } from '$lib/instruments/scale/schema';
-import { getInstrument, keepStringing, type Instrument } from './db/stores/instruments';
-import { stringTablesOf } from './db/stores/stringTables';
+import { keepStringing, type Instrument } from '../db/stores/instruments';
+import { instrumentOr404 } from '../find';
+import { stringTablesOf } from '../db/stores/stringTables';
 
 type Strung = Pick<Instrument, 'id' | 'kind' | 'lowest' | 'highest' | 'stringing'>;
 
@@ -33,9 +33,7 @@ export async function keepStringingOf(
 	id: string,
 	stringing: Stringing | null
 ): Promise<string | undefined> {
-	const isId = /^[0-9a-f-]{36}$/i.test(id);
-	const instrument = isId ? await getInstrument(workshopId, id) : undefined;
-	if (!instrument) error(404, { message: 'There is no such instrument in your workshop.' });
+	const instrument = await instrumentOr404(workshopId, id);
 	if (stringing && stringing.lowest !== instrument.lowest)
 		return `The keyboard begins at ${noteName(instrument.lowest)}.`;
 	const problem = stringing ? stringingProblem(stringing, instrument.highest, noteName) : undefined;

@@ -1,4 +1,3 @@
-import { error } from '@sveltejs/kit';
 import { examineTuning } from '@fendrel/core';
 import { fromText } from '$lib/temperaments/exchange';
 import { draftSchema, type Draft, type KeepResult } from '$lib/temperaments/schema';
@@ -7,7 +6,6 @@ import { isDuplicate } from '../db/faults';
 import {
 	createTemperaments,
 	listTemperaments,
-	temperamentBySlug,
 	updateTemperament,
 	type TemperamentDetails
 } from '../db/stores/temperaments';
@@ -19,11 +17,6 @@ const CHANGED = (name: string) =>
 	`“${name}” has been changed on another device since you opened it. Keep yours in its place? Another name keeps both.`;
 /** The database's own rule for names: case and accents make no difference. */
 const sameName = new Intl.Collator('en', { sensitivity: 'base' });
-
-/** The temperament, or "not found": also when it belongs to another workshop. */
-export async function temperamentOr404(workshopId: string, slug: string): Promise<StoredTemperament> {
-	return (await temperamentBySlug(workshopId, slug)) ?? error(404, { message: 'There is no such temperament here.' });
-}
 
 /** Keeps a designed temperament: a new one, or over an own one that is there. */
 export async function keepDraft(

@@ -1,0 +1,40 @@
+import { describe, expect, it } from 'vitest';
+import { signIn } from './signIn';
+import { saveSession, sessionByToken } from '../db/stores/accounts';
+import { newWorkshop, withDatabase } from '../tests/parts';
+
+withDatabase();
+
+describe('sign-in', () => {
+	it('lets in with the right password, in any case of the address, and never stores a token', async () => {
+		const me = await newWorkshop();
+		expect(await signIn(me.email.toUpperCase(), 'a long password', '10.0.0.1')).toEqual({
+			kind: 'welcome',
+			userId: me.userId
+		});
+		await saveSession('d'.repeat(64), me.userId, new Date(Date.now() + 1000));
+		expect((await sessionByToken('d'.repeat(64)))?.workshop.id).toBe(me.workshopId);
+		await saveSession('e'.repeat(64), me.userId, new Date(Date.now() - 1000));
+		expect(await sessionByToken('e'.repeat(64))).toBeUndefined();
+	});
+
+	it('closes after five wrong passwords, for that account and address only', async () => {
+		const { email } = await newWorkshop();
+		for (let i = 0; i < 5; i++) expect(await signIn(email, 'wrong', '10.0.0.2')).toEqual({ kind: 'wrong' });
+		expect(await signIn(email, 'a long password', '10.0.0.2')).toMatchObject({ kind: 'too many' });
+		expect(await signIn(email, 'a long password', '10.0.0.3')).toMatchObject({ kind: 'welcome' });
+		expect(await signIn('nobody@example.test', 'wrong', '10.0.0.4')).toEqual({ kind: 'wrong' });
+	});
+
+	it('looks at five of a hundred passwords that come at once', async () => {
+		const { email } = await newWorkshop();
+		const all = await Promise.all(Array.from({ length: 30 }, () => signIn(email, 'wrong', '10.0.0.6')));
+		expect(all.filter(({ kind }) => kind === 'wrong')).toHaveLength(5);
+		expect(all.filter(({ kind }) => kind === 'too many')).toHaveLength(25);
+		// The right ones in between forgive what was counted.
+		for (let i = 0; i < 12; i++)
+			expect(await signIn(email, i % 3 ? 'wrong' : 'a long password', '10.0.0.7')).not.toMatchObject({
+				kind: 'too many'
+			});
+	});
+});

@@ -1,0 +1,99 @@
+import { isReading, reportOf, temperamentById, TEMPERAMENTS } from '@fendrel/core';
+import { describe, expect, it } from 'vitest';
+import { v7 as uuid } from 'uuid';
+import { FORMAT } from '$lib/handover/format';
+import { connect, database } from './connection';
+import { isDatabaseAway, isDuplicate } from './faults';
+import { migrate, migrator } from './migrate';
+import { createInstrument, getInstrument, listInstruments, listPlaces } from './stores/instruments';
+import { eventsOf } from './stores/record';
+import { listTemperaments } from './stores/temperaments';
+import { getVisit } from './stores/visits';
+import { takeIn } from '../record/takeIn';
+import { beginVisit, details, finishVisit, hand, newWorkshop, reading, replan, withDatabase } from '../tests/parts';
+import { visitOr404 } from '../find';
+import { visitBundle, visitChanges } from '../visits/books';
+
+withDatabase(async () => {
+	await migrator(database()).down({ to: 0 });
+});
+
+describe('tables', () => {
+	it('go up, down and up again, and the library is there once', async () => {
+		await migrator(database()).down({ to: 0 });
+		await migrate(database());
+		await migrate(database());
+		const library = await listTemperaments(uuid());
+		expect(library.map(({ slug }) => slug).sort()).toEqual(TEMPERAMENTS.map(({ id }) => id).sort());
+		for (const { slug, own, name, tuning } of library) {
+			expect(own).toBe(false);
+			expect({ name, tuning }).toEqual({ name: temperamentById(slug).name, tuning: temperamentById(slug).tuning });
+		}
+	});
+});
+
+describe('workshops', () => {
+	it('do not see each other', async () => {
+		const [mine, yours] = [await newWorkshop(), await newWorkshop()];
+		const instrumentId = await createInstrument(mine.workshopId, details('Private'));
+		const visitId = await beginVisit(mine, instrumentId);
+		await hand(mine, visitId, [reading()]);
+		expect(await getInstrument(yours.workshopId, instrumentId)).toBeUndefined();
+		expect(await getVisit(yours.workshopId, visitId)).toBeUndefined();
+		expect(await eventsOf(yours.workshopId, visitId)).toEqual([]);
+		const [answer] = await hand(yours, visitId, [reading()]);
+		expect(answer).toMatchObject({ answer: 'refused', why: expect.stringContaining('no such visit') });
+		expect((await eventsOf(mine.workshopId, visitId)).filter(isReading)).toHaveLength(1);
+		expect(await listInstruments(yours.workshopId)).toEqual([]);
+		const stolen = (await visitBundle(mine.workshopId, visitId)).visit;
+		const begin = { id: uuid(), counter: 1, startedAt: new Date(), instrumentId, plan: reportOf(stolen.events).plan! };
+		const item = { format: FORMAT, visitId: uuid(), device: uuid(), kind: 'begin', begin };
+		expect(await takeIn(yours, { now: new Date(), items: [item] })).toMatchObject([
+			{ answer: 'refused', why: expect.stringContaining('no such instrument') }
+		]);
+		await expect(visitOr404(yours.workshopId, visitId)).rejects.toMatchObject({ status: 404 });
+		await expect(visitBundle(yours.workshopId, visitId)).rejects.toMatchObject({ status: 404 });
+		await expect(visitChanges(yours.workshopId, visitId, 0)).rejects.toMatchObject({ status: 404 });
+		await expect(visitOr404(mine.workshopId, "x' OR '1'='1")).rejects.toMatchObject({ status: 404 });
+		expect((await getVisit(mine.workshopId, visitId))?.a4).toBe(440);
+	});
+
+	it('name an instrument once, whatever the case, and leave nothing half saved', async () => {
+		const me = await newWorkshop();
+		await createInstrument(me.workshopId, details('Hall grand'));
+		const again = createInstrument(me.workshopId, { ...details('HALL grand'), place: 'Elsewhere' });
+		await expect(again.catch((error) => isDuplicate(error))).resolves.toBe(true);
+		expect((await listPlaces(me.workshopId)).map(({ name }) => name)).toEqual(['The hall']);
+	});
+});
+
+describe('visits', () => {
+	it('go on where they were instead of starting twice, and take over what was usual', async () => {
+		const me = await newWorkshop();
+		const instrumentId = await createInstrument(me.workshopId, details('Twice'));
+		const first = await beginVisit(me, instrumentId);
+		expect(await beginVisit(me, instrumentId)).toBe(first);
+		const vallotti = (await listTemperaments(me.workshopId)).find(({ slug }) => slug === 'vallotti')!;
+		expect((await replan(me, first, { a4: 415, temperamentId: vallotti.id })).answer).toBe('stored');
+		await finishVisit(me, first, 'Fine.');
+		const second = await beginVisit(me, instrumentId, new Date());
+		expect(second).not.toBe(first);
+		expect(await getVisit(me.workshopId, second)).toMatchObject({ a4: 415, temperamentId: vallotti.id });
+		expect(await getVisit(me.workshopId, first)).toMatchObject({ note: 'Fine.', stage: 'close' });
+		// What was planned, noted and finished is in the record, one after the other.
+		const acts = (await eventsOf(me.workshopId, first)).flatMap((event) => (isReading(event) ? [] : event));
+		expect(acts.map((act) => act.do).sort()).toEqual(['finish', 'note', 'plan', 'plan']);
+		const { plan } = reportOf(acts);
+		expect(plan).toMatchObject({ a4: 415, temperamentId: vallotti.id });
+	});
+});
+
+describe('a database that is away', () => {
+	it('is told apart from one that refuses', async () => {
+		const nobody = connect('mariadb://x:y@127.0.0.1:1/none');
+		const error = await nobody.sequelize.authenticate().catch((each) => each);
+		expect(isDatabaseAway(error)).toBe(true);
+		expect(isDatabaseAway(new Error('something else'))).toBe(false);
+		await nobody.sequelize.close();
+	});
+});
