@@ -1,5 +1,6 @@
 import { equalHz, hzAbove } from '../units/pitch';
-import { beatsPerSecond, cents, type BeatsPerSecond, type Cents, type Hz } from '../units/quantity';
+import { beatsPerSecond, cents, hz, type BeatsPerSecond, type Cents, type Hz } from '../units/quantity';
+import { isFollowed } from '../intervals/audibility';
 import { CURVE_INTERVALS, type CurveInterval } from './priorities';
 import type { SharpnessAt, TuningCurve } from './tuningCurve';
 
@@ -10,6 +11,8 @@ export interface TunedInterval {
 	/** Cents and beats per second from pure; wide is positive. */
 	readonly cents: Cents;
 	readonly rate: BeatsPerSecond;
+	/** Whether an ear follows its beat at all. */
+	readonly followed: boolean;
 }
 
 export interface IntervalRun {
@@ -30,7 +33,9 @@ export function whatGivesWay(curve: TuningCurve, sharpnessAt: SharpnessAt, a4: H
 		for (let lower = lowest; lower + kind.semitones <= highest; lower++) {
 			const upper = lower + kind.semitones;
 			const [low, high] = [partial(lower, kind.lowerPartial), partial(upper, kind.upperPartial)];
-			along.push({ lower, upper, cents: cents(1200 * Math.log2(high / low)), rate: beatsPerSecond(high - low) });
+			const rate = beatsPerSecond(high - low);
+			const followed = isFollowed(rate, kind.lowerPartial, kind.upperPartial, hz((low + high) / 2));
+			along.push({ lower, upper, cents: cents(1200 * Math.log2(high / low)), rate, followed });
 		}
 		const off = (each: TunedInterval) => Math.abs(each.cents - kind.equal);
 		const [from, to] = kind.judged;

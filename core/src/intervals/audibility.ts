@@ -24,10 +24,23 @@ export function audibility(lowerPartial: number, upperPartial: number, heardAt: 
 export const EASY_RATES = { slowest: 3, fastest: 12 } as const;
 /** Faster than this a beat is roughness, not a count. */
 export const FASTEST_COUNT = 15;
+/** Faster than this nobody hears one beat after another any more: fluctuation has become roughness (Terhardt 1974). */
+const FASTEST_FOLLOWED = 20;
 
-/** 1 up to 8 beats a second, falling to 0 where a beat becomes roughness. */
+/** 1 up to 8 beats a second, falling to 0 where nobody follows it any more. */
 export function countability(rate: number): number {
 	const fast = Math.abs(rate);
 	if (fast <= 8) return 1;
-	return Math.max(0, 1 - (fast - 8) / (FASTEST_COUNT + 5 - 8));
+	return Math.max(0, 1 - (fast - 8) / (FASTEST_FOLLOWED - 8));
+}
+
+/** 27 dB under what the ear hears best, a partial of a struck string is gone before it has told its beat. */
+const LEAST_AUDIBLE = 0.4;
+
+/**
+ * Whether an ear follows a beat at all: not faster than 20 per second, and between partials that are strong enough at
+ * their pitch. Beats that nobody follows are left out where beats are shown.
+ */
+export function isFollowed(rate: number, lowerPartial: number, upperPartial: number, heardAt: Hz): boolean {
+	return countability(rate) > 0 && audibility(lowerPartial, upperPartial, heardAt) >= LEAST_AUDIBLE;
 }

@@ -6,6 +6,7 @@ import { partialHz, stringFromFirstPartial } from '../strings/stiffString';
 import { temperamentById } from '../temperament/library';
 import { equalHz } from '../units/pitch';
 import { hz } from '../units/quantity';
+import { isFollowed } from './audibility';
 import { beatOf } from './beats';
 import { coincidences, MEETING_CENTS } from './coincidences';
 import { INTERVALS, intervalName } from './intervalKinds';
@@ -149,5 +150,28 @@ describe('interval names', () => {
 			'major seventeenth',
 			'triple octave'
 		]);
+	});
+});
+
+describe('beats that an ear follows', () => {
+	const along = (kind: (typeof INTERVALS)['majorThird' | 'octave']) =>
+		Array.from({ length: 88 - kind.semitones }, (_, i) => 21 + i).filter((note) => {
+			const { rate, heardAt } = beatOf(at(note).string, at(note + kind.semitones).string, kind);
+			return isFollowed(rate, kind.lowerPartial, kind.upperPartial, heardAt);
+		});
+
+	it('end with the thirds about the middle of the keyboard, and with octaves at its top', () => {
+		// On ideal strings the third on B4 is the last with 20 a second; stiffness, without a curve, slows thirds down.
+		expect(Math.max(...along(INTERVALS.majorThird))).toBeGreaterThanOrEqual(71);
+		expect(Math.max(...along(INTERVALS.majorThird))).toBeLessThanOrEqual(76);
+		expect(Math.max(...along(INTERVALS.octave))).toBe(96);
+	});
+
+	it('are not those of partials that are too weak or too high', () => {
+		expect(isFollowed(1, 10, 5, hz(275))).toBe(true);
+		expect(isFollowed(1, 16, 8, hz(440))).toBe(false);
+		expect(isFollowed(1, 2, 1, hz(4000))).toBe(true);
+		expect(isFollowed(1, 5, 4, hz(10_000))).toBe(false);
+		expect(isFollowed(-227, 5, 4, hz(2000))).toBe(false);
 	});
 });

@@ -18,7 +18,7 @@
 <table class="rule-table">
 	<thead>
 		<tr>
-			<th></th>
+			<th>step</th>
 			<th>Set</th>
 			<th>how</th>
 			<th>beats per second</th>

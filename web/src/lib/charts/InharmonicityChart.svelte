@@ -24,6 +24,7 @@
 	>
 		<ValueAxis ticks={chart.ticks} from={margin.left} to={width - margin.right} label={inharmonicityName} />
 		<NoteAxis labels={chart.labels} y={height - 8} />
+		<text x={margin.left - 9} y={margin.top} text-anchor="end">B</text>
 		{#if chart.breakX !== undefined}
 			<line x1={chart.breakX} x2={chart.breakX} y1={margin.top} y2={height - margin.bottom} class="break" />
 			<text x={chart.breakX + 6} y={margin.top + 12}>break</text>

@@ -8,7 +8,10 @@ const LEAST_REACH = 1.5;
 /** Pixels between two names at the right edge. */
 const APART = 17;
 
-/** Beats of interval types by their lower note: strong where ears judge by them, faint elsewhere. */
+const isJudged = ({ judged: [from, to] }: IntervalRun['kind'], { lower }: { readonly lower: number }) =>
+	lower >= from && lower <= to;
+
+/** Beats of interval types by their lower note: strong where ears judge by them, faint elsewhere, none that nobody follows. */
 export function intervalLines(
 	runs: readonly IntervalRun[],
 	lowest: number,
@@ -19,7 +22,7 @@ export function intervalLines(
 	const { height, margin } = frame;
 	const axis = noteAxis(lowest, highest, frame);
 	const judged = runs.flatMap(({ along, kind }) =>
-		along.filter(({ lower }) => lower >= kind.judged[0] && lower <= kind.judged[1]).map(({ rate }) => rate)
+		along.filter((each) => each.followed && isJudged(kind, each)).map(({ rate }) => rate)
 	);
 	const reach = [Math.min(-LEAST_REACH, ...judged), Math.max(LEAST_REACH, ...judged)];
 	// Slow beats decide and fast ones only frighten: the scale opens around nought.
@@ -29,16 +32,17 @@ export function intervalLines(
 		.range([height - margin.bottom, margin.top]);
 	const lines = runs.map(({ kind, along }) => {
 		const path = line<(typeof along)[number]>()
+			.defined(({ followed }) => followed)
 			.x(({ lower }) => axis.x(lower))
 			.y(({ rate }) => y(rate));
-		const inside = along.filter(({ lower }) => lower >= kind.judged[0] && lower <= kind.judged[1]);
-		const here = along.find(({ lower }) => lower === selected);
+		const inside = along.filter((each) => isJudged(kind, each));
+		const here = along.find(({ lower, followed }) => lower === selected && followed);
 		return {
 			name: kind.name,
 			faint: path(along) ?? '',
 			strong: path(inside) ?? '',
 			here: here && { x: axis.x(selected), y: y(here.rate), rate: here.rate },
-			labelY: y(inside.at(-1)?.rate ?? 0)
+			labelY: y(inside.filter(({ followed }) => followed).at(-1)?.rate ?? 0)
 		};
 	});
 	return {

@@ -38,10 +38,16 @@
 	}
 </script>
 
-<div class="source">
+<div class="source" class:full={listening.state === 'on' && listening.source === 'microphone'}>
 	<label>
 		<span class="soft">Sound from</span>
-		<select class="select" disabled={!alive} value={chosen} onchange={(event) => choose(event.currentTarget.value)}>
+		<select
+			class="select"
+			aria-label="Sound from"
+			disabled={!alive}
+			value={chosen}
+			onchange={(event) => choose(event.currentTarget.value)}
+		>
 			<option value="simulated">Simulated instrument</option>
 			<option value="microphone:">Microphone</option>
 			{#each microphones.filter(({ id }) => id !== 'default') as { id, label } (id)}<option value="microphone:{id}"
@@ -87,9 +93,18 @@
 	}
 	.more {
 		margin-left: auto;
+		white-space: nowrap;
+	}
+	/* With a microphone's own controls beside it the choice says what it is without its name. */
+	.full label span {
+		display: none;
+	}
+	.full select {
+		max-width: 11rem;
 	}
 	.clock {
 		min-height: 44px;
+		white-space: nowrap;
 		font-size: 0.9rem;
 		color: var(--soft);
 		text-decoration: underline;

@@ -31,7 +31,7 @@
 		<table class="figure-table">
 			<thead
 				><tr
-					><th></th>{#each { length: 12 } as _, i (i)}<th class="figure">{noteClassName(i)}4</th>{/each}</tr
+					><th>cents</th>{#each { length: 12 } as _, i (i)}<th class="figure">{noteClassName(i)}4</th>{/each}</tr
 				></thead
 			>
 			<tbody>

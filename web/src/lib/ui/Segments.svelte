@@ -43,8 +43,7 @@
 		border-left: 1px solid var(--line);
 	}
 	button[aria-pressed='true'] {
-		background: var(--felt);
-		color: var(--on-felt);
+		background: var(--felt-wash);
 		font-weight: 700;
 	}
 	button:disabled {

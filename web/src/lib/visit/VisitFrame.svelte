@@ -26,7 +26,7 @@
 <div class="visit">
 	<header>
 		<div class="what">
-			<a href="/instruments/{instrument.id}">{instrument.name}</a>
+			<h1><a href="/instruments/{instrument.id}">{instrument.name}</a></h1>
 			<p>Visit of {format(visit.startedAt, 'd MMMM')}, {inSentence(temperament.name)}, A4 = {inHz(visit.a4)}</p>
 		</div>
 		<nav aria-label="Stages of the visit" style="--at: {at}; --stages: {STAGES.length}">
@@ -70,9 +70,13 @@
 		padding: 0.4rem 0;
 		min-width: 0;
 	}
-	.what a {
+	h1 {
+		font: inherit;
 		font-weight: 700;
+	}
+	h1 a {
 		display: block;
+		min-height: 24px;
 		white-space: nowrap;
 		overflow: hidden;
 		text-overflow: ellipsis;

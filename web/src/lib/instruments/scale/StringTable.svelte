@@ -162,7 +162,7 @@
 					<th class="figure">Tension, N</th>
 					{#if raised}<th class="figure">raise adds, N</th>{/if}
 					<th class="figure">of breaking, %</th>
-					<th></th>
+					<th>change it</th>
 				</tr>
 			</thead>
 			<tbody>

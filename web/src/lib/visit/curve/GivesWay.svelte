@@ -60,7 +60,7 @@
 	}
 	button {
 		cursor: pointer;
-		min-height: 23px;
+		min-height: 26px;
 		text-decoration: underline;
 		text-decoration-color: var(--faint);
 		text-underline-offset: 3px;

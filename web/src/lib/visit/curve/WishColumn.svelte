@@ -23,7 +23,7 @@
 
 <section aria-label="The curve that is wanted">
 	<div class="wish">
-		<h1 class="verdict">{wishWords(sheet.wish)}.</h1>
+		<h2 class="verdict">{wishWords(sheet.wish)}.</h2>
 		<p class="soft small" data-testid="trust">
 			{trustWords(sheet.basis, KIND_NAMES[instrument.kind].toLowerCase(), sheet.errors)}
 			<a href="/instruments/{instrument.id}/scale">Its scale</a>
@@ -88,7 +88,7 @@
 		min-height: 0;
 		overflow: auto;
 	}
-	h1 {
+	h2 {
 		font-size: 1.45rem;
 	}
 	.small {

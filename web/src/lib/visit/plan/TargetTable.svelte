@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { noteName, type NoteTarget } from '@fendrel/core';
+	import { hz, INTERVALS, isFollowed, noteName, type IntervalKind, type NoteTarget } from '@fendrel/core';
 	import { signed } from '$lib/ui/format';
 
 	let { targets }: { targets: readonly NoteTarget[] } = $props();
@@ -11,7 +11,12 @@
 		const head = box?.querySelector('thead');
 		if (box && row && head) box.scrollTop = row.offsetTop - head.offsetHeight;
 	});
-	const beats = (value: number | undefined) => (value === undefined ? '' : signed(value, Math.abs(value) < 10 ? 2 : 1));
+	/** Empty where the keyboard ends, and where no ear follows the beat. */
+	function beats(rate: number | undefined, { lowerPartial, upperPartial }: IntervalKind, pitch: number) {
+		const heardAt = hz(lowerPartial * pitch);
+		if (rate === undefined || !isFollowed(rate, lowerPartial, upperPartial, heardAt)) return '';
+		return signed(rate, Math.abs(rate) < 10 ? 2 : 1);
+	}
 </script>
 
 <!-- svelte-ignore a11y_no_noninteractive_tabindex (a scrolling table must be reachable by keyboard) -->
@@ -36,9 +41,9 @@
 					<th scope="row">{noteName(note)}</th>
 					<td>{pitch.toFixed(2)}</td>
 					<td>{signed(fromEqual, 2)}</td>
-					<td>{beats(minorThird)}</td>
-					<td>{beats(majorThird)}</td>
-					<td>{beats(fifth)}</td>
+					<td>{beats(minorThird, INTERVALS.minorThird, pitch)}</td>
+					<td>{beats(majorThird, INTERVALS.majorThird, pitch)}</td>
+					<td>{beats(fifth, INTERVALS.fifth, pitch)}</td>
 				</tr>
 			{/each}
 		</tbody>

@@ -11,7 +11,7 @@
 	<p class="spread"><b>{words.figure}</b> <span>{words.unit}</span></p>
 	{#if words.beats.length}
 		<table>
-			<thead><tr><th>partial</th><th>heard at</th><th class="figure">beats/s</th><th></th></tr></thead>
+			<thead><tr><th>partial</th><th>heard at</th><th class="figure">beats/s</th><th>how deep</th></tr></thead>
 			<tbody>
 				{#each words.beats.slice(0, 5) as { partial, at, rate, depth } (partial)}
 					<tr><td>{partial}</td><td>{at}</td><td class="figure">{rate}</td><td class="soft">{depth}</td></tr>

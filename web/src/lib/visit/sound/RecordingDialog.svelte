@@ -105,7 +105,7 @@
 				<table>
 					<thead>
 						<tr
-							><th></th><th>note</th><th class="figure">from plan, cents</th><th>stiffness</th><th>beat</th><th
+							><th>keep</th><th>note</th><th class="figure">from plan, cents</th><th>stiffness</th><th>beat</th><th
 								class="figure">strikes</th
 							></tr
 						>

@@ -52,8 +52,7 @@
 
 <VisitFrame {open} stage="plan">
 	{#snippet status()}
-		<p><b>Curve sheet</b></p>
-		<p class="soft">{sheet.isTaken ? 'as planned' : 'not taken yet'}</p>
+		<p><b>Curve sheet</b>, {sheet.isTaken ? 'as planned' : 'not taken yet'}</p>
 	{/snippet}
 	<div class="curve-sheet">
 		<WishColumn {open} {sheet} />
