@@ -51,7 +51,7 @@ function flat({ stem, bar }) {
 function sharp({ stem, bar }) {
 	const path = new opentype.Path();
 	const [left, width] = [44, 440];
-	const thin = stem * 0.86;
+	const thin = stem * 0.76;
 	for (const [x, y] of [
 		[left + width * 0.24, -70],
 		[left + width * 0.76 - thin, -20]
@@ -62,7 +62,7 @@ function sharp({ stem, bar }) {
 			[x + thin, y + 780],
 			[x, y + 780]
 		]);
-	for (const y of [170, 414]) slanted(path, left, left + width, y, 76, bar * 1.06);
+	for (const y of [170, 414]) slanted(path, left, left + width, y, 76, bar * 0.94);
 	return { path, width: left * 2 + width };
 }
 

@@ -29,10 +29,10 @@ const interval = <Lower extends number, Upper extends number>(
 	};
 };
 
-/** The intervals that curves are weighed between; the registers are the usual ones of aural tests. */
+/** The intervals that curves are weighed between; the registers are the usual ones of aural tests (4:2 to about F5). */
 export const CURVE_INTERVALS = [
 	interval(2, 1, 12, 72, 108),
-	interval(4, 2, 12, 48, 84),
+	interval(4, 2, 12, 48, 77),
 	interval(6, 3, 12, 28, 60),
 	interval(8, 4, 12, 21, 45),
 	interval(10, 5, 12, 21, 36),

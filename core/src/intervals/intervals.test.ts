@@ -164,7 +164,8 @@ describe('beats that an ear follows', () => {
 		// On ideal strings the third on B4 is the last with 20 a second; stiffness, without a curve, slows thirds down.
 		expect(Math.max(...along(INTERVALS.majorThird))).toBeGreaterThanOrEqual(71);
 		expect(Math.max(...along(INTERVALS.majorThird))).toBeLessThanOrEqual(76);
-		expect(Math.max(...along(INTERVALS.octave))).toBe(96);
+		// Without a curve the top octaves are narrow.
+		expect(Math.max(...along(INTERVALS.octave))).toBeGreaterThan(84);
 	});
 
 	it('are not those of partials that are too weak or too high', () => {

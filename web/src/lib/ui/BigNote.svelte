@@ -18,7 +18,7 @@
 	}
 	sup {
 		font-size: 3.6rem;
-		vertical-align: 2.6rem;
+		vertical-align: 2.1rem;
 	}
 	sub {
 		font-size: 2.8rem;
@@ -31,7 +31,7 @@
 			font-size: 6rem;
 		}
 		sup {
-			vertical-align: 1.6rem;
+			vertical-align: 1.3rem;
 		}
 	}
 	@media (max-width: 480px) {
