@@ -1,3 +1,5 @@
+import { hannWindow } from './hann';
+
 /** A partial as it swells and fades: complex samples about a frequency, at a low rate. */
 export interface PartialEnvelope {
 	/** What the sound was turned back by, in Hz. */
@@ -19,7 +21,7 @@ const MIRROR = 0.8;
 /** Windows follow each other at a quarter of their length. */
 const OVERLAP = 4;
 /** What neighbouring windows share makes errors larger than independent samples would: 1 + 2 (0.659 + 0.167 + 0.008). */
-const SHARED_NOISE = 2.67;
+export const SHARED_NOISE = 2.67;
 
 /**
  * Turns one partial down to zero frequency and lets nothing else through.
@@ -66,7 +68,7 @@ export function partialEnvelope(
 
 /** A Hann window whose values add up to 1. */
 function windowOf(length: number): Float64Array {
-	return Float64Array.from({ length }, (_, i) => (1 - Math.cos((2 * Math.PI * (i + 0.5)) / length)) / length);
+	return hannWindow(length).map((value) => (2 * value) / length);
 }
 
 /** A partial that decays evenly. */

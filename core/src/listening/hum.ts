@@ -1,3 +1,4 @@
+import { hannWindow } from './hann';
 import type { Hz } from '../units/quantity';
 import { hz } from '../units/quantity';
 
@@ -16,6 +17,10 @@ const REMEMBERED = 16;
 /** Samples are averaged down to about this rate: nothing here lies above a few hundred Hz. */
 const RATE = 3000;
 
+/** A multiple of the mains reaches so far in a spectrum, and bends what is not this much louder. */
+const HUM_REACH_BINS = 1.5;
+const HUM_MARGIN = 3;
+
 /** Listens between strikes for the mains, and remembers how loud each multiple is: a lamp's dimmer or a loose plug sings into low notes. */
 export class HumWatch {
 	/** The mains frequency that hums; undefined while none does. */
@@ -23,7 +28,7 @@ export class HumWatch {
 	/** Amplitude of each multiple of the mains that hum, from the second on. */
 	private readonly amplitudes = new Float64Array(REMEMBERED + 1);
 	private readonly samples: Float32Array;
-	private readonly window: Float32Array;
+	private readonly window: Float64Array;
 	/** Samples averaged to one, and the rate that they have then. */
 	private readonly together: number;
 	private readonly rate: number;
@@ -31,12 +36,12 @@ export class HumWatch {
 	private sum = 0;
 	private summed = 0;
 
-	constructor(sampleRate: number) {
+	constructor(private readonly sampleRate: number) {
 		this.together = Math.max(1, Math.floor(sampleRate / RATE));
 		this.rate = sampleRate / this.together;
 		const length = Math.round(SECONDS * this.rate);
 		this.samples = new Float32Array(length);
-		this.window = Float32Array.from({ length }, (_, i) => 0.5 - 0.5 * Math.cos((2 * Math.PI * (i + 0.5)) / length));
+		this.window = hannWindow(length);
 	}
 
 	/** Takes samples of a quiet stretch; a strike in between begins the second anew. */
@@ -59,6 +64,15 @@ export class HumWatch {
 			for (let multiple = 1; multiple <= REMEMBERED; multiple++)
 				this.amplitudes[multiple] = this.hum ? 10 ** (this.levelAt(multiple * this.hum) / 20) : 0;
 		}
+	}
+
+	/** What lies on a multiple of the mains counts only when it is well above what hums there. @param size of the spectrum it was found in */
+	without<T extends { readonly frequency: number; readonly magnitude: number }>(found: T[], size: number): T[] {
+		if (!this.hum) return found;
+		const reach = (HUM_REACH_BINS * this.sampleRate) / size;
+		return found.filter(
+			({ frequency, magnitude }) => (4 * magnitude) / size > HUM_MARGIN * this.amplitudeNear(frequency, reach)
+		);
 	}
 
 	/** Amplitude that the hum has within `reach` Hz of a frequency; 0 when nothing hums there. */

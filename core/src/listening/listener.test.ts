@@ -89,8 +89,8 @@ describe('one string at 20 dB over noise', () => {
 
 	it('places the strike within 10 ms and reads about the fixed moment', () => {
 		const events = listen(inRoom([strike(60, 0).sound], 5));
-		const strike = events.find((event) => event.kind === 'strike');
-		expect(Math.abs(strike!.at - 0.3)).toBeLessThan(0.01);
+		const fell = events.find((event) => event.kind === 'strike');
+		expect(Math.abs(fell!.at - 0.3)).toBeLessThan(0.01);
 		expect(readings(events)[0].moment).toBeGreaterThan(0.2);
 	});
 

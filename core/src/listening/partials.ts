@@ -1,3 +1,4 @@
+import { partialRatio } from '../strings/stiffString';
 import type { PartialFrequency } from './stringFit';
 import type { Spectrum } from './spectrum';
 
@@ -30,7 +31,7 @@ export function measurePartials(
 	const binHz = sampleRate / size;
 	const found: FramePartial[] = [];
 	for (let n = 1; n <= MOST_PARTIALS; n++) {
-		const slot = n * fundamental * Math.sqrt(1 + inharmonicity * n * n);
+		const slot = fundamental * partialRatio(inharmonicity, n);
 		if (slot > 0.45 * sampleRate) break;
 		// Half the way to the neighbour at most, or a strong neighbour would be taken for it.
 		const reach = Math.min(0.4 * fundamental, Math.max(1.5 * binHz, slot * 0.012));

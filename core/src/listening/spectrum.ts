@@ -1,3 +1,4 @@
+import { hannWindow } from './hann';
 import FFT from 'fft.js';
 
 /** Bins in which the floor is taken as one value. */
@@ -30,7 +31,7 @@ export class Spectrum {
 		this.magnitude = new Float64Array(size / 2);
 		this.floor = new Float64Array(Math.ceil(size / 2 / FLOOR_BAND));
 		this.input = new Float64Array(size);
-		this.window = Float64Array.from({ length: size }, (_, i) => 0.5 - 0.5 * Math.cos((2 * Math.PI * (i + 0.5)) / size));
+		this.window = hannWindow(size);
 	}
 
 	/** Transforms the last `size` samples of a ring that ends before `end`. */

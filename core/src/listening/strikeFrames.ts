@@ -1,4 +1,5 @@
 import { mean, sum } from 'd3-array';
+import { fundamentalOf } from '../strings/stiffString';
 import { hz, type Cents, type Hz } from '../units/quantity';
 import type { FramePartial } from './partials';
 import type { MeasuredPartial, StringReading } from './reading';
@@ -44,7 +45,7 @@ export class StrikeFrames {
 		private readonly usualB: number
 	) {
 		this.inharmonicity = inharmonicity;
-		this.fundamental = firstPartial / Math.sqrt(1 + inharmonicity);
+		this.fundamental = fundamentalOf(firstPartial, inharmonicity);
 	}
 
 	/** Takes a frame towards the reading; tells the pitch now, or undefined while nothing has been measured by phase. */

@@ -1,4 +1,5 @@
 import { median } from 'd3-array';
+import { bisquareWeight, MEDIAN_TO_SD } from './bisquare';
 
 /** y = intercept + slope * x, with what the scatter says about both. */
 export interface RobustLine {
@@ -12,8 +13,6 @@ export interface RobustLine {
 	readonly kept: readonly number[];
 }
 
-/** Bisquare constant for 95 % efficiency on normal errors (Beaton & Tukey 1974). */
-const BISQUARE = 4.685;
 const ROUNDS = 6;
 
 /**
@@ -70,11 +69,8 @@ export function fitRobustLine(
 				kept
 			};
 		}
-		const spread = Math.max(1, 1.4826 * (median(pulls.map(Math.abs)) ?? 0));
-		kept = pulls.map((pull) => {
-			const u = pull / (BISQUARE * spread);
-			return Math.abs(u) < 1 ? (1 - u * u) ** 2 : 0;
-		});
+		const spread = Math.max(1, MEDIAN_TO_SD * (median(pulls.map(Math.abs)) ?? 0));
+		kept = pulls.map((pull) => bisquareWeight(pull / spread));
 		if (kept.filter((k) => k > 0.1).length < 2) kept = new Array<number>(count).fill(1);
 	}
 }

@@ -9,8 +9,18 @@ export interface StiffString {
 	readonly inharmonicity: number;
 }
 
+/** Partial n over F: n sqrt(1 + B n^2). */
+export function partialRatio(inharmonicity: number, partial: number): number {
+	return partial * Math.sqrt(1 + inharmonicity * partial * partial);
+}
+
 export function partialHz({ fundamental, inharmonicity }: StiffString, partial: number): Hz {
-	return hz(partial * fundamental * Math.sqrt(1 + inharmonicity * partial * partial));
+	return hz(fundamental * partialRatio(inharmonicity, partial));
+}
+
+/** F of a string whose partial n sounds at a frequency. */
+export function fundamentalOf(frequency: number, inharmonicity: number, partial = 1): number {
+	return frequency / partialRatio(inharmonicity, partial);
 }
 
 /** How far partial n lies above n times the first partial. */
@@ -22,5 +32,5 @@ export function partialSharpness(inharmonicity: number, partial: number): Cents 
 export function stringFromFirstPartial(first: Hz, inharmonicity: number): StiffString {
 	if (!(inharmonicity >= 0 && inharmonicity < Infinity))
 		throw new RangeError(`stringFromFirstPartial: inharmonicity ${inharmonicity} is not 0 or above`);
-	return { fundamental: hz(first / Math.sqrt(1 + inharmonicity)), inharmonicity };
+	return { fundamental: hz(fundamentalOf(first, inharmonicity)), inharmonicity };
 }
