@@ -25,6 +25,7 @@ export * from './intervals/keyCharacter';
 export * from './bearing/ear';
 export * from './bearing/edges';
 export * from './bearing/schools';
+export * from './bearing/octaves';
 export * from './bearing/step';
 export * from './bearing/plan';
 export * from './bearing/simulate';

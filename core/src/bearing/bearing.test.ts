@@ -6,7 +6,8 @@ import { typicalInharmonicity } from '../strings/inharmonicity';
 import { temperamentById } from '../temperament/library';
 import { hz } from '../units/quantity';
 import { DEFAULT_EAR } from './ear';
-import { bearingPlan, COMPUTED, OCTAVES, type PlanOptions } from './plan';
+import { OCTAVES } from './octaves';
+import { bearingPlan, COMPUTED, type PlanOptions } from './plan';
 import { SCHOOLS } from './schools';
 import { simulatePlan } from './simulate';
 

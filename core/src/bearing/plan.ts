@@ -34,14 +34,6 @@ export interface PlanOptions {
 
 export const COMPUTED = 'computed';
 
-/** The temperament octaves in use. */
-export const OCTAVES = [
-	{ low: 53, high: 65, name: 'F3 to F4' },
-	{ low: 57, high: 69, name: 'A3 to A4' },
-	{ low: 60, high: 72, name: 'C4 to C5' },
-	{ low: 53, high: 69, name: 'F3 to A4' }
-] as const;
-
 /**
  * A bearing plan: an order of notes to set, each from notes that are set, with its rates on these strings.
  * @throws RangeError when the school is unknown, the octave is less than twelve semitones, or the start is not a whole note

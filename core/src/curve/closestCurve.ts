@@ -1,3 +1,4 @@
+import { weightedLine, weightedMean } from '../numeric/weighted';
 import { cents, type Cents } from '../units/quantity';
 import { PRIORITIES, type Priority } from './priorities';
 import { topRamp, type CurveSolver, type CurveWish } from './tuningCurve';
@@ -108,21 +109,13 @@ function explain(notes: readonly StandingNote[], off: readonly number[]): Explai
 function fit(notes: readonly StandingNote[], off: readonly number[], withRamp: boolean): Explained {
 	let [level, ramp] = [0, 0];
 	let residuals: number[] = [...off];
+	const ramps = notes.map(({ note }) => topRamp(note));
 	for (let round = 0; round < 25; round++) {
-		let [n, x, xx, y, xy] = [0, 0, 0, 0, 0];
-		notes.forEach(({ note }, i) => {
-			const weight = Math.min(1, (HUBER * SCATTER) / Math.abs(residuals[i] || 1e-9));
-			const at = withRamp ? topRamp(note) : 0;
-			n += weight;
-			x += weight * at;
-			xx += weight * at * at;
-			y += weight * off[i];
-			xy += weight * at * off[i];
-		});
-		const rest = xx - (x * x) / n;
-		ramp = withRamp && rest > 1e-6 ? (xy - (x * y) / n) / rest : 0;
-		level = (y - ramp * x) / n;
-		residuals = notes.map(({ note }, i) => off[i] - level - ramp * topRamp(note));
+		const weights = residuals.map((each) => Math.min(1, (HUBER * SCATTER) / Math.abs(each || 1e-9)));
+		const line = withRamp ? weightedLine(ramps, off, weights) : undefined;
+		ramp = line && line.spread > 1e-6 ? line.slope : 0;
+		level = line ? line.meanY - ramp * line.meanX : weightedMean(off, weights).mean;
+		residuals = off.map((each, i) => each - level - ramp * ramps[i]);
 	}
 	const cost = residuals.reduce((sum, each) => {
 		const u = Math.abs(each) / SCATTER;

@@ -1,3 +1,4 @@
+import { weightedMean } from '../numeric/weighted';
 import { cents, hz, type Cents, type Hz } from '../units/quantity';
 import type { StringReading } from './reading';
 import { AUDIBLE_DEPTH, type PartialBeat, type UnisonAnalysis } from './unison';
@@ -85,7 +86,7 @@ export function surveyNote(strikes: readonly SurveyStrike[]): SurveyedNote | und
 	if (!last) return undefined;
 	const alike = strikes.filter(({ open }) => open === last.open).slice(-MOST_STRIKES);
 	const reference = alike[0].pitch;
-	const pitches = weightedMean(
+	const pitches = meanOf(
 		alike.map(({ pitch, pitchError }) => ({
 			value: 1200 * Math.log2(pitch / reference),
 			error: Math.max(pitchError, SUREST_CENTS)
@@ -94,7 +95,7 @@ export function surveyNote(strikes: readonly SurveyStrike[]): SurveyedNote | und
 	const told = alike.flatMap(({ inharmonicity }) =>
 		inharmonicity ? [{ value: Math.log(inharmonicity.b), error: inharmonicity.error / inharmonicity.b }] : []
 	);
-	const logB = told.length ? weightedMean(told) : undefined;
+	const logB = told.length ? meanOf(told) : undefined;
 	const inharmonicity = logB && { b: Math.exp(logB.mean), error: Math.exp(logB.mean) * logB.error };
 	// The closer look at an earlier strike stands when the last one was too short for it.
 	const falseBeat = alike.flatMap((each) => each.falseBeat ?? []).at(-1);
@@ -134,15 +135,15 @@ export function falseBeatOf({ partials }: Pick<UnisonAnalysis, 'partials'>): Fal
 	return deepest;
 }
 
-/** Weighted by their errors; values that scatter by more say so in the error of the mean. */
-function weightedMean(values: readonly { readonly value: number; readonly error: number }[]) {
-	const weights = values.map(({ error }) => 1 / error ** 2);
-	const weight = weights.reduce((sum, each) => sum + each, 0);
-	const mean = values.reduce((sum, { value }, i) => sum + weights[i] * value, 0) / weight;
-	const misfit = values.reduce((sum, { value }, i) => sum + weights[i] * (value - mean) ** 2, 0);
-	const stretch = values.length > 1 ? Math.max(1, misfit / (values.length - 1)) : 1;
-	const all = values.map(({ value }) => value);
-	return { mean, error: Math.sqrt(stretch / weight), scatter: Math.max(...all) - Math.min(...all) };
+/** Mean by errors; values that scatter by more say so in the error of the mean. */
+function meanOf(measured: readonly { readonly value: number; readonly error: number }[]) {
+	const values = measured.map(({ value }) => value);
+	const { mean, weight, left } = weightedMean(
+		values,
+		measured.map(({ error }) => 1 / error ** 2)
+	);
+	const stretch = values.length > 1 ? Math.max(1, left / (values.length - 1)) : 1;
+	return { mean, error: Math.sqrt(stretch / weight), scatter: Math.max(...values) - Math.min(...values) };
 }
 
 /** Semitones between notes that a survey asks for. */

@@ -1,5 +1,6 @@
 import { median } from 'd3-array';
 import { bisquareWeight, MEDIAN_TO_SD } from './bisquare';
+import { weightedLine } from './weighted';
 
 /** y = intercept + slope * x, with what the scatter says about both. */
 export interface RobustLine {
@@ -29,28 +30,14 @@ export function fitRobustLine(
 	if (count < 2) return undefined;
 	let kept = new Array<number>(count).fill(1);
 	for (let round = 0; ; round++) {
-		let s = 0;
-		let sx = 0;
-		let sy = 0;
-		for (let i = 0; i < count; i++) {
-			const w = kept[i] / sigma[i] ** 2;
-			s += w;
-			sx += w * x[i];
-			sy += w * y[i];
-		}
-		const mx = sx / s;
-		const my = sy / s;
-		let sxx = 0;
-		let sxy = 0;
-		for (let i = 0; i < count; i++) {
-			const w = kept[i] / sigma[i] ** 2;
-			sxx += w * (x[i] - mx) ** 2;
-			sxy += w * (x[i] - mx) * (y[i] - my);
-		}
-		// All x alike to within rounding: the slope would be noise divided by nothing.
-		if (!(sxx > 1e-18 * s * Math.max(1, mx * mx))) return undefined;
-		const slope = sxy / sxx;
-		const intercept = my - slope * mx;
+		const line = weightedLine(
+			x,
+			y,
+			kept.map((each, i) => each / sigma[i] ** 2)
+		);
+		if (!line) return undefined;
+		const { meanX, slope, weight, spread } = line;
+		const intercept = line.meanY - slope * meanX;
 		const pulls = y.map((value, i) => (value - intercept - slope * x[i]) / sigma[i]);
 		if (round === ROUNDS || count < 4) {
 			let chi = 0;
@@ -63,14 +50,14 @@ export function fitRobustLine(
 			return {
 				intercept,
 				slope,
-				varIntercept: misfit * (1 / s + (mx * mx) / sxx),
-				varSlope: misfit / sxx,
-				covariance: (-misfit * mx) / sxx,
+				varIntercept: misfit * (1 / weight + (meanX * meanX) / spread),
+				varSlope: misfit / spread,
+				covariance: (-misfit * meanX) / spread,
 				kept
 			};
 		}
-		const spread = Math.max(1, MEDIAN_TO_SD * (median(pulls.map(Math.abs)) ?? 0));
-		kept = pulls.map((pull) => bisquareWeight(pull / spread));
+		const scatter = Math.max(1, MEDIAN_TO_SD * (median(pulls.map(Math.abs)) ?? 0));
+		kept = pulls.map((pull) => bisquareWeight(pull / scatter));
 		if (kept.filter((k) => k > 0.1).length < 2) kept = new Array<number>(count).fill(1);
 	}
 }

@@ -1,3 +1,4 @@
+import { weightedMean } from '../numeric/weighted';
 import { offsetsFromEqual, transposed, type Temperament } from '../temperament/temperament';
 import { cents, type Cents } from '../units/quantity';
 import { chiSquaredLimit } from './chiSquared';
@@ -34,10 +35,11 @@ export function nearestTemperament(
 ): NearestTemperament {
 	const weights = errors.map((error) => 1 / Math.max(error, 0.01) ** 2);
 	const total = weights.reduce((sum, weight) => sum + weight, 0);
-	const distance = (a: readonly number[], b: readonly number[]) => {
-		const mean = weights.reduce((sum, weight, i) => sum + weight * (a[i] - b[i]), 0) / total;
-		return weights.reduce((sum, weight, i) => sum + weight * (a[i] - b[i] - mean) ** 2, 0);
-	};
+	const distance = (a: readonly number[], b: readonly number[]) =>
+		weightedMean(
+			a.map((each, i) => each - b[i]),
+			weights
+		).left;
 	const candidates = library
 		.flatMap((temperament) =>
 			Array.from({ length: 12 }, (_, root) => {

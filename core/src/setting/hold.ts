@@ -1,3 +1,4 @@
+import { weightedLine } from '../numeric/weighted';
 import { cents, type Cents } from '../units/quantity';
 
 /** What to do with the string that sounds. */
@@ -38,11 +39,14 @@ export function stabilityOf(strikes: readonly number[]): Stability | undefined {
 	const last = strikes.slice(-DRIFT_STRIKES);
 	const count = last.length;
 	if (count < 2) return undefined;
-	const middle = (count - 1) / 2;
-	const mean = last.reduce((sum, value) => sum + value, 0) / count;
-	const spread = last.reduce((sum, _, i) => sum + (i - middle) ** 2, 0);
-	const drift = last.reduce((sum, value, i) => sum + (i - middle) * (value - mean), 0) / spread;
-	const left = last.reduce((sum, value, i) => sum + (value - mean - drift * (i - middle)) ** 2, 0);
+	const places = last.map((_, i) => i);
+	const line = weightedLine(
+		places,
+		last,
+		last.map(() => 1)
+	)!;
+	const { slope: drift, spread } = line;
+	const left = last.reduce((sum, value, i) => sum + (value - line.meanY - drift * (i - line.meanX)) ** 2, 0);
 	return {
 		strikes: count,
 		drift: cents(drift),

@@ -112,15 +112,21 @@ export function keyboardInharmonicity(
 		errors: fit.parameters.map((_, i) => parameterError(fit.factor, i)),
 		breakNote: found.breakNote,
 		scatter: fit.scatter,
-		outliers: points.flatMap(({ note, y, sigma }) => {
-			const strain = (y - model(note)) / Math.hypot(sigma, fit.scatter);
-			return Math.abs(strain) > OUTLIER
-				? [{ note, measured: Math.exp(y), expected: Math.exp(model(note)), strain }]
-				: [];
-		}),
+		outliers: outliersOf(points, model, fit.scatter),
 		jumps: jumpsOf(points, model),
 		refused: measured.filter((each) => !isSound(each))
 	};
+}
+
+function outliersOf(
+	points: readonly Point[],
+	model: (note: number) => number,
+	scatter: number
+): readonly InharmonicityOutlier[] {
+	return points.flatMap(({ note, y, sigma }) => {
+		const strain = (y - model(note)) / Math.hypot(sigma, scatter);
+		return Math.abs(strain) > OUTLIER ? [{ note, measured: Math.exp(y), expected: Math.exp(model(note)), strain }] : [];
+	});
 }
 
 function jumpsOf(points: readonly Point[], model: (note: number) => number): readonly ScaleJump[] {

@@ -1,7 +1,6 @@
-import { A4_RANGE, STRING_KINDS } from '@fendrel/core';
+import { A4_RANGE, COUNTED_OCTAVES, STRING_KINDS } from '@fendrel/core';
 import { z } from 'zod';
 import { EAR_NAMES } from '$lib/tuning/ears';
-import { OCTAVES_SHOWN } from '$lib/tuning/choice';
 import { stretchWordSchema } from '$lib/tuning/stretch';
 import { typedNumber } from '$lib/ui/typed';
 
@@ -26,7 +25,7 @@ export const enteredCountSchema = z
 export type EnteredCount = z.infer<typeof enteredCountSchema>;
 
 /** Octaves that a board can be laid out for. */
-export const isCountable = (low: number): boolean => OCTAVES_SHOWN.some((octave) => octave.low === low);
+export const isCountable = (low: number): boolean => COUNTED_OCTAVES.some((octave) => octave.low === low);
 
 export const countedOctaveSchema = z
 	.object({

@@ -1,4 +1,4 @@
-import type { StringKind } from '@fendrel/core';
+import { COUNTED_OCTAVES, type StringKind } from '@fendrel/core';
 import type { KeptCurve } from './curve';
 import { KIND_NAMES } from './kinds';
 import type { PlanBasis } from './plan';
@@ -36,19 +36,11 @@ export function choiceName({ instrument, kind }: Pick<TuningChoice, 'instrument'
 	return instrument?.name ?? `a typical ${KIND_NAMES[kind].toLowerCase()}`;
 }
 
-/** Octaves that are tuned or counted first, where a keyboard has them. */
-export const OCTAVES_SHOWN = [
-	{ low: 53, high: 65, name: 'F3 to F4' },
-	{ low: 57, high: 69, name: 'A3 to A4' },
-	{ low: 60, high: 72, name: 'C4 to C5' },
-	{ low: 45, high: 57, name: 'A2 to A3' },
-	{ low: 65, high: 77, name: 'F4 to F5' }
-] as const;
-
 type Compass = Pick<TuningChoice, 'lowest' | 'highest'>;
 
+/** Octaves that are counted, where a keyboard has them. */
 export function octavesOf({ lowest, highest }: Compass) {
-	return OCTAVES_SHOWN.filter(({ low, high }) => low >= lowest && high <= highest);
+	return COUNTED_OCTAVES.filter(({ low, high }) => low >= lowest && high <= highest);
 }
 
 /**
