@@ -15,7 +15,9 @@ const CORE_ORDER = [
 	'families'
 ];
 const FEATURES = ['account', 'instruments', 'visit', 'temperaments', 'intervals', 'bearing', 'counts'];
-const SHARED = ['ui', 'charts', 'audio', 'workers', 'tuning', 'device', 'handover'];
+const SHARED = ['ui', 'charts', 'audio', 'workers', 'tuning', 'record', 'device', 'handover', 'listening'];
+/** Every folder of lib stands in one of the lists, or is the server's. */
+const KNOWN = [...FEATURES, ...SHARED, 'server'];
 const TEST = '\\.test\\.ts$';
 const lib = (names) => `^web/src/lib/(${names.join('|')})/`;
 
@@ -23,6 +25,14 @@ const lib = (names) => `^web/src/lib/(${names.join('|')})/`;
 export default {
 	forbidden: [
 		{ name: 'no-cycles', severity: 'error', from: {}, to: { circular: true } },
+		{ name: 'no-folder-cycles', severity: 'error', scope: 'folder', from: {}, to: { circular: true } },
+		{
+			name: 'every-folder-has-a-rule',
+			comment: 'A new folder of lib goes into FEATURES or SHARED above.',
+			severity: 'error',
+			from: { path: '^web/src/lib/[^/]+/', pathNot: lib(KNOWN) },
+			to: {}
+		},
 		{
 			name: 'core-knows-no-web',
 			comment: 'The core runs anywhere: no web part, no Node built-ins.',
@@ -69,6 +79,8 @@ export default {
 	],
 	options: {
 		doNotFollow: { path: 'node_modules' },
+		// A test may go against the order, and so may what only tests use.
+		exclude: { path: `${TEST}|/lib/(server/)?tests/` },
 		tsConfig: { fileName: 'tsconfig.tools.json' },
 		tsPreCompilationDeps: true,
 		enhancedResolveOptions: { exportsFields: ['exports'], conditionNames: ['import', 'svelte', 'default'] }

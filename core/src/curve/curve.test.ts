@@ -5,7 +5,8 @@ import { typicalInharmonicity, type StringKind } from '../strings/inharmonicity'
 import { partialSharpness } from '../strings/stiffString';
 import { cents, hz } from '../units/quantity';
 import { whatGivesWay } from './givesWay';
-import { CURVE_INTERVALS, octaveType, PRIORITIES, priorityById } from './priorities';
+import { CURVE_INTERVALS } from './curveIntervals';
+import { octaveType, PRIORITIES, priorityById } from './priorities';
 import { tuningCurve, votingIntervals, type CurveOptions, type SharpnessAt } from './tuningCurve';
 
 const sharpness =

@@ -1,7 +1,7 @@
 import { equalHz, hzAbove } from '../units/pitch';
 import { beatsPerSecond, cents, hz, type BeatsPerSecond, type Cents, type Hz } from '../units/quantity';
 import { isFollowed } from '../intervals/audibility';
-import { CURVE_INTERVALS, type CurveInterval } from './priorities';
+import { CURVE_INTERVALS, type CurveInterval } from './curveIntervals';
 import type { SharpnessAt, TuningCurve } from './tuningCurve';
 
 /** One interval on the tuned keyboard. */

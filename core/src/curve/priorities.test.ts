@@ -1,5 +1,6 @@
 import { describe, expect, expectTypeOf, it } from 'vitest';
-import { CURVE_INTERVALS, PRIORITIES, PRIORITY_IDS, type CurveIntervalName, type Priority } from './priorities';
+import { CURVE_INTERVALS, type CurveIntervalName } from './curveIntervals';
+import { PRIORITIES, PRIORITY_IDS, type Priority } from './priorities';
 
 describe('names of intervals and priorities', () => {
 	it('are unions: a mistyped one does not compile', () => {

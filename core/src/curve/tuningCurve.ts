@@ -2,7 +2,8 @@ import { audibility } from '../intervals/audibility';
 import { addToBanded, bandedMatrix, bandedPlace, factorBanded, solveFactored, type Banded } from '../numeric/banded';
 import { A4, equalHz } from '../units/pitch';
 import { cents, hz, type Cents } from '../units/quantity';
-import { CURVE_INTERVALS, type Priority } from './priorities';
+import { CURVE_INTERVALS } from './curveIntervals';
+import { type Priority } from './priorities';
 
 /** How far partial n of a note lies above n times its first partial: by formula, or as measured. */
 export type SharpnessAt = (note: number, partial: number) => Cents;

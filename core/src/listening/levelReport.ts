@@ -1,6 +1,6 @@
 import type { Hz } from '../units/quantity';
 import type { LevelSlice } from './onset';
-import type { ListenerEvent } from './reading';
+import type { ListenerEvent } from './events';
 
 const EVERY_SECONDS = 0.1;
 const QUIET_DB = -120;

@@ -9,7 +9,7 @@ import { noteName } from '../units/note';
 import { centsBetween, equalHz, hzAbove } from '../units/pitch';
 import { cents, hz } from '../units/quantity';
 import { createListener, type Due } from './listener';
-import type { ListenerEvent } from './reading';
+import type { ListenerEvent } from './events';
 
 const RATE = 48_000;
 const PITCH = hz(440);

@@ -1,6 +1,6 @@
 import { USUAL_HABITS, type ListeningHabits } from './habits';
-import type { ListenerEvent } from './reading';
-import type { Due, ExpectedStrings } from './recognise';
+import type { Due, ListenerEvent } from './events';
+import type { ExpectedStrings } from './recognise';
 import { StreamListener } from './streamListener';
 
 export interface ListenerOptions {

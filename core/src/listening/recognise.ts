@@ -1,6 +1,7 @@
 import { A4, equalHz } from '../units/pitch';
 import { hz, type Hz } from '../units/quantity';
 import { partialRatio } from '../strings/stiffString';
+import type { Due } from './events';
 import { matchSeries, type SeriesMatch } from './matchSeries';
 import type { Peak } from './spectrum';
 
@@ -11,12 +12,6 @@ export interface ExpectedStrings {
 	/** Roughly where A4 stands now. */
 	readonly a4: Hz;
 	readonly inharmonicityAt: (note: number) => number;
-}
-
-/** The note that is due, as a hint: another one is still recognised. */
-export interface Due {
-	readonly note: number;
-	readonly pitch: Hz;
 }
 
 /** A note found among peaks. */

@@ -1,5 +1,6 @@
 import { createListener, type ListenerOptions } from './listener';
-import type { Refusal, StringReading } from './reading';
+import type { Refusal } from './events';
+import type { StringReading } from './reading';
 import { StrikeKeeper } from './strikeKeeper';
 import { analyseUnison, type UnisonAnalysis } from './unison';
 

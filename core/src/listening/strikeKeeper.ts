@@ -1,5 +1,6 @@
 import { stringFromFirstPartial, type StiffString } from '../strings/stiffString';
-import type { ListenerEvent, StringReading } from './reading';
+import type { ListenerEvent } from './events';
+import type { StringReading } from './reading';
 
 /** The sound of one strike from its beginning, for a closer look. */
 export interface KeptStrike {

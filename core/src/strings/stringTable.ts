@@ -1,6 +1,7 @@
 import type { Hz } from '../units/quantity';
 import type { MeasuredInharmonicity } from './keyboardInharmonicity';
-import { stringLoad, tensionRatio, WIRE, type StringData, type StringLoad, type WireMaterial } from './tension';
+import { stringLoad, tensionRatio, type StringData, type StringLoad } from './tension';
+import { WIRE, type WireMaterial } from './wire';
 
 /** The strings of a note: all alike. */
 export interface StringTableRow {

@@ -1,7 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { hz } from '../units/quantity';
-import { stringLoad, stringProblem, tensionRatio, WIRE, type StringData } from './tension';
+import { stringLoad, stringProblem, tensionRatio, type StringData } from './tension';
+import { WIRE } from './wire';
 
 /** A usual A4 of an upright: 1.0 mm music wire, 404 mm. */
 const A4_STRING: StringData = { material: 'steel', core: 0.001, length: 0.404 };

@@ -10,7 +10,8 @@ import {
 	type ToneProblem
 } from '@fendrel/core';
 import { isGivenUp, type WorkerClient } from '$lib/workers/client';
-import type { Heard, ListeningSetup, ListeningTasks } from '$lib/workers/listening';
+import type { ListeningSetup } from '$lib/tuning/listeningSetup';
+import type { Heard, ListeningTasks } from '$lib/workers/listening';
 import { listeningWorker } from '$lib/workers/listening.client';
 import { handing } from '$lib/workers/protocol';
 import { openCapture } from './capture';

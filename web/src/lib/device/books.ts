@@ -1,6 +1,6 @@
 import type { InstrumentTwin, ListeningHabits, Stage, StringKind, Stringing, VisitEvent } from '@fendrel/core';
 import { z } from 'zod';
-import type { MovedPins, SentReading } from '$lib/handover/record';
+import type { MovedPins, SentReading } from '$lib/record/record';
 import type { KeptCurve } from '$lib/tuning/curve';
 import type { StoredTemperament } from '$lib/tuning/stored';
 import type { Stretch } from '$lib/tuning/stretch';

@@ -1,6 +1,6 @@
 import { openDB, type DBSchema, type IDBPDatabase, type IDBPTransaction } from 'idb';
 import { v7 as uuid } from 'uuid';
-import { FORMER_FORMAT, idOf } from '$lib/handover/format';
+import { FORMER_FORMAT, idOf } from '$lib/record/format';
 import type { InstrumentBook, Told, VisitBook } from './books';
 
 /** Whose something is: their account, and the name they are called by. */

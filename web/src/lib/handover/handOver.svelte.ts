@@ -4,7 +4,7 @@ import { signedInHere } from '$lib/device/owner';
 import { keepClocks, keptClocks } from '$lib/device/shelf';
 import type { Owner, Queued, Refused } from '$lib/device/store';
 import { openOutbox, type Made, type Outbox } from './outbox';
-import { idOf, isEntry, type Answer } from './format';
+import { idOf, isEntry, type Answer } from '$lib/record/format';
 
 /** Items to a batch; a whole visit that waited goes in some dozens. */
 const BATCH = 40;

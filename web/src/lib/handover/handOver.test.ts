@@ -4,7 +4,7 @@ import { openDB } from 'idb';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { v7 as uuid } from 'uuid';
 import { nowSignedIn, signedOutHere } from '$lib/device/owner';
-import { FORMAT, idOf, type Answer } from './format';
+import { FORMAT, idOf, type Answer } from '$lib/record/format';
 import { HandOver } from './handOver.svelte';
 import { openOutbox, type Outbox } from './outbox';
 import { refusedWords } from './refusedWords';

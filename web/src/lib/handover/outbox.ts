@@ -1,7 +1,7 @@
 import { v7 as uuid } from 'uuid';
 import type { Told } from '$lib/device/books';
 import { asRow, openStore, type Owner, type Queued, type Refused, type Store } from '$lib/device/store';
-import { idOf, isState, joined } from './format';
+import { idOf, isState, joined } from '$lib/record/format';
 
 /** Something made here: what is handed over, and what it tells of its visit. */
 export interface Made {

@@ -4,7 +4,7 @@ import { connection } from '$lib/device/connection.svelte';
 import { withTimes, type InstrumentBook } from '$lib/device/books';
 import { signedInHere } from '$lib/device/owner';
 import { heldInstrument, keepInstrument, keepVisit, shelf } from '$lib/device/shelf';
-import { FORMAT } from '$lib/handover/format';
+import { FORMAT } from '$lib/record/format';
 import { handOver } from '$lib/handover/handOver.svelte';
 import { BALANCED, drawCurve, type CurveBasis, type CurveChoice, type KeptCurve } from '$lib/tuning/curve';
 import { NO_STRETCH, stretchByCurve, stretchColumns } from '$lib/tuning/stretch';

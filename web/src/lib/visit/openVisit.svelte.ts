@@ -11,7 +11,7 @@ import { withTimes, type InstrumentBook, type VisitBook, type VisitBundle, type 
 import { askWhoIsHere, signedInHere } from '$lib/device/owner';
 import { goesOnIn, heldVisit, keepVisit, remember, remembered, type HeldVisit } from '$lib/device/shelf';
 import { handOver } from '$lib/handover/handOver.svelte';
-import type { MovedPins } from '$lib/handover/record';
+import type { MovedPins } from '$lib/record/record';
 import type { KeptCurve } from '$lib/tuning/curve';
 import { familyOf } from '$lib/tuning/family';
 import { planFor, type Plan } from '$lib/tuning/plan';

@@ -19,9 +19,9 @@ import {
 } from '@fendrel/core';
 import { v7 as uuid } from 'uuid';
 import type { Told } from '$lib/device/books';
-import { FORMAT } from '$lib/handover/format';
+import { FORMAT } from '$lib/record/format';
 import type { HandOver } from '$lib/handover/handOver.svelte';
-import type { Item, MovedPins, SentReading } from '$lib/handover/record';
+import type { Item, MovedPins, SentReading } from '$lib/record/record';
 import type { KeptCurve } from '$lib/tuning/curve';
 import { NO_STRETCH, stretchColumns, type Stretch } from '$lib/tuning/stretch';
 

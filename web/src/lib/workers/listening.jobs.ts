@@ -1,5 +1,6 @@
 import { createListener, measureReference, StrikeKeeper, type Listener } from '@fendrel/core';
-import { expectedStrings, type ListenJob, type ListeningTasks } from './listening';
+import { expectedStrings } from '$lib/tuning/listeningSetup';
+import type { ListenJob, ListeningTasks } from './listening';
 import type { Handlers, InHand } from './serve';
 import type { Heard } from './listening';
 

@@ -1,36 +1,6 @@
-import {
-	hz,
-	type Due,
-	type ListenerEvent,
-	type ListeningHabits,
-	type ReferenceTone,
-	type StringReading,
-	type ToneProblem
-} from '@fendrel/core';
+import type { Due, ListenerEvent, ListeningHabits, ReferenceTone, StringReading, ToneProblem } from '@fendrel/core';
+import type { ListeningSetup } from '$lib/tuning/listeningSetup';
 import type { Task } from './protocol';
-
-/** What the listening worker is told of the instrument; functions cannot cross, so B comes as a table. */
-export interface ListeningSetup {
-	/** The rate that the sound card says it has. */
-	readonly sampleRate: number;
-	readonly lowest: number;
-	readonly highest: number;
-	readonly a4: number;
-	/** B of each note from `lowest` to `highest`. */
-	readonly inharmonicity: readonly number[];
-	readonly habits: ListeningHabits;
-}
-
-/** What a setup knows of an instrument, as the core takes it. */
-export function expectedStrings({
-	lowest,
-	highest,
-	a4,
-	inharmonicity
-}: Pick<ListeningSetup, 'lowest' | 'highest' | 'a4' | 'inharmonicity'>) {
-	const inharmonicityAt = (note: number) => inharmonicity[Math.min(Math.max(note, lowest), highest) - lowest];
-	return { lowest, highest, a4: hz(a4), inharmonicityAt };
-}
 
 export interface ListenJob {
 	readonly setup: ListeningSetup;

@@ -1,5 +1,5 @@
 import type { RecordedStrike } from '@fendrel/core';
-import type { ListeningSetup } from './listening';
+import type { ListeningSetup } from '$lib/tuning/listeningSetup';
 import type { Task } from './protocol';
 
 export interface RecordingJob {

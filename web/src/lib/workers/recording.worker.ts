@@ -1,7 +1,7 @@
 import { createRecordingListener } from '@fendrel/core';
 import decode from 'audio-decode';
 import audioType from 'audio-type';
-import { expectedStrings } from './listening';
+import { expectedStrings } from '$lib/tuning/listeningSetup';
 import type { RecordingTasks } from './recording';
 import { serve } from './serve';
 

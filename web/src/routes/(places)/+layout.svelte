@@ -1,5 +1,5 @@
 <script lang="ts">
-	import PlacesHeader from '$lib/ui/PlacesHeader.svelte';
+	import PlacesHeader from '$lib/account/PlacesHeader.svelte';
 
 	let { data, children } = $props();
 </script>

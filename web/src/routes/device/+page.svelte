@@ -1,5 +1,5 @@
 <script lang="ts">
-	import PlacesHeader from '$lib/ui/PlacesHeader.svelte';
+	import PlacesHeader from '$lib/account/PlacesHeader.svelte';
 	import OnThisDevice from '$lib/visit/OnThisDevice.svelte';
 	import { page } from '$app/state';
 

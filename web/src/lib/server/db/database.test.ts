@@ -1,7 +1,7 @@
 import { isReading, reportOf, temperamentById, TEMPERAMENTS } from '@fendrel/core';
 import { describe, expect, it } from 'vitest';
 import { v7 as uuid } from 'uuid';
-import { FORMAT } from '$lib/handover/format';
+import { FORMAT } from '$lib/record/format';
 import { connect, database } from './connection';
 import { isDatabaseAway, isDuplicate } from './faults';
 import { migrate, migrator } from './migrate';

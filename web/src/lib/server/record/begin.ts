@@ -1,6 +1,6 @@
 import type { Transaction } from 'sequelize';
 import { stretchColumns, NO_STRETCH } from '$lib/tuning/stretch';
-import type { Begun } from '$lib/handover/record';
+import type { Begun } from '$lib/record/record';
 import { lockInstrument } from '../db/stores/instruments';
 import { lockVisit, type LockedVisit } from '../db/stores/record';
 import { createVisit, goOnIn, updateVisit, visitAround } from '../db/stores/visits';

@@ -1,12 +1,12 @@
 import { KEYBOARD, type Keyboard, type SounderId } from '@fendrel/core';
 import type { Transaction } from 'sequelize';
 import { NIL, v5 } from 'uuid';
-import { FORMAT, FORMER_FORMAT } from '$lib/handover/format';
-import type { FormerItem, FormerReading } from '$lib/handover/formerRecord';
-import type { Item } from '$lib/handover/record';
+import { FORMAT, FORMER_FORMAT } from '$lib/record/format';
+import type { FormerItem, FormerReading } from '$lib/record/formerRecord';
+import type { Item } from '$lib/record/record';
 import { database } from '../db/connection';
 import { soundersText } from '../db/stores/record';
-import { stringingOf } from '../instruments/stringing';
+import { stringingOf } from '../strings/stringing';
 
 /** One thing to be stored; `of` says which of the items sent it came from. */
 export interface Incoming {

@@ -1,6 +1,6 @@
 import { noteName, type PlanVersion } from '@fendrel/core';
 import type { Transaction } from 'sequelize';
-import type { TakenCurve } from '$lib/handover/record';
+import type { TakenCurve } from '$lib/record/record';
 import { curvesAmong } from '../db/stores/curves';
 import { getInstrument } from '../db/stores/instruments';
 import { getTemperament } from '../db/stores/temperaments';

@@ -1,9 +1,9 @@
 import { groupRecords, isReading, reportOf, sounderId } from '@fendrel/core';
 import { describe, expect, it } from 'vitest';
 import { v7 as uuid } from 'uuid';
-import { FORMER_FORMAT } from '$lib/handover/format';
-import type { FormerReading } from '$lib/handover/formerRecord';
-import type { SentReading } from '$lib/handover/record';
+import { FORMER_FORMAT } from '$lib/record/format';
+import type { FormerReading } from '$lib/record/formerRecord';
+import type { SentReading } from '$lib/record/record';
 import { NO_STRETCH } from '$lib/tuning/stretch';
 import { database } from '../db/connection';
 import { createInstrument, getInstrument, lastVisits, readStrings } from '../db/stores/instruments';
@@ -22,7 +22,7 @@ import {
 	replan,
 	withDatabase
 } from '../tests/parts';
-import { loadScale } from '../instruments/strings';
+import { loadScale } from '../instruments/scale';
 import { visitBundle } from '../visits/books';
 import { visitHistory } from '../visits/history';
 import { rebuildSummaries } from './keep';

@@ -1,8 +1,8 @@
 import type { SounderId } from '@fendrel/core';
 import type { z } from 'zod';
-import { FORMAT, FORMER_FORMAT, idOf, type Answer } from '$lib/handover/format';
-import { formerItemSchema, type FormerItem } from '$lib/handover/formerRecord';
-import { itemSchema, type batchSchema, type Item } from '$lib/handover/record';
+import { FORMAT, FORMER_FORMAT, idOf, type Answer } from '$lib/record/format';
+import { formerItemSchema, type FormerItem } from '$lib/record/formerRecord';
+import { itemSchema, type batchSchema, type Item } from '$lib/record/record';
 import { isDatabaseAway } from '../db/faults';
 import { keepTakenCurves } from '../db/stores/curves';
 import {

@@ -1,8 +1,8 @@
 import { defaultTwin, reportOf, sounderId, type SounderId } from '@fendrel/core';
 import { v7 as uuid } from 'uuid';
 import { afterAll, beforeAll } from 'vitest';
-import { FORMAT, type Answer } from '$lib/handover/format';
-import type { SentAct, SentReading } from '$lib/handover/record';
+import { FORMAT, type Answer } from '$lib/record/format';
+import type { SentAct, SentReading } from '$lib/record/record';
 import type { Made } from '$lib/handover/outbox';
 import type { KeptCurve } from '$lib/tuning/curve';
 import { beginning, firstPlan } from '$lib/visit/begin';

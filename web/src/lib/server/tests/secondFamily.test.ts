@@ -18,7 +18,7 @@ import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { IDBFactory } from 'fake-indexeddb';
 import 'fake-indexeddb/auto';
 import { HandOver } from '$lib/handover/handOver.svelte';
-import { batchSchema } from '$lib/handover/record';
+import { batchSchema } from '$lib/record/record';
 import { createInstrument } from '$lib/server/db/stores/instruments';
 import { eventsOf } from '$lib/server/db/stores/record';
 import { groupsSet } from '$lib/server/db/stores/summaries';

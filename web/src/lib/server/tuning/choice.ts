@@ -5,7 +5,7 @@ import { NO_STRETCH, stretchWordSchema } from '$lib/tuning/stretch';
 import { curveMeant, presentStretch } from './curves';
 import { getInstrument, listInstruments } from '../db/stores/instruments';
 import { listTemperaments } from '../db/stores/temperaments';
-import { knownStrings } from '../instruments/strings';
+import { knownStrings } from '../strings/known';
 
 /** What the address may say; anything else counts as not said. */
 const query = z.object({

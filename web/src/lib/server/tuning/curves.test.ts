@@ -11,7 +11,7 @@ import { curvesOf } from '../db/stores/curves';
 import { createInstrument } from '../db/stores/instruments';
 import { stringTablesOf } from '../db/stores/stringTables';
 import { getVisit } from '../db/stores/visits';
-import { keepStringsOf, knownStrings } from '../instruments/strings';
+import { keepStringsOf, knownStrings } from '../strings/known';
 import {
 	accept,
 	beginVisit,

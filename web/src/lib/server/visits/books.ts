@@ -9,8 +9,8 @@ import { visitSoundersOf } from '../db/stores/summaries';
 import { listTemperaments } from '../db/stores/temperaments';
 import { visitsOf, type Visit } from '../db/stores/visits';
 import { visitOr404 } from '../find';
-import { stringingOf } from '../instruments/stringing';
-import { knownStrings } from '../instruments/strings';
+import { stringingOf } from '../strings/stringing';
+import { knownStrings } from '../strings/known';
 
 /** The newest curves of an instrument, and those that some visits stand on, however old. */
 async function curvesWith(workshopId: string, instrumentId: string, visits: readonly Visit[]) {

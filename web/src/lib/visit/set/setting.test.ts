@@ -14,7 +14,7 @@ import {
 } from '@fendrel/core';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { planFor } from '$lib/tuning/plan';
-import type { Item } from '$lib/handover/record';
+import type { Item } from '$lib/record/record';
 import { Setting } from './setting.svelte';
 import { VisitRecord } from '../visitRecord.svelte';
 

@@ -3,7 +3,7 @@ import { isGivenUp } from '$lib/workers/client';
 import type { RecordingProblem, RecordingProgress } from '$lib/workers/recording';
 import { recordingWorker } from '$lib/workers/recording.client';
 import { counted, lasting } from '$lib/ui/format';
-import type { ListeningSetup } from '$lib/workers/listening';
+import type { ListeningSetup } from '$lib/tuning/listeningSetup';
 
 export interface HeardStrike {
 	/** Seconds from the beginning of the recording. */

@@ -2,7 +2,7 @@ import { cents, hz, sounderId, type StringReading, type SurveyedNote, type Uniso
 import { describe, expect, it } from 'vitest';
 import { v7 as uuid } from 'uuid';
 import type { Made } from '$lib/handover/outbox';
-import { itemSchema } from '$lib/handover/record';
+import { itemSchema } from '$lib/record/record';
 import { VisitRecord } from '../visitRecord.svelte';
 import { foundDetails, foundNotes } from './found';
 import { soundKeyAction } from './keys';

@@ -15,9 +15,8 @@ import {
 } from '@fendrel/core';
 import { Listening } from '$lib/audio/listening.svelte';
 import type { MovedPins } from '$lib/audio/simulated';
-import { listeningSetup } from '$lib/tuning/listeningSetup';
+import { listeningSetup, type ListeningSetup } from '$lib/tuning/listeningSetup';
 import type { Plan } from '$lib/tuning/plan';
-import type { ListeningSetup } from '$lib/workers/listening';
 import { LastStrike } from '../lastStrike.svelte';
 import { REFUSALS } from '../refusals';
 import type { VisitRecord } from '../visitRecord.svelte';

@@ -1,5 +1,5 @@
 import { error } from '@sveltejs/kit';
-import { batchSchema } from '$lib/handover/record';
+import { batchSchema } from '$lib/record/record';
 import { signedInOf } from '$lib/server/auth/guard';
 import { readJson } from '$lib/server/json';
 import { takeIn } from '$lib/server/record/takeIn';

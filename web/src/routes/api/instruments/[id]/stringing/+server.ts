@@ -1,7 +1,7 @@
 import { keptStringingSchema } from '$lib/instruments/stringing/schema';
 import { workshopOf } from '$lib/server/auth/guard';
 import { readJson } from '$lib/server/json';
-import { keepStringingOf } from '$lib/server/instruments/stringing';
+import { keepStringingOf } from '$lib/server/strings/stringing';
 
 /** Keeps how an instrument is strung, or goes back to what its kind usually has. */
 export async function PUT({ request, locals, params }) {

@@ -1,7 +1,7 @@
 import { stringTableSchema } from '$lib/instruments/scale/schema';
 import { readJson } from '$lib/server/json';
 import { workshopOf } from '$lib/server/auth/guard';
-import { keepStringsOf } from '$lib/server/instruments/strings';
+import { keepStringsOf } from '$lib/server/strings/known';
 
 /** Keeps an instrument's table of strings; the versions before it stay. */
 export async function POST({ request, locals, params }) {

@@ -4,8 +4,8 @@ import { signedInOf } from '$lib/server/auth/guard';
 import { readJson } from '$lib/server/json';
 import { takeIn } from '$lib/server/record/takeIn';
 import { visitOr404 } from '$lib/server/find';
-import { FORMER_FORMAT } from '$lib/handover/format';
-import { formerProgressSchema } from '$lib/handover/formerRecord';
+import { FORMER_FORMAT } from '$lib/record/format';
+import { formerProgressSchema } from '$lib/record/formerRecord';
 
 /** What a page that was opened before the present format sends. It knows one answer for all: stored, or not. */
 export async function POST({ request, locals, params }) {

@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { page } from '$app/state';
 	import { signedOutHere } from '$lib/device/owner';
-	import LookSwitch from './LookSwitch.svelte';
+	import LookSwitch from '$lib/ui/LookSwitch.svelte';
 
 	let { workshop }: { workshop: string | undefined } = $props();
 	const places = [

@@ -1,0 +1,49 @@
+import type { Cents, Hz } from '../units/quantity';
+import type { StringReading } from './reading';
+
+/** The note that is due, as a hint: another one is still recognised. */
+export interface Due {
+	readonly note: number;
+	readonly pitch: Hz;
+}
+
+/** Why a sound was not measured. */
+export type Refusal =
+	/** Nothing stands out that could be a string. */
+	| 'no note'
+	/** Two notes at once. */
+	| 'two notes'
+	/** A pitch that wanders as a voice does. */
+	| 'unsteady'
+	/** The sound broke off: the sound card changed its rate. */
+	| 'interrupted';
+
+/** What the listener tells, in the order of time; `at` is seconds since it began. */
+export type ListenerEvent =
+	/** Level of the last tenth of a second, in decibels relative to full scale. */
+	| {
+			readonly kind: 'level';
+			readonly at: number;
+			readonly level: number;
+			readonly noise: number;
+			readonly clipped: boolean;
+			/** Mains frequency that hums in the background; undefined while none does. */
+			readonly hum: Hz | undefined;
+	  }
+	| { readonly kind: 'strike'; readonly at: number }
+	/** Where the pitch stands now, every few hundredths of a second while a note sounds. */
+	| {
+			readonly kind: 'settling';
+			readonly at: number;
+			readonly since: number;
+			readonly note: number;
+			readonly pitch: Hz;
+			readonly error: Cents;
+			/** The register's listening partial; undefined when all are heard together, or when it is not to be heard. */
+			readonly listened: { readonly partial: number; readonly frequency: Hz } | undefined;
+	  }
+	/** The strike's figure at the fixed moment. One at most per strike. */
+	| { readonly kind: 'reading'; readonly at: number; readonly reading: StringReading }
+	| { readonly kind: 'refused'; readonly at: number; readonly why: Refusal }
+	/** The sound has died away or was damped. */
+	| { readonly kind: 'ended'; readonly at: number };
