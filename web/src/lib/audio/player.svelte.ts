@@ -113,8 +113,8 @@ export class Player {
 			voice.start(this.startedAt, voice === first ? () => this.voices[0] === first && this.stop() : undefined);
 	}
 
-	/** Lets the version of that place be heard, from now on and in passages to come. */
-	hear(version: number): void {
+	/** Switches to that version, from now on and in passages to come. */
+	switchTo(version: number): void {
 		this.heard = version;
 		this.voices.forEach((voice, i) => voice.fade(i === version ? 1 : 0, CROSSFADE));
 	}

@@ -49,7 +49,7 @@
 		value={octave}
 		onchange={(event) => ask({ octave: event.currentTarget.value })}
 	>
-		{#each octaves as { name, place } (name)}<option value={place}>{name}</option>{/each}
+		{#each octaves as { name, index } (name)}<option value={index}>{name}</option>{/each}
 	</select>
 	<TuningBar {choice} fixedTemperament />
 </fieldset>

@@ -37,10 +37,10 @@ export function schoolsFor(temperament: Pick<Temperament, 'tuning'>): readonly s
 /** Every note a fork may give. */
 export const STARTS = Array.from({ length: HIGHEST_START - LOWEST_START + 1 }, (_, i) => LOWEST_START + i);
 
-/** The octaves that an instrument has whole, with the places by which an address names them. */
+/** The octaves that an instrument has whole, with the index by which an address names them. */
 export function octavesWithin({ lowest, highest }: { readonly lowest: number; readonly highest: number }) {
-	return OCTAVES.flatMap((octave, place) =>
-		octave.low >= lowest && octave.high <= highest ? [{ ...octave, place }] : []
+	return OCTAVES.flatMap((octave, index) =>
+		octave.low >= lowest && octave.high <= highest ? [{ ...octave, index }] : []
 	);
 }
 

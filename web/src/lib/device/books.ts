@@ -33,7 +33,7 @@ export interface InstrumentBook {
 		readonly usualA4: number;
 		readonly stringing: Stringing;
 		readonly twin: InstrumentTwin;
-		readonly place: { readonly name: string; readonly town: string } | undefined;
+		readonly location: { readonly name: string; readonly town: string } | undefined;
 	};
 	readonly temperaments: readonly StoredTemperament[];
 	readonly measured: readonly KnownString[];

@@ -7,12 +7,12 @@
 
 	interface Props {
 		data: SuperValidated<InstrumentForm>;
-		places: readonly { readonly name: string; readonly town: string }[];
+		locations: readonly { readonly name: string; readonly town: string }[];
 		/** Address to go back to without saving. */
 		back: string;
 		save: string;
 	}
-	let { data, places, back, save }: Props = $props();
+	let { data, locations, back, save }: Props = $props();
 	const { form, errors, enhance, submitting, message, tainted, isTainted } = superForm(
 		untrack(() => data),
 		{ taintedMessage: 'You have not saved yet. Leave without saving?' }
@@ -20,7 +20,7 @@
 
 	/** The place's town is known once its name is. */
 	function fillTown() {
-		const known = places.find(({ name }) => name === $form.place);
+		const known = locations.find(({ name }) => name === $form.location);
 		if (known && $form.town === '') $form.town = known.town;
 	}
 	const USUAL: Record<string, [string, string]> = {
@@ -88,16 +88,16 @@
 		<span>Place</span>
 		<input
 			class="input"
-			name="place"
-			list="places"
-			bind:value={$form.place}
+			name="location"
+			list="locations"
+			bind:value={$form.location}
 			onchange={fillTown}
-			aria-invalid={!!$errors.place}
+			aria-invalid={!!$errors.location}
 		/>
-		<datalist id="places"
-			>{#each places as { name } (name)}<option value={name}></option>{/each}</datalist
+		<datalist id="locations"
+			>{#each locations as { name } (name)}<option value={name}></option>{/each}</datalist
 		>
-		{@render problem($errors.place)}
+		{@render problem($errors.location)}
 	</label>
 	<label class="field">
 		<span>Town</span>

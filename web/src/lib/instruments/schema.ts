@@ -18,7 +18,7 @@ export const instrumentSchema = z
 	.object({
 		name: shortText.min(1, 'Give the instrument a name you will know it by.'),
 		kind: z.enum(STRING_KINDS),
-		place: shortText,
+		location: shortText,
 		town: shortText,
 		maker: shortText,
 		madeIn: z

@@ -31,9 +31,9 @@
 			all.map(({ temperament }) => sounded(passage, key, typicalStrings(temperament, kind, a4)))
 		);
 	}
-	function hear(version: number) {
+	function switchTo(version: number) {
 		heard = version;
-		player.hear(version);
+		player.switchTo(version);
 	}
 </script>
 
@@ -43,7 +43,7 @@
 			label="Which tuning is heard"
 			choices={all.map(({ name }, id) => ({ id, label: name }))}
 			chosen={heard}
-			onchoose={hear}
+			onchoose={switchTo}
 		/>
 		<label>
 			<span>in</span>

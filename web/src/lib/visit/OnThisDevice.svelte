@@ -37,9 +37,9 @@
 		const report = reportOf([...visit.events, ...happened.map(({ told }) => told.event)]);
 		const set = [...groupRecords(report.sounders.values()).values()].filter(({ left }) => left).length;
 		const { id, instrumentId } = visit;
-		const { name, place } = about.instrument;
+		const { name, location } = about.instrument;
 		const finishedAt = report.finishedAt;
-		return { id, instrumentId, name, place, set, finishedAt, startedAt: new Date(visit.startedAt) };
+		return { id, instrumentId, name, location, set, finishedAt, startedAt: new Date(visit.startedAt) };
 	}
 </script>
 
@@ -47,10 +47,10 @@
 	<section>
 		<h2>{title}</h2>
 		<ul>
-			{#each of as { id, name, place, startedAt, set, waiting } (id)}
+			{#each of as { id, name, location, startedAt, set, waiting } (id)}
 				<li>
 					<div>
-						<b>{name}</b>{#if place}<span class="soft">, {place.name}</span>{/if}
+						<b>{name}</b>{#if location}<span class="soft">, {location.name}</span>{/if}
 						<p class="soft">
 							Visit of {onDay(startedAt)}, {counted(set, 'note')} set{#if waiting}, {counted(
 									waiting,
@@ -79,10 +79,10 @@
 		<section>
 			<h2>Instruments to begin a visit on</h2>
 			<ul>
-				{#each instruments as { id, name, place } (id)}
+				{#each instruments as { id, name, location } (id)}
 					<li>
 						<div>
-							<b>{name}</b>{#if place}<span class="soft">, {place.name}</span>{/if}
+							<b>{name}</b>{#if location}<span class="soft">, {location.name}</span>{/if}
 						</div>
 						<BeginVisit instrumentId={id} label="Start a visit" quiet />
 					</li>

@@ -63,7 +63,7 @@ export class LastStrike {
 	}
 
 	/** Lets one partial be heard alone, then in the whole; once more the same partial: stops. */
-	async hearPartial(partial: number): Promise<void> {
+	async playPartial(partial: number): Promise<void> {
 		const again = this.playing === partial;
 		this.stop();
 		if (again || !this.reading) return;

@@ -1,5 +1,5 @@
 <script lang="ts">
-	import PlacesHeader from '$lib/account/PlacesHeader.svelte';
+	import SiteHeader from '$lib/account/SiteHeader.svelte';
 	import OnThisDevice from '$lib/visit/OnThisDevice.svelte';
 	import { page } from '$app/state';
 
@@ -9,7 +9,7 @@
 
 <svelte:head><title>On this device | Fendrel</title></svelte:head>
 
-<PlacesHeader workshop={data.signedIn?.workshop} />
+<SiteHeader workshop={data.signedIn?.workshop} />
 <main class="page">
 	<h1>On this device</h1>
 	{#if instead}

@@ -5,7 +5,7 @@ import { FORMAT } from '$lib/record/format';
 import { connect, database } from './connection';
 import { isDatabaseAway, isDuplicate } from './faults';
 import { migrate, migrator } from './migrate';
-import { createInstrument, getInstrument, listInstruments, listPlaces } from './stores/instruments';
+import { createInstrument, getInstrument, listInstruments, listLocations } from './stores/instruments';
 import { eventsOf } from './stores/record';
 import { listTemperaments } from './stores/temperaments';
 import { getVisit } from './stores/visits';
@@ -61,9 +61,9 @@ describe('workshops', () => {
 	it('name an instrument once, whatever the case, and leave nothing half saved', async () => {
 		const me = await newWorkshop();
 		await createInstrument(me.workshopId, details('Hall grand'));
-		const again = createInstrument(me.workshopId, { ...details('HALL grand'), place: 'Elsewhere' });
+		const again = createInstrument(me.workshopId, { ...details('HALL grand'), location: 'Elsewhere' });
 		await expect(again.catch((error) => isDuplicate(error))).resolves.toBe(true);
-		expect((await listPlaces(me.workshopId)).map(({ name }) => name)).toEqual(['The hall']);
+		expect((await listLocations(me.workshopId)).map(({ name }) => name)).toEqual(['The hall']);
 	});
 });
 

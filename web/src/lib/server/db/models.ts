@@ -5,7 +5,7 @@ import type {
 	InstrumentRow,
 	InstrumentSounderRow,
 	InstrumentSummaryRow,
-	PlaceRow,
+	LocationRow,
 	PlanVersionRow,
 	ReadingPartialsRow,
 	ReadingRow,
@@ -27,7 +27,7 @@ export interface Models {
 	readonly workshops: Table<WorkshopRow>;
 	readonly users: Table<UserRow>;
 	readonly sessions: Table<SessionRow>;
-	readonly places: Table<PlaceRow>;
+	readonly locations: Table<LocationRow>;
 	readonly instruments: Table<InstrumentRow>;
 	readonly temperaments: Table<TemperamentRow>;
 	readonly visits: Table<VisitRow>;
@@ -95,7 +95,7 @@ export function defineModels(sequelize: Sequelize): Models {
 			createdAt: required(TIME),
 			expiresAt: required(TIME)
 		}),
-		places: define<PlaceRow>('places', {
+		locations: define<LocationRow>('places', {
 			id: key(),
 			workshopId: required(DataTypes.UUID),
 			name: required(DataTypes.STRING(120)),
@@ -104,7 +104,7 @@ export function defineModels(sequelize: Sequelize): Models {
 		instruments: define<InstrumentRow>('instruments', {
 			id: key(),
 			workshopId: required(DataTypes.UUID),
-			placeId: optional(DataTypes.UUID),
+			locationId: { ...optional(DataTypes.UUID), field: 'place_id' },
 			name: required(DataTypes.STRING(120)),
 			kind: required(DataTypes.STRING(20)),
 			maker: required(DataTypes.STRING(120)),

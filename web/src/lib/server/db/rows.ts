@@ -44,7 +44,7 @@ export interface SessionRow {
 	createdAt: Date;
 	expiresAt: Date;
 }
-export interface PlaceRow {
+export interface LocationRow {
 	id: string;
 	workshopId: string;
 	name: string;
@@ -53,7 +53,7 @@ export interface PlaceRow {
 export interface InstrumentRow {
 	id: string;
 	workshopId: string;
-	placeId: string | null;
+	locationId: string | null;
 	name: string;
 	kind: StringKind;
 	maker: string;

@@ -68,11 +68,11 @@ async function loadInstrument(context: Context, instrument: DemoInstrument, inde
 	const daysAgo = instrument.neglected ? 790 : 40 + Math.floor(90 * random.uniform());
 	const lastVisit = subDays(context.today, daysAgo);
 	const twin = twinNow(context, instrument, lastVisit, SEED + index);
-	const { name, kind, place, town, maker, madeIn, lowest, highest, notes, a4 } = instrument;
+	const { name, kind, location, town, maker, madeIn, lowest, highest, notes, a4 } = instrument;
 	const instrumentId = await createInstrument(context.workshopId, {
 		name,
 		kind,
-		place,
+		location,
 		town,
 		maker,
 		madeIn,

@@ -10,7 +10,7 @@ export const DEMO_ACCOUNT = {
 
 export interface DemoInstrument {
 	readonly name: string;
-	readonly place: string;
+	readonly location: string;
 	readonly town: string;
 	readonly kind: StringKind;
 	readonly maker: string;
@@ -47,7 +47,7 @@ export interface Strung {
 }
 
 const PIANO = { lowest: 21, highest: 108, a4: 440, temperament: 'equal' } as const;
-const SCHOOL = { place: 'School of Music', town: 'Saltmarsh', kind: 'upright', ...PIANO } as const;
+const SCHOOL = { location: 'School of Music', town: 'Saltmarsh', kind: 'upright', ...PIANO } as const;
 const MAKERS = ['Tasker Orrin', 'Bexhollow & Daughters', 'Marram', 'Pellwin'];
 
 const practiceRooms: DemoInstrument[] = Array.from({ length: 23 }, (_, i) => {
@@ -69,7 +69,7 @@ export const DEMO_INSTRUMENTS: readonly DemoInstrument[] = [
 	{
 		...PIANO,
 		name: 'Chapel concert grand',
-		place: 'Shore Chapel',
+		location: 'Shore Chapel',
 		town: 'Saltmarsh',
 		kind: 'grand',
 		maker: 'Bexhollow & Daughters',
@@ -84,7 +84,7 @@ export const DEMO_INSTRUMENTS: readonly DemoInstrument[] = [
 	{
 		...PIANO,
 		name: 'Teaching studio grand',
-		place: 'School of Music',
+		location: 'School of Music',
 		town: 'Saltmarsh',
 		kind: 'grand',
 		maker: 'Pellwin',
@@ -99,7 +99,7 @@ export const DEMO_INSTRUMENTS: readonly DemoInstrument[] = [
 	{
 		...PIANO,
 		name: 'Sail loft upright',
-		place: 'The Sail Loft',
+		location: 'The Sail Loft',
 		town: 'Saltmarsh Quay',
 		kind: 'upright',
 		maker: 'Marram',
@@ -115,7 +115,7 @@ export const DEMO_INSTRUMENTS: readonly DemoInstrument[] = [
 	{
 		...PIANO,
 		name: 'Tide mill cottage upright',
-		place: 'The Tide Mill',
+		location: 'The Tide Mill',
 		town: 'Saltmarsh Quay',
 		kind: 'upright',
 		maker: 'Tasker Orrin',
@@ -128,7 +128,7 @@ export const DEMO_INSTRUMENTS: readonly DemoInstrument[] = [
 	},
 	{
 		name: 'Festival harpsichord',
-		place: 'Shore Chapel',
+		location: 'Shore Chapel',
 		town: 'Saltmarsh',
 		kind: 'harpsichord',
 		maker: 'Elspet Corrow',
@@ -145,7 +145,7 @@ export const DEMO_INSTRUMENTS: readonly DemoInstrument[] = [
 	},
 	{
 		name: 'Assembly room fortepiano',
-		place: 'Assembly Rooms',
+		location: 'Assembly Rooms',
 		town: 'Tern Ferry',
 		kind: 'fortepiano',
 		maker: 'Elspet Corrow',

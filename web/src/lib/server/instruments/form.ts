@@ -20,7 +20,7 @@ export function detailsFromForm(form: InstrumentForm, before?: Instrument): Inst
 }
 
 export function formFromInstrument(instrument: Instrument): InstrumentForm {
-	const { name, kind, maker, madeIn, usualA4, notes, place, lowest, highest, version } = instrument;
+	const { name, kind, maker, madeIn, usualA4, notes, location, lowest, highest, version } = instrument;
 	return {
 		name,
 		kind,
@@ -29,8 +29,8 @@ export function formFromInstrument(instrument: Instrument): InstrumentForm {
 		usualA4,
 		notes,
 		version,
-		place: place?.name ?? '',
-		town: place?.town ?? '',
+		location: location?.name ?? '',
+		town: location?.town ?? '',
 		lowest: noteName(lowest),
 		highest: noteName(highest)
 	};

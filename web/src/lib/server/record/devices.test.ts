@@ -6,7 +6,7 @@ import { hashPassword } from '../auth/signIn';
 import { database } from '../db/connection';
 import { isDuplicate } from '../db/faults';
 import { createAccount } from '../db/stores/accounts';
-import { createInstrument, getInstrument, listPlaces, updateInstrument } from '../db/stores/instruments';
+import { createInstrument, getInstrument, listLocations, updateInstrument } from '../db/stores/instruments';
 import { eventsOf, pinsOf } from '../db/stores/record';
 import { getVisit, openVisits } from '../db/stores/visits';
 import {
@@ -44,8 +44,8 @@ async function device(me: Me, instrumentId: string, off = 0) {
 			return beginning(id, instrumentId, firstPlan(book, id), stamp(at)).item;
 		},
 		read(visitId: string, note: number, pitch: number, at?: Date) {
-			const { counter: place, at: takenAt } = stamp(at);
-			return asItem(visitId, reading({ note, pitch, counter: place, takenAt: new Date(takenAt) }), name);
+			const { counter: of, at: takenAt } = stamp(at);
+			return asItem(visitId, reading({ note, pitch, counter: of, takenAt: new Date(takenAt) }), name);
 		}
 	};
 }
@@ -209,11 +209,13 @@ describe('what is sent many times at once', () => {
 		expect(await database().models.workshops.count({ where: { name: 'First' } })).toBe(1);
 	});
 
-	it('instruments at one new place make one place', async () => {
+	it('instruments at one new location make one location', async () => {
 		const { workshopId } = await newWorkshop();
 		const names = Array.from({ length: 12 }, (_, i) => `Room ${i}`);
-		await Promise.all(names.map((name) => createInstrument(workshopId, { ...details(name), place: 'The new wing' })));
-		expect((await listPlaces(workshopId)).map(({ name }) => name)).toEqual(['The new wing']);
+		await Promise.all(
+			names.map((name) => createInstrument(workshopId, { ...details(name), location: 'The new wing' }))
+		);
+		expect((await listLocations(workshopId)).map(({ name }) => name)).toEqual(['The new wing']);
 	});
 
 	it('two who write over the same version of an instrument: the second is told', async () => {

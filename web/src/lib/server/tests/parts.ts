@@ -51,7 +51,7 @@ export async function newWorkshop(): Promise<SignedIn & { readonly email: string
 export const details = (name: string) => ({
 	name,
 	kind: 'upright' as const,
-	place: 'The hall',
+	location: 'The hall',
 	town: 'Saltmarsh',
 	maker: '',
 	madeIn: null,

@@ -26,7 +26,7 @@ export async function instrumentBook(
 	instrument: Instrument,
 	visit?: Visit
 ): Promise<InstrumentBook> {
-	const { id, name, kind, lowest, highest, usualA4, twin, place } = instrument;
+	const { id, name, kind, lowest, highest, usualA4, twin, location } = instrument;
 	const [temperaments, measured, habits, stringing, visits] = await Promise.all([
 		listTemperaments(workshopId),
 		knownStrings(workshopId, instrument),
@@ -37,7 +37,7 @@ export async function instrumentBook(
 	const last = visits.find(({ finishedAt }) => finishedAt);
 	const curves = await curvesWith(workshopId, id, [...(last ? [last] : []), ...(visit ? [visit] : [])]);
 	return {
-		instrument: { id, name, kind, lowest, highest, usualA4, stringing, twin, place },
+		instrument: { id, name, kind, lowest, highest, usualA4, stringing, twin, location },
 		temperaments,
 		measured,
 		curves,

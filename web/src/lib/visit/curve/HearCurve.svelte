@@ -29,12 +29,12 @@
 				sounded.map((chords) => chords!)
 			);
 	}
-	function hear(version: number) {
+	function switchTo(version: number) {
 		heard = version;
-		player.hear(version);
+		player.switchTo(version);
 	}
 	$effect(() => {
-		if (heard >= versions.length) hear(0);
+		if (heard >= versions.length) switchTo(0);
 	});
 </script>
 
@@ -66,7 +66,7 @@
 			label="Which curve is heard"
 			choices={versions.map(({ name }, id) => ({ id, label: name }))}
 			chosen={heard}
-			onchoose={hear}
+			onchoose={switchTo}
 			wide
 		/>
 	{/if}

@@ -75,7 +75,7 @@
 			<button type="button" class="btn preset-outlined-surface-300-700" onclick={() => step(-1)} disabled={at <= 0}
 				>Lower</button
 			>
-			<button type="button" class="btn preset-filled-brand" onclick={() => last.hearPartial(chosen)} disabled={!words}
+			<button type="button" class="btn preset-filled-brand" onclick={() => last.playPartial(chosen)} disabled={!words}
 				>{last.playing === chosen ? 'Stop' : 'Hear it'}</button
 			>
 			<button

@@ -3,7 +3,17 @@ import { typedInto, type Key } from '$lib/ui/keys';
 /** What a key does in Set. A page-turner pedal sends PageDown and PageUp. */
 export interface SetAction {
 	readonly do:
-		'next' | 'previous' | 'keep' | 'strike' | 'turn' | 'strings' | 'listen' | 'heard' | 'view' | 'partial' | 'hear';
+		| 'next'
+		| 'previous'
+		| 'keep'
+		| 'strike'
+		| 'turn'
+		| 'strings'
+		| 'listen'
+		| 'heard'
+		| 'view'
+		| 'partial'
+		| 'playPartial';
 	readonly by?: number;
 	readonly key?: string;
 }
@@ -31,7 +41,7 @@ const PLAIN: Record<string, SetAction> = {
 	l: { do: 'listen' },
 	g: { do: 'heard' },
 	v: { do: 'view' },
-	h: { do: 'hear' },
+	h: { do: 'playPartial' },
 	ArrowLeft: { do: 'partial', by: -1 },
 	ArrowRight: { do: 'partial', by: 1 }
 };

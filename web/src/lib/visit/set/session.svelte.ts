@@ -150,9 +150,9 @@ export class SetSession<Body> {
 				return;
 			case 'partial':
 				return this.choosePartial(Math.min(Math.max(this.partial + (action.by ?? 0), 1), MOST_PARTIALS));
-			case 'hear':
+			case 'playPartial':
 				this.chosenView = 'partials';
-				return void this.last.hearPartial(this.partial);
+				return void this.last.playPartial(this.partial);
 			case 'heard':
 				if (setting.notice?.heard !== undefined) setting.goTo(setting.notice.heard);
 		}

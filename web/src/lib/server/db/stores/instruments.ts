@@ -2,12 +2,12 @@ import type { Stringing } from '@fendrel/core';
 import { QueryTypes, type Transaction } from 'sequelize';
 import { v7 as uuid } from 'uuid';
 import { database } from '../connection';
-import type { InstrumentRow, PlaceRow, StoredPartial } from '../rows';
+import type { InstrumentRow, LocationRow, StoredPartial } from '../rows';
 import { inTransaction } from '../transaction';
 
 /** An instrument with where it stands. */
 export interface Instrument extends InstrumentRow {
-	readonly place: Pick<PlaceRow, 'name' | 'town'> | undefined;
+	readonly location: Pick<LocationRow, 'name' | 'town'> | undefined;
 }
 
 /** What the register shows of an instrument besides itself. */
@@ -21,21 +21,21 @@ export interface LastVisit {
 
 export type InstrumentDetails = Omit<
 	InstrumentRow,
-	'id' | 'workshopId' | 'placeId' | 'createdAt' | 'stringing' | 'version'
+	'id' | 'workshopId' | 'locationId' | 'createdAt' | 'stringing' | 'version'
 > & {
-	/** Name of the place; an unknown one is made. */
-	readonly place: string;
+	/** Name of the location; an unknown one is made. */
+	readonly location: string;
 	readonly town: string;
 };
 
 export async function listInstruments(workshopId: string): Promise<Instrument[]> {
-	const { instruments, places } = database().models;
+	const { instruments, locations } = database().models;
 	const [rows, known] = await Promise.all([
 		instruments.findAll({ where: { workshopId }, order: [['name', 'ASC']] }),
-		places.findAll({ where: { workshopId } })
+		locations.findAll({ where: { workshopId } })
 	]);
-	const byId = new Map(known.map((place) => [place.get().id, place.get()]));
-	return rows.map((row) => withPlace(row.get(), byId.get(row.get().placeId ?? '')));
+	const byId = new Map(known.map((location) => [location.get().id, location.get()]));
+	return rows.map((row) => withLocation(row.get(), byId.get(row.get().locationId ?? '')));
 }
 
 export async function getInstrument(
@@ -43,12 +43,12 @@ export async function getInstrument(
 	id: string,
 	transaction?: Transaction
 ): Promise<Instrument | undefined> {
-	const { instruments, places } = database().models;
+	const { instruments, locations } = database().models;
 	const row = await instruments.findOne({ where: { workshopId, id }, transaction });
 	if (!row) return undefined;
-	const { placeId } = row.get();
-	const place = placeId ? await places.findOne({ where: { workshopId, id: placeId }, transaction }) : null;
-	return withPlace(row.get(), place?.get());
+	const { locationId } = row.get();
+	const location = locationId ? await locations.findOne({ where: { workshopId, id: locationId }, transaction }) : null;
+	return withLocation(row.get(), location?.get());
 }
 
 /** Holds an instrument of the workshop until the transaction ends. @returns whether there is one */
@@ -62,26 +62,26 @@ export async function lockInstrument(workshopId: string, id: string, transaction
 	return row !== null;
 }
 
-function withPlace(row: InstrumentRow, place: PlaceRow | undefined): Instrument {
-	return { ...row, place: place && { name: place.name, town: place.town } };
+function withLocation(row: InstrumentRow, location: LocationRow | undefined): Instrument {
+	return { ...row, location: location && { name: location.name, town: location.town } };
 }
 
-export async function listPlaces(workshopId: string): Promise<PlaceRow[]> {
-	const rows = await database().models.places.findAll({ where: { workshopId }, order: [['name', 'ASC']] });
+export async function listLocations(workshopId: string): Promise<LocationRow[]> {
+	const rows = await database().models.locations.findAll({ where: { workshopId }, order: [['name', 'ASC']] });
 	return rows.map((row) => row.get());
 }
 
 /** @throws UniqueConstraintError when the workshop has an instrument of that name */
 export async function createInstrument(
 	workshopId: string,
-	{ place, town, ...details }: InstrumentDetails
+	{ location, town, ...details }: InstrumentDetails
 ): Promise<string> {
 	const { models } = database();
 	return inTransaction(async (transaction) => {
 		const id = uuid();
-		const placeId = await placeIdFor(workshopId, place, town, transaction);
+		const locationId = await locationIdFor(workshopId, location, town, transaction);
 		await models.instruments.create(
-			{ id, workshopId, placeId, createdAt: new Date(), stringing: null, version: 0, ...details },
+			{ id, workshopId, locationId, createdAt: new Date(), stringing: null, version: 0, ...details },
 			{ transaction }
 		);
 		return id;
@@ -97,7 +97,7 @@ export async function updateInstrument(
 	workshopId: string,
 	id: string,
 	version: number,
-	{ place, town, ...details }: InstrumentDetails
+	{ location, town, ...details }: InstrumentDetails
 ): Promise<boolean> {
 	const { models } = database();
 	return inTransaction(async (transaction) => {
@@ -106,8 +106,8 @@ export async function updateInstrument(
 			{ where: { workshopId, id, version }, transaction }
 		);
 		if (changed === 0) return false;
-		const placeId = await placeIdFor(workshopId, place, town, transaction);
-		await models.instruments.update({ placeId }, { where: { workshopId, id }, transaction });
+		const locationId = await locationIdFor(workshopId, location, town, transaction);
+		await models.instruments.update({ locationId }, { where: { workshopId, id }, transaction });
 		return true;
 	});
 }
@@ -117,17 +117,17 @@ export async function keepStringing(workshopId: string, id: string, stringing: S
 	await database().models.instruments.update({ stringing }, { where: { workshopId, id } });
 }
 
-async function placeIdFor(
+async function locationIdFor(
 	workshopId: string,
 	name: string,
 	town: string,
 	transaction: Transaction
 ): Promise<string | null> {
 	if (name === '') return null;
-	const { places } = database().models;
+	const { locations } = database().models;
 	// Several that are saved at once at a new place find it made by one of them.
-	await places.bulkCreate([{ id: uuid(), workshopId, name, town }], { ignoreDuplicates: true, transaction });
-	const found = (await places.findOne({ where: { workshopId, name }, transaction, lock: transaction.LOCK.UPDATE }))!;
+	await locations.bulkCreate([{ id: uuid(), workshopId, name, town }], { ignoreDuplicates: true, transaction });
+	const found = (await locations.findOne({ where: { workshopId, name }, transaction, lock: transaction.LOCK.UPDATE }))!;
 	if (town !== '' && found.get().town !== town) await found.update({ town }, { transaction });
 	return found.get().id;
 }

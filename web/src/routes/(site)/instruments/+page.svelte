@@ -7,17 +7,18 @@
 	let wanted = $state('');
 	const words = $derived(wanted.toLowerCase().split(/\s+/).filter(Boolean));
 	const shown = $derived(
-		data.instruments.filter(({ name, kind, maker, place }) => {
-			const text = `${name} ${KIND_NAMES[kind]} ${maker} ${place?.name} ${place?.town}`.toLowerCase();
+		data.instruments.filter(({ name, kind, maker, location }) => {
+			const text = `${name} ${KIND_NAMES[kind]} ${maker} ${location?.name} ${location?.town}`.toLowerCase();
 			return words.every((word) => text.includes(word));
 		})
 	);
-	const places = $derived([...new Set(shown.map(({ place }) => place?.name ?? ''))].sort());
-	const townOf = (place: string) => shown.find((instrument) => instrument.place?.name === place)?.place?.town;
+	const locations = $derived([...new Set(shown.map(({ location }) => location?.name ?? ''))].sort());
+	const townOf = (location: string) =>
+		shown.find((instrument) => instrument.location?.name === location)?.location?.town;
 	const inOrder = new Intl.Collator('en', { numeric: true });
-	const at = (place: string) =>
+	const at = (location: string) =>
 		shown
-			.filter((instrument) => (instrument.place?.name ?? '') === place)
+			.filter((instrument) => (instrument.location?.name ?? '') === location)
 			.sort((a, b) => inOrder.compare(a.name, b.name));
 </script>
 
@@ -36,9 +37,9 @@
 		<input class="input" type="search" bind:value={wanted} placeholder="name, place, maker or kind" />
 	</label>
 	{#if shown.length === 0}<p class="mt-6">Nothing matches “{wanted}”. Try fewer letters.</p>{/if}
-	{#each places as place (place)}
+	{#each locations as location (location)}
 		<section>
-			<h2>{place || 'No place noted'} <span class="soft">{townOf(place)}</span></h2>
+			<h2>{location || 'No place noted'} <span class="soft">{townOf(location)}</span></h2>
 			<table class="rule-table">
 				<thead>
 					<tr
@@ -48,7 +49,7 @@
 					>
 				</thead>
 				<tbody>
-					{#each at(place) as { id, name, kind, maker, madeIn, last, openVisit } (id)}
+					{#each at(location) as { id, name, kind, maker, madeIn, last, openVisit } (id)}
 						<tr>
 							<td>
 								<a href="/instruments/{id}">{name}</a>

@@ -4,7 +4,7 @@ import { zod4 } from 'sveltekit-superforms/adapters';
 import { instrumentSchema, type InstrumentForm } from '$lib/instruments/schema';
 import { workshopOf } from '$lib/server/auth/guard';
 import { isDuplicate } from '$lib/server/db/faults';
-import { listPlaces, updateInstrument } from '$lib/server/db/stores/instruments';
+import { listLocations, updateInstrument } from '$lib/server/db/stores/instruments';
 import { instrumentOr404 } from '$lib/server/find';
 import { detailsFromForm, formFromInstrument } from '$lib/server/instruments/form';
 import type { Actions, PageServerLoad } from './$types';
@@ -30,7 +30,7 @@ export const load = (async ({ locals, params }) => {
 	return {
 		name: instrument.name,
 		form: await superValidate(formFromInstrument(instrument), zod4(instrumentSchema)),
-		places: (await listPlaces(workshopId)).map(({ name, town }) => ({ name, town }))
+		locations: (await listLocations(workshopId)).map(({ name, town }) => ({ name, town }))
 	};
 }) satisfies PageServerLoad;
 

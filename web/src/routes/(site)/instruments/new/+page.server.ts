@@ -3,7 +3,7 @@ import { setError, superValidate } from 'sveltekit-superforms';
 import { zod4 } from 'sveltekit-superforms/adapters';
 import { instrumentSchema } from '$lib/instruments/schema';
 import { isDuplicate } from '$lib/server/db/faults';
-import { createInstrument, listPlaces } from '$lib/server/db/stores/instruments';
+import { createInstrument, listLocations } from '$lib/server/db/stores/instruments';
 import { detailsFromForm } from '$lib/server/instruments/form';
 import { workshopOf } from '$lib/server/auth/guard';
 import type { Actions, PageServerLoad } from './$types';
@@ -12,7 +12,7 @@ export const load = (async ({ locals }) => {
 	const start = { kind: 'upright', lowest: 'A0', highest: 'C8', usualA4: 440 } as const;
 	return {
 		form: await superValidate(start, zod4(instrumentSchema), { errors: false }),
-		places: (await listPlaces(workshopOf(locals))).map(({ name, town }) => ({ name, town }))
+		locations: (await listLocations(workshopOf(locals))).map(({ name, town }) => ({ name, town }))
 	};
 }) satisfies PageServerLoad;
 

@@ -12,7 +12,7 @@
 {#each data.open as visit (visit.id)}
 	<p class="open">
 		<a class="verdict" href="/visits/{visit.id}">{visit.instrument}</a>
-		<span class="soft">{visit.place ?? ''}</span>
+		<span class="soft">{visit.location ?? ''}</span>
 		<span>begun {onShortDay(visit.startedAt)}, {stages[visit.stage]}, {counted(visit.notesSet, 'note')} set</span>
 		<a class="btn preset-filled-brand" href="/visits/{visit.id}">Go on</a>
 	</p>
@@ -29,7 +29,8 @@
 				<tr>
 					<td class="soft">{onShortDay(visit.startedAt)}</td>
 					<td
-						><a href="/visits/{visit.id}/close">{visit.instrument}</a> <span class="soft">{visit.place ?? ''}</span></td
+						><a href="/visits/{visit.id}/close">{visit.instrument}</a>
+						<span class="soft">{visit.location ?? ''}</span></td
 					>
 					<td class="figure">{visit.notesSet}</td>
 				</tr>

@@ -11,9 +11,9 @@ export const load = (async ({ locals, params }) => {
 		visitHistory(workshopId, instrument),
 		readStrings(workshopId, instrument.id)
 	]);
-	const { id, name, kind, place, maker, madeIn, lowest, highest, usualA4, notes } = instrument;
+	const { id, name, kind, location, maker, madeIn, lowest, highest, usualA4, notes } = instrument;
 	return {
-		instrument: { id, name, kind, place, maker, madeIn, lowest, highest, usualA4, notes },
+		instrument: { id, name, kind, location, maker, madeIn, lowest, highest, usualA4, notes },
 		notesRead: read.length,
 		visits
 	};

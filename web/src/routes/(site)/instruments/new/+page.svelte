@@ -7,4 +7,4 @@
 <svelte:head><title>Add an instrument | Fendrel</title></svelte:head>
 
 <h1>Add an instrument</h1>
-<InstrumentForm data={data.form} places={data.places} back="/instruments" save="Add it" />
+<InstrumentForm data={data.form} locations={data.locations} back="/instruments" save="Add it" />

@@ -13,14 +13,14 @@ export const load = (async ({ locals }) => {
 	const lastOf = new Map(last.map((visit) => [visit.instrumentId, visit]));
 	const openOf = new Map(open.map((visit) => [visit.instrumentId, visit.id]));
 	return {
-		instruments: instruments.map(({ id, name, kind, maker, madeIn, usualA4, place }) => ({
+		instruments: instruments.map(({ id, name, kind, maker, madeIn, usualA4, location }) => ({
 			id,
 			name,
 			kind,
 			maker,
 			madeIn,
 			usualA4,
-			place,
+			location,
 			last: lastOf.get(id),
 			openVisit: openOf.get(id)
 		}))

@@ -21,7 +21,7 @@
 	const octaves = $derived(octavesWithin(choice));
 	const starts = $derived(startsWithin(choice));
 	/** What the address asks for, as far as this instrument has it. */
-	const octave = $derived(octaves.find(({ place }) => place === data.sheet.octave) ?? octaves[0]);
+	const octave = $derived(octaves.find(({ index }) => index === data.sheet.octave) ?? octaves[0]);
 	const start = $derived(
 		starts.includes(data.sheet.start) ? data.sheet.start : (starts.find((note) => note % 12 === 9) ?? starts[0])
 	);
@@ -64,7 +64,7 @@
 <SheetBar
 	{...{ choice, schools, start, starts, octaves }}
 	school={data.sheet.school}
-	octave={octave.place}
+	octave={octave.index}
 	disabled={!alive}
 />
 <StandInNotice name={data.standsInFor} />

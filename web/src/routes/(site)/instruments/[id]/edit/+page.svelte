@@ -8,4 +8,4 @@
 <svelte:head><title>Edit {data.name} | Fendrel</title></svelte:head>
 
 <h1>{data.name}</h1>
-<InstrumentForm data={data.form} places={data.places} back="/instruments/{page.params.id}" save="Save" />
+<InstrumentForm data={data.form} locations={data.locations} back="/instruments/{page.params.id}" save="Save" />

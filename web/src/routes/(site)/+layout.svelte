@@ -1,9 +1,9 @@
 <script lang="ts">
-	import PlacesHeader from '$lib/account/PlacesHeader.svelte';
+	import SiteHeader from '$lib/account/SiteHeader.svelte';
 
 	let { data, children } = $props();
 </script>
 
-<PlacesHeader workshop={data.signedIn.workshop} />
+<SiteHeader workshop={data.signedIn.workshop} />
 
 <main class="page">{@render children()}</main>

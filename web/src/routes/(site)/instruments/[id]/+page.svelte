@@ -18,7 +18,9 @@
 	const facts = $derived([
 		[
 			'Stands',
-			instrument.place ? [instrument.place.name, instrument.place.town].filter(Boolean).join(', ') : 'not noted'
+			instrument.location
+				? [instrument.location.name, instrument.location.town].filter(Boolean).join(', ')
+				: 'not noted'
 		],
 		['Kind', KIND_NAMES[instrument.kind]],
 		['Maker', [instrument.maker, instrument.madeIn].filter(Boolean).join(', ') || 'not noted'],

@@ -26,7 +26,7 @@ export const load = (async ({ locals }) => {
 			stage,
 			notesSet: set.get(id) ?? 0,
 			instrument: byId.get(instrumentId)?.name ?? '',
-			place: byId.get(instrumentId)?.place?.name
+			location: byId.get(instrumentId)?.location?.name
 		}));
 	return { open: shown(open), recent: shown(recent) };
 }) satisfies PageServerLoad;
