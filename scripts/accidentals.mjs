@@ -2,6 +2,7 @@
  * Draws the sharp, flat and natural signs that the application's faces lack, in their weights and widths, and writes
  * web/src/fonts/. Run it again after a change here: node scripts/accidentals.mjs
  */
+// @ts-check
 import { mkdirSync, writeFileSync } from 'node:fs';
 import opentype from 'opentype.js';
 
@@ -11,13 +12,20 @@ const WEIGHTS = { regular: { stem: 74, bar: 84 }, bold: { stem: 112, bar: 132 } 
 /** Advance of every sign: as narrow as a letter's own company allows, or as wide as every mono glyph. */
 const WIDTHS = { text: undefined, mono: 620 };
 
-/** A polygon, always turned the same way: overlapping parts are one. */
+/**
+ * A polygon, always turned the same way: overlapping parts are one.
+ * @param {import('opentype.js').Path} path @param {number[][]} points
+ */
 function polygon(path, points) {
 	points.forEach(([x, y], i) => (i === 0 ? path.moveTo(x, y) : path.lineTo(x, y)));
 	path.close();
 }
 
-/** A bar that rises from left to right. */
+/**
+ * A bar that rises from left to right.
+ * @param {import('opentype.js').Path} path @param {number} left @param {number} right @param {number} y
+ * @param {number} rise @param {number} thick
+ */
 const slanted = (path, left, right, y, rise, thick) =>
 	polygon(path, [
 		[left, y],
@@ -26,6 +34,7 @@ const slanted = (path, left, right, y, rise, thick) =>
 		[left, y + thick]
 	]);
 
+/** @param {{ stem: number, bar: number }} weight */
 function flat({ stem, bar }) {
 	const path = new opentype.Path();
 	const left = 58;
@@ -48,6 +57,7 @@ function flat({ stem, bar }) {
 	return { path, width: right + 40 };
 }
 
+/** @param {{ stem: number, bar: number }} weight */
 function sharp({ stem, bar }) {
 	const path = new opentype.Path();
 	const [left, width] = [44, 440];
@@ -66,6 +76,7 @@ function sharp({ stem, bar }) {
 	return { path, width: left * 2 + width };
 }
 
+/** @param {{ stem: number, bar: number }} weight */
 function natural({ stem, bar }) {
 	const path = new opentype.Path();
 	const [left, width] = [58, 290];
@@ -85,6 +96,7 @@ function natural({ stem, bar }) {
 	return { path, width: left * 2 + width };
 }
 
+/** @type {readonly [string, number, typeof flat][]} */
 const SIGNS = [
 	['flat', 0x266d, flat],
 	['natural', 0x266e, natural],
@@ -97,7 +109,7 @@ for (const [style, weight] of Object.entries(WEIGHTS))
 		const glyphs = SIGNS.map(([name, unicode, draw]) => {
 			const { path, width } = draw(weight);
 			const shift = advance === undefined ? 0 : (advance - width) / 2;
-			for (const command of path.commands)
+			for (const command of /** @type {Record<string, any>[]} */ (path.commands))
 				for (const key of ['x', 'x1', 'x2']) if (key in command) command[key] += shift;
 			return new opentype.Glyph({ name, unicode, advanceWidth: advance ?? width, path });
 		});

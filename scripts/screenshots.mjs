@@ -106,7 +106,7 @@ try {
 		await page.getByRole('button', { name: 'Listen' }).click();
 		await page.getByText('Listening', { exact: true }).waitFor();
 		// Three careful turns towards the target, as one works.
-		for (let strike = 0; strike < 3; strike++) {
+		for (let turn = 0; turn < 3; turn++) {
 			await strike();
 			const key = (await page.locator('.figure .word').innerText()) === 'Lower' ? 'ArrowDown' : 'ArrowUp';
 			await page.keyboard.press(key);
@@ -119,7 +119,7 @@ try {
 	await page.goto(`${visit}/close`);
 	await shoot('close');
 	await page.goto('/device');
-	await page.getByText('Instruments to begin a visit on').waitFor();
+	await page.getByText('Start a visit on').waitFor();
 	await shoot('device');
 	for (const [name, path] of [
 		['temperaments', '/temperaments'],

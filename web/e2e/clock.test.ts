@@ -41,10 +41,10 @@ test('the clock of a microphone is measured against a known tone, kept for it, a
 	const dialog = page.getByRole('dialog');
 	await dialog.getByRole('textbox').fill('nonsense');
 	await dialog.getByRole('button', { name: 'Measure' }).click();
-	await expect(dialog).toContainText('Write the frequency of the tone in hertz');
+	await expect(dialog).toContainText('Enter the frequency of the tone in hertz');
 	await dialog.getByRole('textbox').fill('520');
 	await dialog.getByRole('button', { name: 'Measure' }).click();
-	await expect(dialog).toContainText(/hardly to be heard|not one steady tone/, { timeout: 15_000 });
+	await expect(dialog).toContainText(/barely audible|not one steady tone/, { timeout: 15_000 });
 	await dialog.getByRole('textbox').fill('440');
 	// A busy machine drops samples of real sound, and then it is truly no steady tone: one measures again.
 	await expect(async () => {
@@ -57,6 +57,6 @@ test('the clock of a microphone is measured against a known tone, kept for it, a
 	await page.reload();
 	await page.getByRole('button', { name: 'Listen' }).click();
 	await page.getByRole('button', { name: /^Clock −1\.[45]\d cents/ }).click();
-	await dialog.getByRole('button', { name: 'Use no correction' }).click();
+	await dialog.getByRole('button', { name: 'Remove the correction' }).click();
 	await expect(page.getByRole('button', { name: 'Check its clock' })).toBeVisible();
 });

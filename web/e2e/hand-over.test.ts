@@ -27,14 +27,14 @@ test('what the server refuses is set aside, mentioned on every page, read, saved
 	await notice.getByRole('button', { name: 'Look at it' }).click();
 	const dialog = page.getByRole('dialog', { name: 'What the server refused' });
 	await expect(dialog).toContainText(/Reading of A4 middle, 4\d\d\.\d\d Hz/);
-	await expect(dialog).toContainText('It cannot be right: its pitch lies outside what there is.');
+	await expect(dialog).toContainText('It cannot be right: its pitch is out of range.');
 	const saving = page.waitForEvent('download');
 	await dialog.getByRole('button', { name: 'Save to a file' }).click();
 	const file = JSON.parse(readFileSync(await (await saving).path(), 'utf8'));
 	expect(file).toMatchObject({ format: 'fendrel-refused', refused: [{ item: { kind: 'reading' } }] });
 	await page.unroute('**/api/record');
 	await dialog.getByRole('button', { name: 'Send again' }).click();
-	await expect(dialog).toContainText('Nothing is left here.');
+	await expect(dialog).toContainText('Nothing is waiting here.');
 	await dialog.getByRole('button', { name: 'Close' }).click();
 	await expect(notice).toHaveCount(0);
 });

@@ -79,18 +79,18 @@ test('how it is strung is said by sections, followed by the visit, and taken bac
 	const instrument = page.url();
 	await page.getByRole('link', { name: 'Scale' }).click();
 	const strung = page.getByRole('region', { name: 'Stringing' });
-	await expect(strung).toContainText('As such instruments usually are');
+	await expect(strung).toContainText('Usual for this kind');
 	await expect(strung.getByRole('img')).toHaveAttribute('aria-label', /A0 to F♯1: 1 wound/);
 	await strung.getByRole('button', { name: 'Change it' }).click();
 	await strung.getByLabel('Section 1 ends at').fill('H9');
-	await expect(strung.getByRole('alert')).toContainText('is no note');
+	await expect(strung.getByRole('alert')).toContainText('is not a note');
 	// The break lies higher than usual, and above it there are two strings to a note.
 	await strung.getByLabel('Section 1 ends at').fill('C1');
 	await strung.getByLabel('Section 2 ends at').fill('C4');
 	await strung.getByLabel('Strings in section 3').selectOption('2 strings');
 	await expect(strung.getByRole('img')).toHaveAttribute('aria-label', /C♯4 to C6: 2 plain/);
 	await strung.getByRole('button', { name: 'Keep this stringing' }).click();
-	await expect(strung).toContainText('As you said');
+	await expect(strung).toContainText('As you entered it');
 
 	await page.goto(instrument);
 	await page.getByRole('button', { name: 'Start a visit' }).click();
@@ -103,8 +103,8 @@ test('how it is strung is said by sections, followed by the visit, and taken bac
 	await strung.getByLabel('Registers').selectOption('two: lower and upper 8′');
 	await strung.getByRole('button', { name: 'Keep this stringing' }).click();
 	await expect(strung.getByRole('button', { name: 'This stringing is kept' })).toBeVisible();
-	await strung.getByRole('button', { name: 'As such instruments usually are' }).click();
-	await expect(strung).toContainText(/As such instruments usually are\./);
+	await strung.getByRole('button', { name: 'Usual for this kind' }).click();
+	await expect(strung).toContainText(/Usual for this kind\./);
 });
 
 test('a stringing that does not fit its keyboard is refused', async ({ page }) => {

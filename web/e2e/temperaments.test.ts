@@ -115,7 +115,7 @@ test('files that are wrong name line and reason, and nothing is kept half', asyn
 	await expect(
 		page.getByText(/Godwit: C lies 140\.0 cents from equal, more than a semitone\. Is that meant\?/)
 	).toBeVisible();
-	await page.getByRole('button', { name: 'Yes, bring them in' }).click();
+	await page.getByRole('button', { name: 'Yes, import them' }).click();
 	await expect(page.getByRole('heading', { name: 'Godwit' })).toBeVisible();
 	await page.getByRole('button', { name: 'Delete' }).click();
 	await page.getByRole('button', { name: 'Delete it' }).click();

@@ -6,7 +6,7 @@ export const handleError: HandleClientError = ({ error, status, message }) => {
 	if (unreachable)
 		return {
 			message: 'The server does not answer.',
-			advice: 'This page needs it. What this device holds can be worked with meanwhile.',
+			advice: 'This page needs it. Meanwhile you can work with what is stored on this device.',
 			away: true
 		};
 	if (status === 404) return { message: 'There is nothing at this address.' };

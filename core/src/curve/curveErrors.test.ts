@@ -70,7 +70,7 @@ describe('uncertainty of the curve', () => {
 		}
 	});
 
-	it('is nought at the anchor and where a note is kept by ear', () => {
+	it('is nought at the anchor and where a note is set by ear', () => {
 		const held = { ...wish, fixed: new Map([[84, cents(5)]]) };
 		const errors = curveErrors(solverOf(strings(every)), held, strings(every));
 		expect(errors[69 - 21]).toBe(0);

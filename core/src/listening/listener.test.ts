@@ -8,7 +8,8 @@ import { partialHz, stringFromFirstPartial } from '../strings/stiffString';
 import { noteName } from '../units/note';
 import { centsBetween, equalHz, hzAbove } from '../units/pitch';
 import { cents, hz } from '../units/quantity';
-import { createListener, type Due } from './listener';
+import { createListener } from './listener';
+import type { Due } from './events';
 import type { ListenerEvent } from './events';
 
 const RATE = 48_000;

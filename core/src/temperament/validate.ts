@@ -48,7 +48,7 @@ export function examineTuning(tuning: Tuning): TuningFindings {
 	const size = `${noteClassName(widest)} lies ${offsets[widest].toFixed(1)} cents from equal`;
 	if (Math.abs(offsets[widest]) > OFFSET_LIMIT)
 		return { problem: `${size}: no temperament goes beyond ${OFFSET_LIMIT}.` };
-	if (Math.abs(offsets[widest]) > OFFSET_TO_ASK) return { ask: `${size}, more than a semitone. Is that meant?` };
+	if (Math.abs(offsets[widest]) > OFFSET_TO_ASK) return { ask: `${size}, more than a semitone. Is that intended?` };
 	return {};
 }
 

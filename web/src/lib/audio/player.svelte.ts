@@ -99,7 +99,7 @@ export class Player {
 		} catch (error) {
 			if (signal.aborted || isGivenUp(error)) return;
 			this.preparing = undefined;
-			this.problem = `This browser plays no sound here: ${(error as Error).message}`;
+			this.problem = `This browser cannot play sound here: ${(error as Error).message}`;
 		}
 	}
 

@@ -36,7 +36,7 @@ export class Comparison {
 		} catch (fault) {
 			if (isGivenUp(fault)) return;
 			this.share = undefined;
-			this.failed = `The errors could not be worked out: ${(fault as Error).message}`;
+			this.failed = `The errors could not be calculated: ${(fault as Error).message}`;
 		}
 	}
 

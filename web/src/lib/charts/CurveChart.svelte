@@ -21,7 +21,7 @@
 	const chart = $derived(curveChart(data, { width, height, margin }));
 	const at = $derived(data.drawn[selected - data.lowest] ?? 0);
 	const said = $derived(
-		`${noteName(selected)} ${signed(at)} cents${data.held.includes(selected) ? ', kept by ear' : ''}${
+		`${noteName(selected)} ${signed(at)} cents${data.held.includes(selected) ? ', set by ear' : ''}${
 			data.beside && besideName ? `, ${besideName} ${signed(data.beside[selected - data.lowest] ?? 0)}` : ''
 		}`
 	);

@@ -70,7 +70,7 @@ describe('the curve', () => {
 		expect(curveChart(data({ errors: [] }), frame).band).toBeUndefined();
 	});
 
-	it('marks what is kept by ear on the curve, leaves out what the keyboard lacks, and does not flatten for a stray note', () => {
+	it('marks what is set by ear on the curve, leaves out what the keyboard lacks, and does not flatten for a stray note', () => {
 		const chart = curveChart(data({ held: [60, 120], standing: [{ note: 40, cents: 400 }] }), frame);
 		expect(chart.held.map(({ note }) => note)).toEqual([60]);
 		expect(chart.held[0].y).toBeCloseTo(chart.y(drawn[39]), 6);

@@ -34,7 +34,7 @@
 	<p class="notice">
 		<b>{pairName(residuals[index].count)}</b> contradicts the others: counted {residuals[index].count.rate.toFixed(1)}
 		{residuals[index].sense}, the others ask for {rateWords(expected)}.
-		{otherSense ? 'The rate is right; it is wide or narrow that was mistaken.' : 'Count it again; it is left out here.'}
+		{otherSense ? 'The rate is right, but wide and narrow were mixed up.' : 'Count it again. It is left out here.'}
 	</p>
 {/each}
 <div class="two">
@@ -58,7 +58,7 @@
 			<p>{nearestWords(finding)}</p>
 			<p>{keyOrderWords(finding)}</p>
 		{:else}
-			<p class="soft">Count all twelve notes to have the octave compared with the library.</p>
+			<p class="soft">Count all twelve notes to compare the octave with the library.</p>
 		{/if}
 		{#each finding.inversions.slice(0, SHOWN) as inversion (pairName(inversion.from) + inversion.to.kind.name)}
 			<p>{inversionWords(inversion)}</p>

@@ -22,7 +22,8 @@
 {:else if found && finding}
 	{#if several}
 		<p>
-			Say wide or narrow for {undecided.join(', ')}: move away from pure on purpose and hear whether it grows faster.
+			Choose wide or narrow for {undecided.join(', ')}. Widen the interval on purpose and hear whether the beat gets
+			faster.
 		</p>
 		<div class="row" role="group" aria-label="Octaves that fit">
 			{#each found.findings as each, i (i)}

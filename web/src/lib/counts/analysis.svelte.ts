@@ -45,7 +45,7 @@ export class Analysis {
 			this.shown = 0;
 			this.problem = undefined;
 		} catch (fault) {
-			if (!isGivenUp(fault)) this.problem = `The computation failed: ${(fault as Error).message}`;
+			if (!isGivenUp(fault)) this.problem = `The calculation failed: ${(fault as Error).message}`;
 		}
 	}
 
@@ -55,7 +55,7 @@ export class Analysis {
 		if (answer?.kind === 'refused') return refusalWords(answer.why).verdict;
 		if (!found || !finding) return 'Working …';
 		if (!this.several) return verdictOf(finding, temperament, tolerance);
-		return `${found.findings.length}${found.more ? ' or more' : ''} octaves fit these counts; none is certain.`;
+		return `${found.findings.length}${found.more ? ' or more' : ''} octaves fit these counts, so none is certain.`;
 	}
 
 	close(): void {

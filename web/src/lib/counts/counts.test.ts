@@ -150,7 +150,7 @@ describe('what the counts say', () => {
 			if (answer.kind !== 'refused') throw new Error('not refused');
 			return refusalWords(answer.why);
 		};
-		expect(refusal([5, 7]).verdict).toMatch(/^Nothing checks the count of /);
+		expect(refusal([5, 7]).verdict).toMatch(/^Nothing confirms the count of /);
 		expect(refusal([5, 7]).advice).toMatch(/Count .*[A-G]/);
 		expect(refusal([4]).verdict).toMatch(/hang on nothing that was counted/);
 		expect(refusalWords({ reason: 'no counts' }).verdict).toBe('Nothing counted yet.');

@@ -17,7 +17,7 @@ export const enteredCountSchema = z
 		upper: note,
 		rate: z
 			.number({ error: 'A rate is a number of beats per second.' })
-			.min(0, 'A rate is 0 or more; wide or narrow is said beside it.')
+			.min(0, 'A rate is 0 or more; wide or narrow is chosen beside it.')
 			.max(FASTEST_RATE, `No ear counts more than ${FASTEST_RATE} beats per second.`),
 		sense: z.enum(SENSES)
 	})

@@ -11,23 +11,23 @@ export function refusalWords(why: CountRefusal): { readonly verdict: string; rea
 	if (why.reason === 'no counts')
 		return {
 			verdict: 'Nothing counted yet.',
-			advice: 'Both thirds and the fifths of the octave are enough; more makes it surer.'
+			advice: 'The thirds and fifths of the octave are enough; more make it surer.'
 		};
 	const missing = list(why.missing.map(pairName));
 	const advice = missing ? `Count ${missing} as well.` : 'Count more thirds and sixths.';
 	if (why.reason === 'unconnected')
 		return {
-			verdict: `${list(why.notes.map(noteName))} ${why.notes.length === 1 ? 'hangs' : 'hang'} on nothing that was counted.`,
-			advice: `No chain of counts leads there from the reference. ${advice}`
+			verdict: `${list(why.notes.map(noteName))} ${why.notes.length === 1 ? 'is' : 'are'} not connected to anything counted.`,
+			advice: `No chain of counts leads there from the reference note. ${advice}`
 		};
 	if (why.reason === 'uncertain')
 		return {
-			verdict: `Too uncertain: ${noteName(why.note)} could lie anywhere within ±${why.error.toFixed(1)} cents.`,
+			verdict: `Too uncertain: ${noteName(why.note)} could be anywhere within ±${why.error.toFixed(1)} cents.`,
 			advice
 		};
 	return {
-		verdict: `Nothing checks the count of ${pairName(why.count)}.`,
-		advice: `${why.shift === undefined ? 'A slip there would go unseen.' : `A slip there could shift notes together by ${why.shift.toFixed(0)} cents unseen.`} ${advice}`
+		verdict: `Nothing confirms the count of ${pairName(why.count)}.`,
+		advice: `${why.shift === undefined ? 'A slip there would go unseen.' : `A slip there could move notes together by ${why.shift.toFixed(0)} cents unseen.`} ${advice}`
 	};
 }
 

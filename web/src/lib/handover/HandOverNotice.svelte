@@ -76,7 +76,7 @@
 				>
 			</p>
 		{/if}
-		{#if updated.current}<p role="status">A new version of Fendrel is there: it comes with the next page.</p>{/if}
+		{#if updated.current}<p role="status">A new version of Fendrel is ready. It loads with the next page.</p>{/if}
 	</aside>
 {/if}
 {#if open}

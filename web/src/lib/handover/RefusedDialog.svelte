@@ -25,7 +25,7 @@
 
 <DialogSheet {open} title="What the server refused" onclose={close} sheet="w-full">
 	{#if handOver.refused.length === 0}
-		<p>Nothing is left here.</p>
+		<p>Nothing is waiting here.</p>
 	{:else}
 		<p class="soft">
 			These stay on this device until you decide. Save them to a file before you discard anything you may want again.

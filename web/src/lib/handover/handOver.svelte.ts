@@ -20,7 +20,7 @@ const TROUBLES: Record<Exclude<State, 'there' | 'slow'>, string> = {
 	'signed out': 'You are signed out. Sign in again; readings wait on this device.'
 };
 const UNKEPT =
-	'This device does not keep what you measure: its storage is full or closed to this page. Leave the page open until everything is saved.';
+	'This device cannot store what you measure: its storage is full or closed to this page. Keep the page open until everything is saved.';
 
 /** What a batch came to. */
 type Sent = { readonly answers: readonly Answer[] } | { readonly trouble: string } | { readonly unreadable: string };

@@ -26,7 +26,7 @@ export const instrumentSchema = z
 			.trim()
 			.refine(
 				(text) => text === '' || (/^\d{4}$/.test(text) && +text >= 1400 && +text <= 2100),
-				'Write the year with four digits, or leave it empty.'
+				'Write the year with four digits, or leave it blank.'
 			),
 		lowest: noteField,
 		highest: noteField,

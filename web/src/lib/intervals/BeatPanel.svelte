@@ -57,7 +57,7 @@
 </script>
 
 <section aria-label="The beat by itself">
-	<h2 class="panel-heading">Take the rate into the ear <span>the beat alone, at {pitch.toFixed(0)} Hz</span></h2>
+	<h2 class="panel-heading">Learn the rate by ear <span>the beat alone, at {pitch.toFixed(0)} Hz</span></h2>
 	<BeatTrace rate={sounding} {elapsed} />
 	<div class="row">
 		<button type="button" class="btn preset-filled-brand" disabled={!alive} onclick={toggle}>

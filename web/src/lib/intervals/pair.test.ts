@@ -12,7 +12,7 @@ describe('two notes as people type them', () => {
 		const why = (text: string) => (parsePair(text, 29, 89) as { problem: string }).problem;
 		expect(why('F3')).toContain('Write two notes');
 		expect(why('F3 A3 C4')).toContain('Write two notes');
-		expect(why('F3 H3')).toContain('“H3” is no note');
+		expect(why('F3 H3')).toContain('“H3” is not a note');
 		expect(why('A0 A3')).toBe('A0 lies outside this instrument, which goes from F1 to F6.');
 		expect(why('F3 F3')).toContain('same');
 		expect(why('F1 F6')).toContain('four octaves');

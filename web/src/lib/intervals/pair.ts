@@ -17,7 +17,7 @@ export function parsePair(text: string, lowest: number, highest: number): Result
 	if (words.length !== 2) return { problem: 'Write two notes, such as F3 A3.' };
 	const notes = words.map(parseNote);
 	const unread = notes.indexOf(undefined);
-	if (unread >= 0) return { problem: `“${words[unread]}” is no note; write one such as F3, C#4 or Bb2.` };
+	if (unread >= 0) return { problem: `“${words[unread]}” is not a note. Write one such as F3, C#4 or Bb2.` };
 	const [lower, upper] = (notes as number[]).sort((a, b) => a - b);
 	const outside = [lower, upper].find((note) => note < lowest || note > highest);
 	if (outside !== undefined)

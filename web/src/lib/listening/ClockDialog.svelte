@@ -13,9 +13,9 @@
 	let found = $state.raw<ReferenceTone | undefined>();
 	let problem = $state<string | undefined>();
 	const WORDS: Record<ToneProblem, string> = {
-		'too quiet': 'The tone was hardly to be heard. Bring it closer to the microphone and measure again.',
+		'too quiet': 'The tone was barely audible. Bring it closer to the microphone and measure again.',
 		'not steady': 'It was not one steady tone. Use a signal generator or a time signal, not a string or a voice.',
-		'too far off': 'That is more than 20 cents from the frequency above: is it the tone you wrote?'
+		'too far off': 'That is more than 20 cents from the frequency above. Is it the right tone?'
 	};
 	$effect(() => {
 		if (!open) return;
@@ -27,7 +27,7 @@
 		found = undefined;
 		problem = undefined;
 		if (!(frequency >= 100 && frequency <= 5000)) {
-			problem = 'Write the frequency of the tone in hertz, from 100 to 5000.';
+			problem = 'Enter the frequency of the tone in hertz, from 100 to 5000.';
 			return;
 		}
 		measuring = true;
@@ -45,8 +45,8 @@
 
 <DialogSheet {open} title="This microphone’s clock" onclose={() => (open = false)} sheet="max-w-[34rem]">
 	<p class="mb-3 text-[0.95rem] leading-snug">
-		A sound card’s clock may be off by a cent or two, and every pitch with it. Play a tone whose frequency is certain,
-		such as a signal generator’s or a time signal’s, and let it sound for {SECONDS} seconds.
+		A sound card’s clock may be off by a cent or two, and every pitch with it. Play a tone whose frequency you can
+		trust, such as a signal generator or a time signal, and let it sound for {SECONDS} seconds.
 	</p>
 	<label class="row">
 		<span>The tone has</span>
@@ -65,8 +65,8 @@
 				<span class="soft">±{Math.max(0.01, 2 * found.offsetError).toFixed(2)}</span>.
 			</p>
 		{:else if listening.clock !== 0}
-			<p>Pitches are corrected by {signed(-listening.clock, 2)} cents now.</p>
-		{:else}<p class="soft">No correction is kept for this microphone.</p>{/if}
+			<p>Pitches are being corrected by {signed(-listening.clock, 2)} cents now.</p>
+		{:else}<p class="soft">No correction is stored for this microphone.</p>{/if}
 	</div>
 	<div class="mt-4 flex flex-wrap gap-2">
 		{#if found}
@@ -76,7 +76,7 @@
 		{/if}
 		{#if listening.clock !== 0}
 			<button type="button" class="btn preset-outlined-surface-300-700" onclick={() => keep(0)}
-				>Use no correction</button
+				>Remove the correction</button
 			>
 		{/if}
 		<Dialog.CloseTrigger class="btn preset-outlined-surface-300-700">Close</Dialog.CloseTrigger>

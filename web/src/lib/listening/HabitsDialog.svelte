@@ -33,7 +33,7 @@
 			({ moment }) => !(moment >= MOMENTS.earliest && moment <= MOMENTS.latest) || Number.isNaN(moment)
 		);
 		if (wrong >= 0) {
-			problem = `${REGISTER_NAMES[wrong]}: write a time from ${MOMENTS.earliest} to ${MOMENTS.latest} seconds.`;
+			problem = `${REGISTER_NAMES[wrong]}: enter a time from ${MOMENTS.earliest} to ${MOMENTS.latest} seconds.`;
 			return;
 		}
 		saving = true;
@@ -81,7 +81,7 @@
 		<button type="button" class="btn preset-outlined-surface-300-700" onclick={() => (draft = drafted(USUAL_HABITS))}
 			>As usual</button
 		>
-		<Dialog.CloseTrigger class="btn preset-outlined-surface-300-700">Leave as it was</Dialog.CloseTrigger>
+		<Dialog.CloseTrigger class="btn preset-outlined-surface-300-700">Cancel</Dialog.CloseTrigger>
 	</div>
 </DialogSheet>
 

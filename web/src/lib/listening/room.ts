@@ -30,25 +30,25 @@ export function roomState({
 		return {
 			title: 'Too loud',
 			detail: undefined,
-			advice: 'The sound is clipped: move the microphone away, or turn its level down.'
+			advice: 'The sound is clipping. Move the microphone away or turn its level down.'
 		};
 	if (hum !== undefined)
 		return {
 			title: 'Listening',
 			detail: `hum at ${hum} Hz`,
-			advice: `The mains hum at ${hum} Hz: unplug the lamp or the charger nearby, or move the microphone away from it.`
+			advice: `The mains hum at ${hum} Hz. Unplug a lamp or charger nearby, or move the microphone away from it.`
 		};
 	if (noise > LOUD_ROOM_DB)
 		return {
 			title: 'Listening',
 			detail: 'room loud',
-			advice: 'The room is loud: move the microphone closer to the strings, or wait for quiet.'
+			advice: 'The room is loud. Move the microphone closer to the strings, or wait for quiet.'
 		};
 	if (strikeLevel !== undefined && (strikeLevel < noise + FAINT_ABOVE_DB || strikeLevel < FAINT_DB))
 		return {
 			title: 'Listening',
 			detail: 'strikes faint',
-			advice: 'The strikes are faint: move the microphone closer to the strings, or turn its level up.'
+			advice: 'The strikes are faint. Move the microphone closer to the strings, or turn its level up.'
 		};
 	return {
 		title: 'Listening',

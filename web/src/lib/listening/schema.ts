@@ -6,8 +6,8 @@ const register = z.object({
 	partial: z.number().int().min(0).max(HIGHEST_LISTENED),
 	moment: z
 		.number()
-		.min(MOMENTS.earliest, `A strike is read ${MOMENTS.earliest} s after it at the earliest.`)
-		.max(MOMENTS.latest, `A strike is read ${MOMENTS.latest} s after it at the latest.`)
+		.min(MOMENTS.earliest, `A string is read ${MOMENTS.earliest} s after the strike at the earliest.`)
+		.max(MOMENTS.latest, `A string is read ${MOMENTS.latest} s after the strike at the latest.`)
 });
 
 /** How a workshop listens: the usual registers, each with its partial and moment; null: as usual. */

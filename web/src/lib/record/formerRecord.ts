@@ -6,7 +6,7 @@ import { frequency, groupNumber, moment, pinsSchema, struckFields } from './reco
 
 export const FORMER_STRINGS = ['left', 'middle', 'right', 'open'] as const;
 
-/** A reading with its marks; a note kept by ear has no figures. */
+/** A reading with its marks; a note set by ear has no figures. */
 export const formerReadingSchema = z.object({
 	...struckFields,
 	id: z.uuid(),

@@ -59,7 +59,7 @@
 		{#each problems as problem (problem)}<p class="problem" role="alert">{problem}</p>{/each}
 		{#each questions as question (question)}<p class="notice" role="alert">{question}</p>{/each}
 		{#if questions.length}
-			<button type="button" class="btn preset-filled-brand" onclick={() => save(true)}>Yes, keep it so</button>
+			<button type="button" class="btn preset-filled-brand" onclick={() => save(true)}>Yes, keep it</button>
 		{:else}
 			<button class="btn preset-filled-brand" disabled={disabled || saving}
 				>{over ? 'Keep the changes' : 'Keep it in the workshop'}</button

@@ -84,7 +84,7 @@
 			>
 			{#if byFifths}
 				<button type="button" class="choice" disabled={!alive} onclick={() => design.toCents()}
-					>Go on in cents instead</button
+					>Continue in cents</button
 				>
 			{/if}
 		</div>

@@ -58,7 +58,7 @@
 	</legend>
 	{#if isRest}
 		<p class="soft">
-			Whatever the other fifths leave of the comma lies here. To set this one, let another fifth take the rest.
+			This fifth takes whatever the others leave of the comma. To set it yourself, let another fifth take the rest.
 		</p>
 	{:else}
 		<div class="parts">

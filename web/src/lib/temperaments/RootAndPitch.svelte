@@ -33,7 +33,7 @@
 		</select></label
 	>
 	<span class="take"
-		>Take away as
+		>Download as
 		{#each FORMATS as { format, label, about } (format)}
 			<a href="/temperaments/{slug}/download?format={format}&root={root}&a4={a4}" download title={about}>{label}</a>
 		{/each}

@@ -5,6 +5,6 @@
 
 {#if name}
 	<p class="notice" role="status">
-		{name} has no whole octave in the middle of the keyboard, so this is worked out for a typical instrument of its kind.
+		{name} has no whole octave in the middle of the keyboard, so this is calculated for a typical instrument of its kind.
 	</p>
 {/if}

@@ -30,7 +30,7 @@ export const wishSchema = z.object({
 		.number()
 		.min(TOP_RANGE.lowest, `The top takes ${TOP_RANGE.lowest} to +${TOP_RANGE.highest} cents.`)
 		.max(TOP_RANGE.highest, `The top takes ${TOP_RANGE.lowest} to +${TOP_RANGE.highest} cents.`),
-	/** Notes kept by ear, in cents from equal temperament. */
+	/** Notes set by ear, in cents from equal temperament. */
 	held: z.record(
 		z.string().regex(/^\d{1,3}$/),
 		z

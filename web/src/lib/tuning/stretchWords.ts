@@ -25,5 +25,5 @@ export function stretchWords(plan: Pick<Plan, 'stretchAt'>, basis: CurveBasis, a
 		.flatMap(({ kind, worst }) => (worst ? [{ type: kind.name, ...worst }] : []))
 		.sort((a, b) => Math.abs(b.cents) - Math.abs(a.cents))[0];
 	if (!worst) return `${ends} cents.`;
-	return `${ends} cents. Most has to give way the ${worst.type} octave ${noteName(worst.lower)}-${noteName(worst.upper)}: ${Math.abs(worst.rate).toFixed(1)} per second ${worst.rate < 0 ? 'narrow' : 'wide'}.`;
+	return `${ends} cents. The ${worst.type} octave gives way most at ${noteName(worst.lower)}-${noteName(worst.upper)}: ${Math.abs(worst.rate).toFixed(1)} per second ${worst.rate < 0 ? 'narrow' : 'wide'}.`;
 }

@@ -36,7 +36,7 @@
 	</aside>
 {/if}
 <DialogSheet {open} title="Written on two devices" onclose={() => (open = false)} sheet="w-full">
-	<p class="soft">Each was written without knowing of the other. The later one counts until you choose.</p>
+	<p class="soft">Neither writer knew of the other. The later one counts until you choose.</p>
 	{#each choices as each (each.field)}
 		<h3>{listed([FIELD_NAMES[each.field]])}</h3>
 		<ul>

@@ -67,17 +67,17 @@
 {/snippet}
 
 <div class="held">
-	<p class="soft">These open and can be worked on without the server. What you do waits here until it answers.</p>
+	<p class="soft">You can open these and work on them without the server. What you do waits here until it answers.</p>
 	{#if held && visits.length + instruments.length === 0}
 		<p>
 			Nothing yet. Visits that are opened here, and instruments that are looked at, can be worked with afterwards
 			without the server.
 		</p>
 	{/if}
-	{#if open.length}{@render list('Visits to go on with', open, 'Go on')}{/if}
+	{#if open.length}{@render list('Visits to continue', open, 'Go on')}{/if}
 	{#if instruments.length}
 		<section>
-			<h2>Instruments to begin a visit on</h2>
+			<h2>Start a visit on</h2>
 			<ul>
 				{#each instruments as { id, name, location } (id)}
 					<li>

@@ -86,7 +86,7 @@ async function beginAlone(instrumentId: string): Promise<Result<string>> {
 	if (!book)
 		return {
 			problem:
-				'The server does not answer, and this device does not hold this instrument. Open its page once while the server answers.'
+				'The server does not answer, and this instrument is not stored on this device. Open its page once while the server is there.'
 		};
 	const id = uuid();
 	const planned = firstPlan(book, id);

@@ -59,7 +59,7 @@ export class LastStrike {
 	get problem(): string | undefined {
 		return this.missing === undefined
 			? this.player.problem
-			: `Partial ${this.missing} cannot be told apart from the rest of the strike.`;
+			: `Partial ${this.missing} cannot be separated from the rest of the sound.`;
 	}
 
 	/** Lets one partial be heard alone, then in the whole; once more the same partial: stops. */

@@ -80,11 +80,11 @@ export class OpenVisit {
 		if (answer.kind === 'refused')
 			return { status: answer.status, message: answer.message ?? 'There is no such visit in your workshop.' };
 		if (answer.kind === 'signed out')
-			return { status: 401, message: 'You are signed out.', advice: 'Sign in again; what waits here stays.' };
+			return { status: 401, message: 'You are signed out.', advice: 'Sign in again. What is waiting here stays.' };
 		return {
 			status: 503,
 			message: 'The server does not answer, and this visit was not opened on this device before.',
-			advice: 'Visits that were can be gone on with; they are listed under On this device.'
+			advice: 'Visits that have been opened here can be continued. They are listed under On this device.'
 		};
 	}
 

@@ -17,7 +17,7 @@
 
 <Entrance>
 	<h1>Set up your workshop</h1>
-	<p class="soft mt-2">This is the first start. The account you make now is the owner's.</p>
+	<p class="soft mt-2">This is the first start. The account you create now is the owner's.</p>
 	<form method="POST" use:enhance class="mt-6 grid gap-5">
 		{#each fields as { key, label, type, complete } (key)}
 			<label class="field">

@@ -35,7 +35,7 @@
 
 <section class="loads">
 	<div class="head">
-		<h2 class="asks"><b>What do they bear?</b> <span>at A4 = {inHz(a4)} Hz, equal</span></h2>
+		<h2 class="asks"><b>How heavily are they loaded?</b> <span>at A4 = {inHz(a4)} Hz, equal</span></h2>
 		<label class="soft"
 			>it lies <input
 				class="input mono"
@@ -56,7 +56,7 @@
 				<p class="soft small">{loadWords(load, raise)} Dashed: 75 %, above which modern wire is near breaking.</p>
 			</div>
 			<section class="faults" aria-label="Cautions">
-				<h2 class="panel-heading">Take care</h2>
+				<h2 class="panel-heading">Caution</h2>
 				{#if warnings.length}
 					<ul>
 						{#each warnings.slice(0, 7) as warning (warning)}<li>{warning}</li>{/each}
@@ -70,7 +70,7 @@
 			</section>
 		</div>
 	{:else}
-		<p class="soft">Put in wire and speaking length of some notes, and their tension and strength follow.</p>
+		<p class="soft">Enter the wire and speaking length of some notes to see their tension and strength.</p>
 	{/if}
 </section>
 

@@ -40,7 +40,7 @@
 		{:else}
 			<p class="soft">
 				{known.length
-					? 'Every string read goes with its neighbours.'
+					? 'Every string read agrees with its neighbours.'
 					: 'Strings are read in Set: one string of each note, struck alone.'}
 			</p>
 		{/if}

@@ -134,7 +134,7 @@
 				/></label
 			>
 		</div>
-		<p class="soft">Lines for notes that are in the table already take their place. Sizes in millimetres.</p>
+		<p class="soft">A line for a note that is already in the table replaces it. Sizes are in millimetres.</p>
 	</div>
 </details>
 {#if problems.length}

@@ -25,7 +25,7 @@ describe('a line of strings as it is typed', () => {
 	});
 
 	it.each([
-		[{ note: 'H9' }, 'is no note'],
+		[{ note: 'H9' }, 'is not a note'],
 		[{ note: 'C9' }, 'not on this keyboard'],
 		[{ strings: '4' }, '1 to 3 strings'],
 		[{ wire: 'string' }, 'is none of'],
@@ -123,7 +123,7 @@ describe('a scale in words', () => {
 	});
 
 	it('says what it rests on, and that nothing has been read', () => {
-		expect(basisWords([], 'grand piano')).toBe('No string has been read: this is a typical grand piano.');
+		expect(basisWords([], 'grand piano')).toBe('No string has been read. This is a typical grand piano.');
 		expect(scaleVerdict(keyboardInharmonicity('grand', []), [])).toBe('Its strings have not been read yet.');
 	});
 

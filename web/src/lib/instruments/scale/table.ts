@@ -37,7 +37,7 @@ export interface LineContext {
 /** Reads a line, comma or point; empty fields are unknown. */
 export function readLine(typed: TypedLine, { lowest, highest, a4, stringsAt }: LineContext): Result<StringLine> {
 	const note = parseNote(typed.note.trim());
-	if (note === undefined) return { problem: `“${typed.note}” is no note: write it as C4, F#3 or Eb5.` };
+	if (note === undefined) return { problem: `“${typed.note}” is not a note. Write it as C4, F#3 or Eb5.` };
 	if (note < lowest || note > highest)
 		return { problem: `${noteName(note)} is not on this keyboard (${noteName(lowest)} to ${noteName(highest)}).` };
 	const material = wireNamed(typed.wire);
@@ -46,7 +46,7 @@ export function readLine(typed: TypedLine, { lowest, highest, a4, stringsAt }: L
 	for (const key of ['strings', 'core', 'length', 'winding', 'strength'] as const) {
 		const value = typed[key].trim() === '' ? null : typedNumber(typed[key]);
 		if (value !== null && !(value > 0 && value < 1e5))
-			return { problem: `${noteName(note)}: “${typed[key]}” is no ${key === 'core' ? 'diameter' : key}.` };
+			return { problem: `${noteName(note)}: “${typed[key]}” is not a valid ${key === 'core' ? 'diameter' : key}.` };
 		figures[key] = value;
 	}
 	const strings = figures.strings ?? stringsAt.get(note) ?? 1;
@@ -125,7 +125,7 @@ export function readTable(source: string, context: LineContext): ReadTable {
 		else found.set(read.value.note, read.value);
 	});
 	if (problems.length) return { problems };
-	if (found.size === 0) return { problems: ['There is a heading, but no line of strings under it.'] };
+	if (found.size === 0) return { problems: ['There is a heading but no strings below it.'] };
 	return { lines: [...found.values()], said: `${counted(found.size, 'note')} read.` };
 }
 

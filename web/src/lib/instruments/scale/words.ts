@@ -25,7 +25,7 @@ export function faultWords({ outliers, jumps, breakNote, parameters, refused }: 
 		...(breakNote === undefined
 			? []
 			: [
-					`Break below ${noteName(breakNote)}: the strings under it are ${percent(Math.exp(parameters[4]))} ${parameters[4] > 0 ? 'stiffer' : 'less stiff'} than the scale above leads one to expect.`
+					`Break below ${noteName(breakNote)}: the strings under it are ${percent(Math.exp(parameters[4]))} ${parameters[4] > 0 ? 'stiffer' : 'less stiff'} than the scale above would suggest.`
 				]),
 		...refused.map(({ note, b }) => `${noteName(note)}: a B of ${b} is no string’s and was left out. Read it again.`)
 	];
@@ -35,7 +35,7 @@ export function faultWords({ outliers, jumps, breakNote, parameters, refused }: 
 export function basisWords(known: readonly KnownString[], kindName: string): string {
 	const struck = known.filter(({ by }) => by === 'strike');
 	const table = known.length - struck.length;
-	if (known.length === 0) return `No string has been read: this is a typical ${kindName}.`;
+	if (known.length === 0) return `No string has been read. This is a typical ${kindName}.`;
 	const partials = struck.map(({ partials: all }) => Math.max(0, ...all.map(({ partial }) => partial)));
 	const highest = Math.max(0, ...partials);
 	const parts = [

@@ -55,7 +55,7 @@
 	<h2 class="asks"><b>How is it strung?</b> <span>strings of each note; thick: wound</span></h2>
 	<StringingChart stringing={shown} {known} />
 	<p class="soft small">
-		{isStated ? 'As you said' : 'As such instruments usually are'}{known.size
+		{isStated ? 'As you entered it' : 'Usual for this kind'}{known.size
 			? `; ${counted(known.size, 'note')} as the table of strings has them (dots)`
 			: ''}. The visit asks for these strings.
 		<button type="button" class="anchor" aria-expanded={open} onclick={() => (open = !open)}
@@ -94,7 +94,7 @@
 						<option value="wound">wound</option>
 					</select>
 					<button type="button" class="anchor" onclick={() => (rows = parted(rows, at, lowest, highest))}
-						>Part it</button
+						>Split it</button
 					>
 					{#if rows.length > 1}
 						<button type="button" class="anchor" onclick={() => (rows = withoutRow(rows, at))}>Take out</button>
@@ -122,7 +122,7 @@
 			>
 			{#if isStated}
 				<button type="button" class="btn preset-outlined-surface-300-700" disabled={saving} onclick={() => keep(null)}
-					>As such instruments usually are</button
+					>Usual for this kind</button
 				>
 			{/if}
 		</div>

@@ -39,7 +39,7 @@ describe('stringing by sections', () => {
 				rowsOf(usual).map((row, i) => (i === at ? { ...row, to } : row)),
 				keyboard
 			);
-		expect(wrong(0, 'H2')).toEqual({ problem: '“H2” is no note: write where the section ends, such as E2.' });
+		expect(wrong(0, 'H2')).toEqual({ problem: '“H2” is not a note. Write where the section ends, such as E2.' });
 		expect(wrong(1, 'C1')).toMatchObject({ problem: expect.stringContaining('below where it begins') });
 	});
 });

@@ -21,7 +21,7 @@ export function readRows(
 	for (const [i, { to, strings, wound }] of rows.entries()) {
 		// The last section ends where the keyboard does.
 		const note = i === rows.length - 1 ? highest : parseNote(to);
-		if (note === undefined) return { problem: `“${to}” is no note: write where the section ends, such as E2.` };
+		if (note === undefined) return { problem: `“${to}” is not a note. Write where the section ends, such as E2.` };
 		sections.push({ to: note, strings, wound });
 	}
 	const stringing = { lowest, sections, choirs };

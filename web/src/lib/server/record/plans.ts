@@ -21,7 +21,7 @@ export async function planProblem(
 		const strange = Object.keys(curve.wish.held)
 			.map(Number)
 			.find((note) => note < lowest || note > highest);
-		if (strange !== undefined) return `${noteName(strange)} is kept by ear, but this keyboard does not have it.`;
+		if (strange !== undefined) return `${noteName(strange)} is set by ear, but this keyboard does not have it.`;
 	}
 	if (plan.curveId === null || plan.curveId === curve?.id) return undefined;
 	return (await curvesAmong(instrumentId, [plan.curveId], transaction)).length ? undefined : NO_CURVE;

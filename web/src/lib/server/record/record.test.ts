@@ -73,7 +73,7 @@ describe('what a device hands over', () => {
 			...['stored', 'refused', 'refused', 'refused', 'refused', 'refused', 'refused', 'stored']
 		]);
 		const why = answers.map((answer) => ('why' in answer ? answer.why : ''));
-		expect(why[1]).toBe('It cannot be right: its pitch lies outside what there is.');
+		expect(why[1]).toBe('It cannot be right: its pitch is out of range.');
 		expect(why[2]).toMatch(/no such visit/);
 		expect(why[3]).toMatch(/another version/);
 		expect(why[6]).toMatch(/Something else is stored/);

@@ -28,9 +28,10 @@ import { projectVisit } from './project';
 import { hashOf, rowsOf } from './rows';
 import type { Transaction } from 'sequelize';
 
-const NO_VISIT = 'There is no such visit in this workshop. It may belong to another: sign in there and send it again.';
-const UNSTORED = 'The database would not take it.';
-const OTHER = 'Something else is stored under its number already.';
+const NO_VISIT =
+	'There is no such visit in this workshop. It may belong to another workshop: sign in there and send it again.';
+const UNSTORED = 'The database refused it.';
+const OTHER = 'Something else is already stored under its number.';
 
 type Sent = Item | FormerItem;
 /** What says how a visit stands as a whole. */
@@ -63,7 +64,7 @@ export async function takeIn(
 function readItem(item: unknown): Sent | { readonly why: string } {
 	const format = (item as { format?: unknown } | null)?.format;
 	if (format !== FORMAT && format !== FORMER_FORMAT)
-		return { why: 'It was made by another version of Fendrel, which this server does not know.' };
+		return { why: 'It was made by a version of Fendrel that this server does not know.' };
 	const parsed = format === FORMAT ? itemSchema.safeParse(item) : formerItemSchema.safeParse(item);
 	if (parsed.success) return parsed.data;
 	const [issue] = parsed.error.issues;
@@ -73,7 +74,7 @@ function readItem(item: unknown): Sent | { readonly why: string } {
 	const name = field.replace(/[A-Z]/g, (letter) => ` ${letter.toLowerCase()}`);
 	const outside = issue.code === 'too_small' || issue.code === 'too_big';
 	return {
-		why: `It cannot be right: its ${name} ${outside ? 'lies outside what there is.' : 'cannot be read.'}`
+		why: `It cannot be right: its ${name} ${outside ? 'is out of range.' : 'cannot be read.'}`
 	};
 }
 

@@ -37,10 +37,10 @@
 		onnudge={(by) => sheet.hold(sheet.at + by)}
 	/>
 	<p class="key-line soft">
-		shaded: what is not known of the strings{#if sheet.beside.deviations}; dashed: {sheet.beside
+		shaded: what the strings leave open{#if sheet.beside.deviations}; dashed: {sheet.beside
 				.name}{/if}{#if sheet.standing.length}; rings: {sheet.stands}, moved by {signed(
 				sheet.standingShift
-			)}{/if}{#if sheet.held.length}; squares: kept by ear{/if}
+			)}{/if}{#if sheet.held.length}; squares: set by ear{/if}
 	</p>
 	<div class="heading">
 		<h2><b>What gives way?</b> <span>beats per second, + wide</span></h2>

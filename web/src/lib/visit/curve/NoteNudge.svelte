@@ -25,16 +25,16 @@
 		{/each}
 	</div>
 	<button type="button" class="hold" aria-pressed={isHeld} onclick={() => onhold(!isHeld)}
-		>{isHeld ? 'Kept by ear: let it follow again' : 'Keep this one by ear'}</button
+		>{isHeld ? 'Set by ear: let it follow again' : 'Set this one by ear'}</button
 	>
 	{#if held.length}
 		<p class="soft small">
 			Kept by ear: {#each held as each, i (each)}{i ? ', ' : ''}<button type="button" onclick={() => onselect(each)}
 					>{noteName(each)}</button
-				>{/each}; the others follow. <button type="button" onclick={onreleaseall}>Let all follow</button>
+				>{/each}; the others follow. <button type="button" onclick={onreleaseall}>Let them all follow</button>
 		</p>
 	{:else}
-		<p class="soft small">A note that is moved stays where you put it; its neighbours follow.</p>
+		<p class="soft small">A note you move stays where you put it, and its neighbours follow.</p>
 	{/if}
 </section>
 

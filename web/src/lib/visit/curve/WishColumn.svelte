@@ -41,7 +41,7 @@
 					sheet.closest ??
 					(sheet.standing.length
 						? `From ${sheet.standing.length} notes ${sheet.stands}.`
-						: 'Nothing has been read of how it stands.')}
+						: 'No reading shows how it stands.')}
 			</p>
 		</div>
 		{#if open.about.curves.length}

@@ -167,7 +167,7 @@ export class Sheet {
 		try {
 			await does();
 		} catch (fault) {
-			if (!isGivenUp(fault)) this.failed = `This could not be worked out: ${(fault as Error).message}`;
+			if (!isGivenUp(fault)) this.failed = `This could not be calculated: ${(fault as Error).message}`;
 		}
 	}
 

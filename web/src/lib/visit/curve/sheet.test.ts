@@ -134,7 +134,7 @@ describe('the curve sheet', () => {
 		const sheet = sheetOf({ standing: { by: 'left', at: new Date(2026, 5, 1), notes } });
 		await sheet.takeAsItWas();
 		expect(sheet.wish.lead).toBe('double-octaves');
-		expect(sheet.closest).toMatch(/^88 notes as it was left 1 Jun 2026: this explains it well/);
+		expect(sheet.closest).toMatch(/^88 notes as it was left 1 Jun 2026: this fits well/);
 		expect(sheet.standingShift).toBeCloseTo(7, 0);
 		const few = sheetOf({ standing: { by: 'found', at: new Date(), notes: notes.slice(0, 5) } });
 		await few.takeAsItWas();

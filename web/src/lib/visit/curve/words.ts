@@ -23,11 +23,11 @@ export function trustWords(
 	const ends =
 		errors.length === 0
 			? ''
-			: ` Surely within ±${(2 * errors[0]).toFixed(1)} cents at ${noteName(lowest)} and ±${(2 * errors[errors.length - 1]).toFixed(1)} at ${noteName(highest)}.`;
+			: ` Within ±${(2 * errors[0]).toFixed(1)} cents at ${noteName(lowest)} and ±${(2 * errors[errors.length - 1]).toFixed(1)} at ${noteName(highest)}.`;
 	const anchor =
 		lowest <= A4 && highest >= A4
 			? ''
-			: ` This keyboard has no A4: ${noteName(highest < A4 ? highest : lowest)} stands where equal temperament has it.`;
+			: ` This keyboard has no A4. ${noteName(highest < A4 ? highest : lowest)} stands at its equal-tempered pitch.`;
 	const table = fromTable ? ` and ${counted(fromTable, 'more', 'more')} by the table of strings` : '';
 	if (struck.length === 0 && fromTable === 0)
 		return `No string has been read: a typical ${kindName} stands in.${ends}${anchor}`;
@@ -39,7 +39,7 @@ export function trustWords(
 		struck.length < FEW || to - from < NARROW
 			? ` Read ${from - lowest > highest - to ? 'a few strings in the bass' : 'a few strings in the treble'} to be surer.`
 			: unsure
-				? ' Strings read at both ends would narrow it.'
+				? ' Reading strings at both ends would make it surer.'
 				: '';
 	return `Strings of ${counted(struck.length, 'note')} read, ${noteName(from)} to ${noteName(to)}${table}.${ends}${more}${anchor}`;
 }
@@ -47,13 +47,13 @@ export function trustWords(
 /** How well the curve found explains how the instrument stands. */
 export function closestWords(found: Closest | undefined, stands: string): string {
 	if (!found)
-		return `Too little is known of how it stands: at least ${LEAST_TO_COMPARE.notes} notes over four octaves must have been read.`;
-	const stray = found.stray.length ? ` ${noteRuns(found.stray, noteName)} stood elsewhere and had no say.` : '';
+		return `Too little is known of how it stands. At least ${LEAST_TO_COMPARE.notes} notes over four octaves are needed.`;
+	const stray = found.stray.length ? ` ${noteRuns(found.stray, noteName)} stood apart and were left out.` : '';
 	const well =
 		found.left < 1.2
-			? 'explains it well'
+			? 'fits well'
 			: found.left < 2.5
-				? 'comes nearest'
-				: 'comes nearest, but no curve of these explains it well';
+				? 'comes closest'
+				: 'comes closest, but none of these curves fits well';
 	return `${counted(found.notes, 'note')} ${stands}: this ${well} (${found.left.toFixed(1)} cents left over).${stray}`;
 }

@@ -35,7 +35,7 @@
 	{:else if session.unison}<UnisonPanel heard={session.unison} {a4} />
 	{:else}
 		<p class="soft">
-			Strike {noteName(step.note)} and let it sound for a second: the strings that are left unmuted are told apart here.
+			Strike {noteName(step.note)} and let it sound for a second. The unmuted strings are told apart here.
 		</p>
 	{/if}
 </div>

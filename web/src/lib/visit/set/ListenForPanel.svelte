@@ -23,13 +23,13 @@
 
 <section>
 	{#if pair}
-		<h2 class="panel-heading">What the ear hears: {noteName(pair.lowerNote)} with {noteName(pair.upperNote)}</h2>
+		<h2 class="panel-heading">What to listen for: {noteName(pair.lowerNote)} with {noteName(pair.upperNote)}</h2>
 		<p class="rate"><b>{size.toFixed(1)}</b> <span>{words}</span></p>
 		<CoincidenceLadder tall={168} {...pair} heardAt="{noteName(pair.key)}, {pair.heardAt.toFixed(0)} Hz" />
 		<p class="how">
 			{#if isReference}
-				Strike <b>{noteName(FORK_TEST)}</b> with your fork or tone, then with A4: both must beat alike, about as fast as
-				this when {noteName(FORK_TEST)} is near its place.
+				Strike <b>{noteName(FORK_TEST)}</b> with your fork or tone, then with A4: both must beat at the same rate, about
+				this fast when {noteName(FORK_TEST)} is near its place.
 			{:else}
 				Listen at <b>{noteName(pair.key)}</b>: partial {pair.kind.lowerPartial} of {noteName(pair.lowerNote)} meets partial
 				{pair.kind.upperPartial} of {noteName(pair.upperNote)}. Hold both keys silently and strike {noteName(pair.key)} to
@@ -37,10 +37,10 @@
 			{/if}
 		</p>
 	{:else}
-		<h2 class="panel-heading">What the ear hears</h2>
+		<h2 class="panel-heading">What to listen for</h2>
 		<p class="how">
-			The reference: everything else is set from {noteName(step.note)}. Compare it with your fork or tone until it
-			stands still.
+			The reference: everything else is set from {noteName(step.note)}. Compare it with your fork or tone until nothing
+			moves.
 		</p>
 	{/if}
 </section>

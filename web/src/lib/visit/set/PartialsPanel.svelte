@@ -30,7 +30,7 @@
 	{#if !reading}
 		<h2 class="panel-heading">Partials</h2>
 		<p class="how">
-			Strike a note and let it sound for a second: its partials appear here, each to be heard by itself.
+			Strike a note and let it sound for a second. Its partials appear here, and each can be heard by itself.
 		</p>
 	{:else}
 		<h2 class="panel-heading">Partials of {noteName(reading.note)} <span>the last strike</span></h2>
@@ -69,7 +69,7 @@
 				<dt>{words.level}, {words.decay}</dt>
 			</dl>
 		{:else}
-			<p class="how">Partial {chosen} was not to be heard in this strike.</p>
+			<p class="how">Partial {chosen} was not heard in this strike.</p>
 		{/if}
 		<div class="buttons">
 			<button type="button" class="btn preset-outlined-surface-300-700" onclick={() => step(-1)} disabled={at <= 0}
@@ -85,7 +85,7 @@
 				disabled={at < 0 ? bars.length === 0 : at === bars.length - 1}>Higher</button
 			>
 		</div>
-		<p class="how">{last.problem ?? 'First alone, then in the whole strike.'}</p>
+		<p class="how">{last.problem ?? 'Alone first, then within the whole sound.'}</p>
 	{/if}
 </section>
 

@@ -37,7 +37,7 @@ describe('a unison in words', () => {
 		);
 		expect(heard(3, { partials: [partial(1)] })).toMatchObject({
 			figure: 'Still',
-			how: 'The unison is clean. In this strike nothing finer than 0.3 cents could be told.'
+			how: 'The unison is clean. Nothing finer than 0.3 cents could be heard in this strike.'
 		});
 	});
 

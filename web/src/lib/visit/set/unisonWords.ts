@@ -31,7 +31,7 @@ export function unisonWords({ note, strings, analysis }: HeardUnison, a4: number
 		rate: each.beat!.toFixed(1),
 		depth: each.depth >= DEEP ? 'deep' : 'shallow'
 	}));
-	const limit = `In this strike nothing finer than ${unresolved.toFixed(1)} cents could be told.`;
+	const limit = `Nothing finer than ${unresolved.toFixed(1)} cents could be heard in this strike.`;
 	if (strings === 1) {
 		if (beating.length === 0)
 			return { title: `${noteName(note)}, one string`, figure: 'Clean', unit: 'no false beat', how: limit, beats };
@@ -39,7 +39,7 @@ export function unisonWords({ note, strings, analysis }: HeardUnison, a4: number
 			title: `${noteName(note)}, one string`,
 			figure: beats[0].rate,
 			unit: 'false beats per second',
-			how: `This string beats by itself, heard at ${beats[0].at}: no unison with it will stand quite still. Mark it and go on.`,
+			how: `This string beats by itself, at ${beats[0].at}, so no unison with it will be quite still. Mark it and go on.`,
 			beats
 		};
 	}

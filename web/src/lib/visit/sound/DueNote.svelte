@@ -52,8 +52,8 @@
 			{#if lastWords.again}<p class="again">{lastWords.again}</p>{/if}
 		{:else if room.advice}<p class="notice">{room.advice}</p>
 		{:else if listening.state === 'off'}<p class="soft">
-				Press Listen, mute all but one string of each note, and strike it firmly: one strike a note, let it sound for
-				two seconds.
+				Press Listen, mute all but one string of each note, and strike it firmly: one strike a note, let it ring for two
+				seconds.
 			</p>{/if}
 	</div>
 	<div class="buttons">

@@ -82,7 +82,7 @@
 		</fieldset>
 		<div class="buttons">
 			<button type="button" class="btn preset-filled-brand" onclick={listen}>Listen to it</button>
-			<Dialog.CloseTrigger class="btn preset-outlined-surface-300-700">Leave it</Dialog.CloseTrigger>
+			<Dialog.CloseTrigger class="btn preset-outlined-surface-300-700">Cancel</Dialog.CloseTrigger>
 		</div>
 	{:else}
 		<div role="status">

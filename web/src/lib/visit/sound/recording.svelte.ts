@@ -13,11 +13,11 @@ export interface HeardStrike {
 }
 
 const PROBLEMS: Record<Exclude<RecordingProblem, 'broken'>, string> = {
-	unknown: 'This is no sound file that can be read. Record it as WAV or OGG.',
+	unknown: 'This file cannot be read as sound. Record it as WAV or OGG.',
 	empty: 'There is no sound in this file.',
 	'too big': 'This file is larger than two gigabytes. Cut it into parts of an hour or less.',
 	coarse:
-		'This recording has fewer than 16,000 samples a second: its partials are gone. Record it again at 44,100 or more.'
+		'This recording has fewer than 16,000 samples a second, so the upper partials are missing. Record it again at 44,100 or more.'
 };
 
 /** A recording that is listened to, as fast as it can be read. */
@@ -50,11 +50,11 @@ export class Recording {
 				this.fail(
 					this.refused
 						? `No single string could be read; ${counted(this.refused, 'strike')} held more than one note, or none.`
-						: 'No strike was found in it: it may be silent, or too soft.'
+						: 'No strike was found in it. It may be silent or too soft.'
 				);
 			if (this.state === 'reading') this.state = 'read';
 		} catch (fault) {
-			if (!isGivenUp(fault)) this.fail('The file could not be read: it may have been moved or removed meanwhile.');
+			if (!isGivenUp(fault)) this.fail('The file could not be read. It may have been moved or deleted.');
 		} finally {
 			this.worker.close();
 		}

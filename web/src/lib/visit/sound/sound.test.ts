@@ -119,16 +119,16 @@ describe('what was found, in words', () => {
 		expect(foundWords(note)).toEqual({ stiffness: 'B 3·10⁻⁴ ±2 %', beat: 'no false beat', again: undefined });
 		expect(foundWords({ ...note, falseBeat: { rate: 1.26, depth: 0.4 } }).beat).toBe('false beat, 1.3 a second');
 		expect(foundWords({ ...note, falseBeat: undefined, again: 'strikes differ' })).toMatchObject({
-			beat: 'too short to tell a false beat',
-			again: 'Its strikes differ: strike it once more.'
+			beat: 'too short to show a false beat',
+			again: 'The strikes differ. Strike it once more.'
 		});
 		const open = { ...note, open: true, inharmonicity: undefined, falseBeat: undefined };
 		expect(foundWords({ ...open, spread })).toMatchObject({
-			stiffness: 'B is told by one string only',
+			stiffness: 'B needs one string alone',
 			beat: 'unison spread 1.8 cents'
 		});
 		expect(foundWords({ ...open, spread: 'none' }).beat).toBe('unison still');
-		expect(foundWords({ ...note, inharmonicity: undefined }).stiffness).toBe('too few partials to tell B');
+		expect(foundWords({ ...note, inharmonicity: undefined }).stiffness).toBe('too few partials for B');
 	});
 });
 

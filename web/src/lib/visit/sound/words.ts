@@ -2,9 +2,9 @@ import type { StrikeAgain, SurveyedNote } from '@fendrel/core';
 import { inharmonicityName } from '$lib/charts/inharmonicityChart';
 
 const AGAIN: Record<StrikeAgain, string> = {
-	'pitch unsure': 'Its pitch is not sure yet: strike it once more.',
-	'stiffness unsure': 'Its stiffness is not sure yet: strike it once more, firmly.',
-	'strikes differ': 'Its strikes differ: strike it once more.'
+	'pitch unsure': 'The pitch is not certain yet. Strike it once more.',
+	'stiffness unsure': 'The stiffness is not certain yet. Strike it once more, firmly.',
+	'strikes differ': 'The strikes differ. Strike it once more.'
 };
 
 /** What a note's strikes told, line by line, without its pitch. */
@@ -16,16 +16,16 @@ export function foundWords({ inharmonicity, falseBeat, spread, open, again }: Su
 	const stiffness = inharmonicity
 		? `B ${inharmonicityName(inharmonicity.b)} ±${percent(inharmonicity.error / inharmonicity.b)}`
 		: open
-			? 'B is told by one string only'
-			: 'too few partials to tell B';
+			? 'B needs one string alone'
+			: 'too few partials for B';
 	const beat = open
 		? spread === undefined
-			? 'too short to tell its spread'
+			? 'too short to measure the spread'
 			: spread === 'none'
 				? 'unison still'
 				: `unison spread ${spread.cents.toFixed(1)} cents`
 		: falseBeat === undefined
-			? 'too short to tell a false beat'
+			? 'too short to show a false beat'
 			: falseBeat === 'none'
 				? 'no false beat'
 				: `false beat, ${falseBeat.rate.toFixed(1)} a second`;

@@ -30,7 +30,7 @@
 </div>
 
 {#if data.instruments.length === 0}
-	<p class="mt-6">The register is empty. Add the first instrument, then start a visit on it.</p>
+	<p class="mt-6">There are no instruments yet. Add the first one, then start a visit.</p>
 {:else}
 	<label class="field find">
 		<span>Find</span>

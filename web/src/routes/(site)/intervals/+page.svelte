@@ -145,7 +145,7 @@
 				heardAt="{noteName(chosen.silentKey)}, {chosen.heardAt.toFixed(0)} Hz"
 			/>
 		{:else}
-			<p>No partials up to the sixteenth meet within half a semitone: nothing beats here.</p>
+			<p>No partials up to the sixteenth meet within half a semitone, so nothing beats here.</p>
 		{/if}
 		<button type="button" class="btn preset-outlined-surface-300-700" disabled={!alive} onclick={strike}
 			><Play size={16} /> Strike both</button

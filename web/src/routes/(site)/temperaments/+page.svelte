@@ -100,7 +100,7 @@
 		{/each}
 	</ul>
 {:else}
-	<p class="none">Nothing in the library fits all three. Take one of them back.</p>
+	<p class="none">Nothing in the library matches all three. Clear one of them.</p>
 {/each}
 <p class="soft foot">
 	The small pictures show the twelve major thirds from C by fifths to F: low is pure, the dashed line is equal.

@@ -9,6 +9,6 @@ export async function POST({ request, locals }) {
 	const who = signedInOf(locals);
 	const { as, ...batch } = await readJson(request, batchSchema);
 	if (as !== undefined && as !== who.userId)
-		error(401, { message: 'Somebody else is signed in here. What waits is sent when whoever made it signs in.' });
+		error(401, { message: 'Somebody else is signed in here. What is waiting will be sent when its owner signs in.' });
 	return Response.json({ answers: await takeIn(who, batch) });
 }

@@ -76,7 +76,7 @@
 			<h2>{counted(finished.length, 'visit')}</h2>
 			<VisitTable visits={finished} />
 		{:else}
-			<p class="soft">Its pitch record begins with the first visit.</p>
+			<p class="soft">Its pitch record starts with the first visit.</p>
 		{/if}
 	</div>
 </div>

@@ -102,7 +102,7 @@
 </div>
 <StandInNotice name={data.standsInFor} />
 {#if data.unusable}
-	<p class="notice" role="alert">That counted octave cannot be laid out: it is none of the octaves on this page.</p>
+	<p class="notice" role="alert">That octave cannot be shown: it is not one of the octaves on this page.</p>
 {/if}
 <div class="sheet">
 	<section class="board">
@@ -111,7 +111,7 @@
 		</h2>
 		<div class="row">
 			<label
-				>By the fork
+				>Reference note
 				<select class="select fit" bind:value={reference} disabled={!alive}>
 					{#each { length: 13 } as _, i (i)}<option value={low + i}>{noteName(low + i)}</option>{/each}
 				</select></label

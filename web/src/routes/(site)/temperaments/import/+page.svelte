@@ -59,28 +59,26 @@
 				oninput={() => (result = undefined)}
 				placeholder={EXAMPLE}></textarea></label
 		>
-		<label class="check"
-			><input type="checkbox" bind:checked={rename} /> Where a name is taken, put a number behind it</label
-		>
+		<label class="check"><input type="checkbox" bind:checked={rename} /> If a name is taken, add a number to it</label>
 		<button class="btn preset-filled-brand" disabled={!alive || busy || text.trim() === ''}
-			>Bring in {file || 'the text'}</button
+			>Import {file || 'the text'}</button
 		>
 	</form>
 	<section aria-live="polite">
 		{#if result?.kind === 'refused'}
-			<p class="verdict">Nothing was brought in.</p>
+			<p class="verdict">Nothing was imported.</p>
 			<ul>
 				{#each result.problems as problem (problem)}<li class="problem">{problem}</li>{/each}
 			</ul>
-			<p class="soft">Mend the file or the text and try again; it is all or none.</p>
+			<p class="soft">Correct the file or the text and try again. Either all of it is imported or none.</p>
 		{:else if result?.kind === 'ask'}
-			<p class="verdict">Is that meant?</p>
+			<p class="verdict">Is that intended?</p>
 			<ul>
 				{#each result.questions as question (question)}<li>{question}</li>{/each}
 			</ul>
-			<button type="button" class="btn preset-filled-brand" onclick={() => send(true)}>Yes, bring them in</button>
+			<button type="button" class="btn preset-filled-brand" onclick={() => send(true)}>Yes, import them</button>
 		{:else if result?.kind === 'kept'}
-			<p class="verdict">{counted(result.names.length, 'temperament')} brought in.</p>
+			<p class="verdict">{counted(result.names.length, 'temperament')} imported.</p>
 			<ul>
 				{#each result.slugs as slug, i (slug)}<li><a href="/temperaments/{slug}">{result.names[i]}</a></li>{/each}
 			</ul>

@@ -48,7 +48,7 @@
 		</section>
 		<section class="picture">
 			{#if records.length}<Moves {records} lowest={instrument.lowest} highest={instrument.highest} />
-			{:else}<p class="soft">What moved is shown here once notes have been read.</p>{/if}
+			{:else}<p class="soft">Moves are shown here once notes have been read.</p>{/if}
 		</section>
 	</div>
 	{#snippet strip()}

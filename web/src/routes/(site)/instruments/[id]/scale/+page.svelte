@@ -68,7 +68,7 @@
 <Loads {load} {lowest} {highest} a4={usualA4} bind:raise disabled={!alive} />
 
 <section class="strings">
-	<h2 class="asks"><b>Table of strings</b> <span>one line a note; leave empty what nobody has measured</span></h2>
+	<h2 class="asks"><b>Table of strings</b> <span>one line a note; leave blank what has not been measured</span></h2>
 	<StringTable
 		{lines}
 		loads={load.notes}

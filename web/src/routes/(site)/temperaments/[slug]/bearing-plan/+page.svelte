@@ -88,7 +88,7 @@
 		<div class="listhead">
 			<h2 class="panel-heading">
 				In which order, and how sure? <span
-					>± what this ear accumulates, {RUNS.toLocaleString('en')} simulated tunings</span
+					>± what this ear accumulates over {RUNS.toLocaleString('en')} simulated tunings</span
 				>
 			</h2>
 			<select
@@ -111,7 +111,7 @@
 		/>
 		{#if plan.unreached.length}
 			<p class="notice">
-				No interval that can be counted leads to {plan.unreached.map(noteName).join(', ')} here: set
+				No countable interval leads to {plan.unreached.map(noteName).join(', ')} here: set
 				{plan.unreached.length === 1 ? 'it' : 'them'} by octaves.
 			</p>
 		{/if}

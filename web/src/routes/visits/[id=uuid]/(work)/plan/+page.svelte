@@ -41,7 +41,7 @@
 			<TargetTable targets={plan.targets} />
 			<p class="soft small">
 				{basis} + wide, − narrow; empty where no ear follows the beat.
-				{#if !plan.notesRead}<a class="anchor" href="/visits/{visit.id}/sound">Survey them in Sound</a>{/if}
+				{#if !plan.notesRead}<a class="anchor" href="/visits/{visit.id}/sound">Read them in Sound</a>{/if}
 			</p>
 		</section>
 	</div>
