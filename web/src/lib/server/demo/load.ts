@@ -26,7 +26,7 @@ import { listTemperaments } from '../db/stores/temperaments';
 import { BALANCED, curveAt, drawCurve, type KeptCurve } from '$lib/tuning/curve';
 import type { KnownString } from '$lib/tuning/strings';
 import { rebuildSummaries } from '../record/keep';
-import { DemoRecord } from './record';
+import { addAct, addFoundAndLeft, demoRecord, saveRecord } from './record';
 import { demoStrings } from './strings';
 import { loadTempering } from './tempering';
 import { CLOSING_NOTES, DEMO_ACCOUNT, DEMO_INSTRUMENTS, HALF_DONE, type DemoInstrument } from './scenario';
@@ -140,20 +140,20 @@ async function loadVisit(
 	{ at, first, random }: PastVisit
 ): Promise<void> {
 	const visit = visitRow(context, instrument, instrumentId, at, curve);
-	const record = new DemoRecord(visit, twin, random);
+	const record = demoRecord(visit, twin, random);
 	const order = settingOrder(twin.lowest, twin.highest).map(({ note }) => note);
 	const drift = driftOn(at, instrument, first ? 18 : instrument.every);
 	for (const [i, note] of order.entries()) {
 		const target = targetOf(instrument, note, curve);
 		const found = target + drift + twin.scatter * random.normal() + 0.02 * (note - 69) * Math.sign(drift);
 		const left = target + 0.35 * random.normal();
-		record.foundAndLeft({ note, target, found, left, second: i * SECONDS_PER_NOTE });
+		addFoundAndLeft(record, { note, target, found, left, second: i * SECONDS_PER_NOTE });
 	}
 	const finishedAt = new Date(at.getTime() + (order.length * SECONDS_PER_NOTE + 600) * 1000);
 	const note = CLOSING_NOTES[Math.floor(CLOSING_NOTES.length * random.uniform())];
-	record.act('note', finishedAt, { text: note });
-	record.act('finish', finishedAt, {});
-	await record.save({ ...visit, stage: 'close', finishedAt, note }, {});
+	addAct(record, 'note', finishedAt, { text: note });
+	addAct(record, 'finish', finishedAt, {});
+	await saveRecord(record, { ...visit, stage: 'close', finishedAt, note }, {});
 }
 
 async function loadHalfDone(
@@ -165,7 +165,7 @@ async function loadHalfDone(
 	random: Random
 ): Promise<void> {
 	const visit = visitRow(context, instrument, instrumentId, context.today, curve);
-	const record = new DemoRecord(visit, twin, random);
+	const record = demoRecord(visit, twin, random);
 	const order = settingOrder(twin.lowest, twin.highest).map(({ note }) => note);
 	const moved: SimulatedPinsRow['moved'] = {};
 	for (const [i, note] of order.slice(0, HALF_DONE.notes).entries()) {
@@ -173,11 +173,11 @@ async function loadHalfDone(
 		const target = targetOf(instrument, note, curve);
 		const left = target + 0.3 * random.normal();
 		moved[note] = [left, ...others].map((pitch) => ({ pin: pitch, speaking: pitch }));
-		record.foundAndLeft({ note, target, found, left, second: i * SECONDS_PER_NOTE });
+		addFoundAndLeft(record, { note, target, found, left, second: i * SECONDS_PER_NOTE });
 	}
 	const last = new Date(visit.startedAt.getTime() + HALF_DONE.notes * SECONDS_PER_NOTE * 1000);
-	record.act('place', last, { group: order[HALF_DONE.notes] });
-	await record.save({ ...visit, stage: 'set' }, moved);
+	addAct(record, 'place', last, { group: order[HALF_DONE.notes] });
+	await saveRecord(record, { ...visit, stage: 'set' }, moved);
 }
 
 /** Where a note is meant to be, in cents from equal at 440. */

@@ -8,13 +8,17 @@ import {
 	TWIN_A4,
 	usualStringing,
 	type Act,
+	type Hz,
 	type InstrumentTwin,
-	type Random
+	type Keyboard,
+	type Random,
+	type SounderId
 } from '@fendrel/core';
 import { v7 as uuid } from 'uuid';
-import { database } from '../db/connection';
-import type { ActRow, SimulatedPinsRow, VisitRow } from '../db/rows';
+import type { ActRow, PlanVersionRow, SimulatedPinsRow, VisitRow } from '../db/rows';
 import { addActs, addReadings, keepPlanVersions, movePins, soundersText, type NewReading } from '../db/stores/record';
+import { createVisit } from '../db/stores/visits';
+import { inTransaction } from '../db/transaction';
 
 const SECONDS_TO_SET = 50;
 /** Seconds after the beginning of a visit at which its first note is read. */
@@ -29,102 +33,93 @@ interface DemoNote {
 	readonly second: number;
 }
 
-/** The record of an invented visit: its readings and acts, as one device would have made them. */
-export class DemoRecord {
-	private readonly device = uuid();
-	private counter = 0;
-	private readonly planId = uuid();
-	private readonly readings: NewReading[] = [];
-	private readonly acts: ActRow[] = [];
-	private readonly keyboard;
+/** The record of an invented visit while it is made up: its readings and acts, as one device would have made them. */
+export interface DemoRecord {
+	readonly visit: VisitRow;
+	readonly twin: InstrumentTwin;
+	readonly random: Random;
+	readonly keyboard: Keyboard;
+	readonly device: string;
+	readonly plan: Omit<PlanVersionRow, 'workshopId' | 'visitId' | 'madeAt'>;
+	readonly readings: NewReading[];
+	readonly acts: ActRow[];
+	counter: number;
+}
 
-	constructor(
-		private readonly visit: VisitRow,
-		private readonly twin: InstrumentTwin,
-		private readonly random: Random
-	) {
-		const { kind, lowest, highest } = twin;
-		this.keyboard = { lowest, highest, stringing: usualStringing(kind, lowest, highest) };
-		this.act('plan', visit.startedAt, { plan: this.plan() }, this.planId);
-	}
+/** Begins with the plan. */
+export function demoRecord(visit: VisitRow, twin: InstrumentTwin, random: Random): DemoRecord {
+	const { kind, lowest, highest } = twin;
+	const { a4, temperamentId, tolerance, curveId, startedAt } = visit;
+	const record: DemoRecord = {
+		...{ visit, twin, random, device: uuid(), counter: 0, readings: [], acts: [] },
+		keyboard: { lowest, highest, stringing: usualStringing(kind, lowest, highest) },
+		plan: { id: uuid(), a4, temperamentId, tolerance, curveId, lead: null }
+	};
+	addAct(record, 'plan', startedAt, { plan: record.plan }, record.plan.id);
+	return record;
+}
 
-	private plan() {
-		const { a4, temperamentId, tolerance, curveId } = this.visit;
-		return { id: this.planId, a4, temperamentId, tolerance, curveId, lead: null };
-	}
+export function addAct(record: DemoRecord, kind: Act['do'], at: Date, act: Record<string, unknown>, id = uuid()): void {
+	const { id: visitId, workshopId } = record.visit;
+	const { sounders = null, reading = null } = act as { sounders?: ActRow['sounders'] & string; reading?: string };
+	record.acts.push({
+		...{ id, visitId, workshopId, kind, device: record.device, counter: ++record.counter, doneAt: at, placedAt: at },
+		...{ seq: 1, sounders: sounders && String(sounders), readingId: reading, act, hash: null }
+	});
+}
 
-	act(kind: Act['do'], at: Date, act: Record<string, unknown>, id = uuid()): void {
-		const { id: visitId, workshopId } = this.visit;
-		const { sounders = null, reading = null } = act as { sounders?: ActRow['sounders'] & string; reading?: string };
-		this.acts.push({
-			...{ id, visitId, workshopId, kind, device: this.device, counter: ++this.counter, doneAt: at, placedAt: at },
-			...{ seq: 1, sounders: sounders && String(sounders), readingId: reading, act, hash: null }
-		});
-	}
+/** Two readings of a note, as it was found and as it was left, and that it was left so. */
+export function addFoundAndLeft(record: DemoRecord, { note, target: wanted, found, left, second }: DemoNote): void {
+	const at = (seconds: number) => new Date(record.visit.startedAt.getTime() + (FIRST + seconds) * 1000);
+	const target = hzAbove(equalHz(note, TWIN_A4), cents(wanted));
+	const [sounder] = KEYBOARD.sounders(record.keyboard, note);
+	const string = { note, sounder, target };
+	addReading(record, string, found, at(second));
+	const reading = addReading(record, string, left, at(second + SECONDS_TO_SET));
+	addAct(record, 'accept', at(second + SECONDS_TO_SET), {
+		...{ sounders: [sounder], purpose: 'set', pass: 1, reading, setTo: target, final: target, plan: record.plan.id }
+	});
+}
 
-	/** Two readings of a note, as it was found and as it was left, and that it was left so. */
-	foundAndLeft({ note, target: wanted, found, left, second }: DemoNote): void {
-		const at = (seconds: number) => new Date(this.visit.startedAt.getTime() + (FIRST + seconds) * 1000);
-		const target = hzAbove(equalHz(note, TWIN_A4), cents(wanted));
-		const [sounder] = KEYBOARD.sounders(this.keyboard, note);
-		this.read(note, sounder, found, target, at(second));
-		const reading = this.read(note, sounder, left, target, at(second + SECONDS_TO_SET));
-		this.act('accept', at(second + SECONDS_TO_SET), {
-			...{ sounders: [sounder], purpose: 'set', pass: 1, reading, setTo: target, final: target, plan: this.planId }
-		});
-	}
+interface DemoString {
+	readonly note: number;
+	readonly sounder: SounderId;
+	readonly target: Hz;
+}
 
-	private read(
-		note: number,
-		sounder: ReturnType<typeof KEYBOARD.sounders>[number],
-		pitch: number,
-		target: Parameters<typeof centsBetween>[0],
-		at: Date
-	): string {
-		const { id: visitId, workshopId } = this.visit;
-		const measured = measureTwin(this.twin, note, pitch, this.random);
-		const id = uuid();
-		this.readings.push({
-			row: {
-				id,
-				visitId,
-				workshopId,
-				sounders: soundersText([sounder]),
-				device: this.device,
-				counter: ++this.counter,
-				takenAt: at,
-				placedAt: at,
-				seq: 1,
-				hash: null,
-				source: 'simulated',
-				pitch: measured.pitch,
-				pitchError: measured.pitchError,
-				target,
-				deviation: centsBetween(target, measured.pitch),
-				fundamental: measured.fundamental,
-				inharmonicity: measured.inharmonicity ?? null,
-				inharmonicityError: measured.inharmonicityError ?? null,
-				moment: measured.moment,
-				listened: null,
-				falseBeat: null,
-				falseBeatDepth: null,
-				spread: null,
-				spreadError: null
-			},
-			partials: [...measured.partials]
-		});
-		return id;
-	}
+/** @param pitch in cents from equal at 440 @returns the reading's id */
+function addReading(record: DemoRecord, { note, sounder, target }: DemoString, pitch: number, at: Date): string {
+	const { visit, twin, random, device } = record;
+	const measured = measureTwin(twin, note, pitch, random);
+	const id = uuid();
+	record.readings.push({
+		row: {
+			...{ id, visitId: visit.id, workshopId: visit.workshopId, sounders: soundersText([sounder]) },
+			...{ device, counter: ++record.counter, takenAt: at, placedAt: at, seq: 1, hash: null },
+			...{ source: 'simulated', target, deviation: centsBetween(target, measured.pitch) },
+			...{ pitch: measured.pitch, pitchError: measured.pitchError, fundamental: measured.fundamental },
+			inharmonicity: measured.inharmonicity ?? null,
+			inharmonicityError: measured.inharmonicityError ?? null,
+			...{ moment: measured.moment, listened: null },
+			...{ falseBeat: null, falseBeatDepth: null, spread: null, spreadError: null }
+		},
+		partials: [...measured.partials]
+	});
+	return id;
+}
 
-	async save(visit: VisitRow, moved: SimulatedPinsRow['moved']): Promise<void> {
-		const { models, sequelize } = database();
-		const { workshopId, startedAt: madeAt } = visit;
-		await sequelize.transaction(async (transaction) => {
-			await models.visits.create(visit, { transaction });
-			await keepPlanVersions([{ ...this.plan(), workshopId, visitId: visit.id, madeAt }], transaction);
-			await addReadings(this.readings, transaction);
-			await addActs(this.acts, transaction);
-			await movePins(visit.id, moved, madeAt, 1, transaction);
-		});
-	}
+/** @param visit as it stands at the end */
+export async function saveRecord(
+	{ plan, readings, acts }: DemoRecord,
+	visit: VisitRow,
+	moved: SimulatedPinsRow['moved']
+): Promise<void> {
+	const { workshopId, id: visitId, startedAt: madeAt } = visit;
+	await inTransaction(async (transaction) => {
+		await createVisit(visit, transaction);
+		await keepPlanVersions([{ ...plan, workshopId, visitId, madeAt }], transaction);
+		await addReadings(readings, transaction);
+		await addActs(acts, transaction);
+		await movePins(visitId, moved, madeAt, 1, transaction);
+	});
 }

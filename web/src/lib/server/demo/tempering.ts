@@ -10,16 +10,16 @@ import {
 	TEMPERAMENTS
 } from '@fendrel/core';
 import { subDays } from 'date-fns';
-import { v7 as uuid } from 'uuid';
 import { Board } from '$lib/counts/board.svelte';
 import { EARS } from '$lib/tuning/ears';
 import { verdictOf } from '$lib/counts/words';
 import type { Draft } from '$lib/temperaments/schema';
 import { planFor } from '$lib/tuning/plan';
+import { NO_STRETCH } from '$lib/tuning/stretch';
 import { fromCounts } from '$lib/workers/proving.jobs';
-import { database } from '../db/connection';
 import type { Instrument } from '../db/stores/instruments';
-import { createTemperaments } from '../db/stores/temperaments';
+import { saveCountedOctave } from '../db/stores/countedOctaves';
+import { createTemperaments, temperamentBySlug } from '../db/stores/temperaments';
 import { COUNTED } from './scenario';
 
 /** What the viols and the harpsichord agreed on in the tide mill. */
@@ -54,7 +54,7 @@ export async function loadTempering(
 	const { name, tuning, ...about } = AGREED;
 	await createTemperaments(workshopId, [{ name, tuning, about }]);
 	const instrument = instruments.find((each) => each.name === COUNTED.instrument)!;
-	const equal = (await database().models.temperaments.findOne({ where: { slug: 'equal', workshopId: null } }))!.get();
+	const equal = (await temperamentBySlug(workshopId, 'equal'))!;
 	const basis = { ...instrument, a4: COUNTED.a4, temperament: equal, measured: [] };
 	const plan = planFor(basis);
 	const strings = (note: number) => plan.targetOf(note)!.string;
@@ -78,20 +78,14 @@ export async function loadTempering(
 		tolerance: 1.5,
 		library: TEMPERAMENTS
 	});
-	await database().models.countedOctaves.create({
-		id: uuid(),
+	await saveCountedOctave(
 		workshopId,
-		instrumentId: instrument.id,
-		kind: instrument.kind,
-		temperamentId: equal.id,
-		a4: COUNTED.a4,
-		curveId: null,
-		curveLead: null,
-		low: COUNTED.low,
-		reference: COUNTED.reference,
-		ear: COUNTED.ear,
-		counts: [...board.entered],
-		verdict: answer.kind === 'found' ? verdictOf(answer.findings[0], 'equal', 1.5) : '',
-		countedAt: subDays(today, 9)
-	});
+		{
+			...{ instrumentId: instrument.id, kind: instrument.kind, temperamentId: equal.id, a4: COUNTED.a4 },
+			...{ stretch: NO_STRETCH, low: COUNTED.low, reference: COUNTED.reference, ear: COUNTED.ear },
+			counts: [...board.entered],
+			verdict: answer.kind === 'found' ? verdictOf(answer.findings[0], 'equal', 1.5) : ''
+		},
+		subDays(today, 9)
+	);
 }

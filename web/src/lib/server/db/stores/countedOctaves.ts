@@ -7,9 +7,13 @@ import type { CountedOctaveRow } from '../rows';
 /** An octave that was counted, as it is kept. */
 export type KeptOctave = CountedOctave & { readonly id: string; readonly countedAt: Date };
 
-export async function saveCountedOctave(workshopId: string, { stretch, ...octave }: CountedOctave): Promise<string> {
+export async function saveCountedOctave(
+	workshopId: string,
+	{ stretch, ...octave }: CountedOctave,
+	countedAt = new Date()
+): Promise<string> {
 	const id = uuid();
-	const row = { id, workshopId, countedAt: new Date(), ...octave, ...stretchColumns(stretch) };
+	const row = { id, workshopId, countedAt, ...octave, ...stretchColumns(stretch) };
 	await database().models.countedOctaves.create(row);
 	return id;
 }
