@@ -11,7 +11,7 @@ test('how a strike is read: listening partial and moment by register, kept for t
 	await dialog.getByLabel('Middle: listens to').selectOption('partial 1');
 	await dialog.getByLabel('Middle: read after, seconds').fill('5');
 	await dialog.getByRole('button', { name: 'Keep', exact: true }).click();
-	await expect(dialog.getByRole('alert')).toContainText('Middle: write a time from 0.15 to 2 seconds.');
+	await expect(dialog.getByRole('alert')).toContainText('Middle: enter a time from 0.15 to 2 seconds.');
 	await dialog.getByLabel('Middle: read after, seconds').fill('0,3');
 	await dialog.getByRole('button', { name: 'Keep', exact: true }).click();
 	await expect(dialog).toHaveCount(0);

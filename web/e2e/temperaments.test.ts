@@ -43,7 +43,7 @@ test('design one, keep it, reload, compare it, export it, and bring it in again 
 	const field = page.getByLabel('Tempering of G-D in parts of a comma');
 	await field.fill('a bit');
 	await field.press('Tab');
-	await expect(page.getByText(/“a bit” is no tempering/)).toBeVisible();
+	await expect(page.getByText(/“a bit” is not a tempering/)).toBeVisible();
 	await expect(ring(page).getByRole('button', { name: 'Fifth G-D, 5/24 P' })).toBeVisible();
 
 	// A name that is taken is refused and nothing is lost; then it is kept.
@@ -83,7 +83,7 @@ test('design one, keep it, reload, compare it, export it, and bring it in again 
 	await page
 		.getByLabel('A CSV or JSON file')
 		.setInputFiles({ name: 'curlew.json', mimeType: 'application/json', buffer: Buffer.from(json) });
-	await page.getByRole('button', { name: 'Bring in curlew.json' }).click();
+	await page.getByRole('button', { name: 'Import curlew.json' }).click();
 	await expect(page.getByRole('heading', { name: 'Curlew' })).toBeVisible();
 	expect(await shownRing(page)).toBe(kept);
 	expect(await takeAway(page, 'JSON')).toBe(json);
@@ -98,7 +98,7 @@ test('files that are wrong name line and reason, and nothing is kept half', asyn
 	const zeros = ',0,0,0,0,0,0,0,0,0,0,0,0\n';
 	const bringIn = async (content: string) => {
 		await text.fill(content);
-		await page.getByRole('button', { name: 'Bring in the text' }).click();
+		await page.getByRole('button', { name: 'Import the text' }).click();
 	};
 	await bringIn(`${head}Dunlin${zeros}Sanderling,0,oops,0,0,0,0,0,0,0,0,0,0\n`);
 	await expect(page.getByText('Line 3, Sanderling: the offset of C# is "oops", not a number of cents.')).toBeVisible();
@@ -113,7 +113,7 @@ test('files that are wrong name line and reason, and nothing is kept half', asyn
 	await page.goto('/temperaments/import');
 	await bringIn(`${head}Godwit,140,0,0,0,0,0,0,0,0,0,0,0\n`);
 	await expect(
-		page.getByText(/Godwit: C lies 140\.0 cents from equal, more than a semitone\. Is that meant\?/)
+		page.getByText(/Godwit: C lies 140\.0 cents from equal, more than a semitone\. Is that intended\?/)
 	).toBeVisible();
 	await page.getByRole('button', { name: 'Yes, import them' }).click();
 	await expect(page.getByRole('heading', { name: 'Godwit' })).toBeVisible();

@@ -4,7 +4,7 @@
 	import TuningBar from '$lib/tuning/TuningBar.svelte';
 	import { ask } from '$lib/tuning/address';
 	import { FORKS, type octavesWithin } from './sheet';
-	import { SCHOOL_NAMES } from './words';
+	import { SCHOOL_NAMES } from './planWords';
 
 	interface Props {
 		choice: TuningChoice;

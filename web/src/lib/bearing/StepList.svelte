@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { noteName, type BearingStep } from '@fendrel/core';
 	import { inFiveSeconds } from '$lib/ui/beats';
-	import { comparisonWords, shortRate, wayTo } from './words';
+	import { comparisonWords, shortRate, wayTo } from './planWords';
 	import { pairName } from '$lib/ui/beats';
 
 	interface Props {

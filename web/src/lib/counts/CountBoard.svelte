@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { INTERVALS, noteName } from '@fendrel/core';
 	import { OFFERED, type Board } from './board.svelte';
-	import { parseRate, SENSES } from './schema';
+	import { parseRate, SENSES } from './countedOctave';
 
 	interface Props {
 		board: Board;

@@ -4,7 +4,7 @@
 	import type { Finding } from '$lib/workers/proving';
 	import { rateWords } from '$lib/ui/beats';
 	import { signed } from '$lib/ui/format';
-	import { inversionWords, keyOrderWords, nearestWords } from './words';
+	import { inversionWords, keyOrderWords, nearestWords } from './countWords';
 	import { pairName } from '$lib/ui/beats';
 
 	let { finding, reference }: { finding: Finding; reference: number } = $props();

@@ -1,7 +1,7 @@
 <script lang="ts">
 	import type { Analysis } from './analysis.svelte';
 	import Findings from './Findings.svelte';
-	import { refusalWords } from './words';
+	import { refusalWords } from './countWords';
 
 	interface Props {
 		analysis: Analysis;

@@ -2,7 +2,7 @@ import { isGivenUp } from '$lib/workers/client';
 import type { CountsAnswer, CountsJob, Finding } from '$lib/workers/proving';
 import { provingWorker } from '$lib/workers/proving.client';
 import { pairName } from '$lib/ui/beats';
-import { refusalWords, verdictOf } from './words';
+import { refusalWords, verdictOf } from './countWords';
 
 /** What is worked out from counts while they are being typed. */
 export class Analysis {

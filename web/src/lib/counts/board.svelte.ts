@@ -1,6 +1,6 @@
 import { beatOf, countedKind, countError, noteClass, type CountedBeats, type StiffString } from '@fendrel/core';
 import { EARS, type EarName } from '$lib/tuning/ears';
-import { parseRate, type EnteredCount, SENSES } from './schema';
+import { parseRate, type EnteredCount, SENSES } from './countedOctave';
 
 /** One field of the board: an interval, with the rate as typed. */
 export interface Cell {

@@ -15,8 +15,8 @@ import { fromCounts } from '$lib/workers/proving.jobs';
 import type { Finding } from '$lib/workers/proving';
 import { Board, OFFERED, usualReference } from './board.svelte';
 import { EARS } from '$lib/tuning/ears';
-import { countedOctaveSchema, enteredCountSchema, parseRate } from './schema';
-import { inversionWords, keyOrderWords, nearestWords, refusalWords, verdictOf } from './words';
+import { countedOctaveSchema, enteredCountSchema, parseRate } from './countedOctave';
+import { inversionWords, keyOrderWords, nearestWords, refusalWords, verdictOf } from './countWords';
 
 const basisOf = (id: string): PlanBasis => ({
 	kind: 'upright',
@@ -152,7 +152,7 @@ describe('what the counts say', () => {
 		};
 		expect(refusal([5, 7]).verdict).toMatch(/^Nothing confirms the count of /);
 		expect(refusal([5, 7]).advice).toMatch(/Count .*[A-G]/);
-		expect(refusal([4]).verdict).toMatch(/hang on nothing that was counted/);
+		expect(refusal([4]).verdict).toMatch(/are not connected to anything counted/);
 		expect(refusalWords({ reason: 'no counts' }).verdict).toBe('Nothing counted yet.');
 		const loose = solve(countAll(() => 0, [3]));
 		expect(loose.kind).toBe('refused');

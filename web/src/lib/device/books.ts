@@ -2,7 +2,7 @@ import type { InstrumentTwin, ListeningHabits, Stage, StringKind, Stringing, Vis
 import { z } from 'zod';
 import type { MovedPins, SentReading } from '$lib/record/record';
 import type { KeptCurve } from '$lib/tuning/curve';
-import type { StoredTemperament } from '$lib/tuning/stored';
+import type { StoredTemperament } from '$lib/tuning/storedTemperament';
 import type { Stretch } from '$lib/tuning/stretch';
 import type { KnownString } from '$lib/tuning/strings';
 

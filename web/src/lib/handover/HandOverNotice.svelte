@@ -5,7 +5,7 @@
 	import { askWhoIsHere } from '$lib/device/owner';
 	import { counted, onTime } from '$lib/ui/format';
 	import { handOver } from './handOver.svelte';
-	import { awayWords, clockWords } from './words';
+	import { awayWords, clockWords } from './connectionWords';
 
 	onMount(() => {
 		handOver.start();

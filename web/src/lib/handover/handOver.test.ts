@@ -8,7 +8,7 @@ import { FORMAT, idOf, type Answer } from '$lib/record/format';
 import { HandOver } from './handOver.svelte';
 import { openOutbox, type Outbox } from './outbox';
 import { refusedWords } from './refusedWords';
-import { clockWords } from './words';
+import { clockWords } from './connectionWords';
 
 const VISIT = '01a20724-b3f2-7056-bbd9-dd8fdf185feb';
 const OTHER = '01a20724-b3f2-7056-bbd9-dd8fdf185fec';
@@ -238,7 +238,7 @@ describe('a device that is slow, full, closed', () => {
 		const poor = new HandOver(async () => full);
 		poor.start();
 		await give(poor, VISIT, [item(60)]);
-		expect(poor.trouble).toMatch(/does not keep what you measure.*Leave the page open/);
+		expect(poor.trouble).toMatch(/cannot store what you measure.*Keep the page open/);
 		expect(poor.waiting).toBe(1);
 		server.answer = 'well';
 		await vi.waitFor(async () => expect(await poor.flush()).toBe(true));

@@ -3,7 +3,7 @@
 	import { untrack } from 'svelte';
 	import { superForm, type SuperValidated } from 'sveltekit-superforms';
 	import { KIND_NAMES } from '$lib/tuning/kinds';
-	import type { InstrumentForm } from './schema';
+	import type { InstrumentForm } from './instrumentForm';
 
 	interface Props {
 		data: SuperValidated<InstrumentForm>;

@@ -2,7 +2,7 @@ import { USUAL_HABITS } from '@fendrel/core';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { clockOffset, keepClockOffset } from '$lib/audio/deviceClock';
 import { registerReach } from './registers';
-import { habitsSchema } from './schema';
+import { habitsSchema } from './habitsSchema';
 
 describe('habits of listening', () => {
 	it('are the four registers with their partials and moments, or none', () => {

@@ -1,6 +1,6 @@
 import { error } from '@sveltejs/kit';
 import { validate as isUuid } from 'uuid';
-import type { StoredTemperament } from '$lib/tuning/stored';
+import type { StoredTemperament } from '$lib/tuning/storedTemperament';
 import { getInstrument, type Instrument } from './db/stores/instruments';
 import { temperamentBySlug } from './db/stores/temperaments';
 import { getVisit, type Visit } from './db/stores/visits';

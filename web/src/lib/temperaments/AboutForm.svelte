@@ -4,7 +4,7 @@
 	import { goto, invalidate } from '$app/navigation';
 	import type { Design } from './design.svelte';
 	import { keep } from './requests';
-	import type { Draft } from './schema';
+	import type { Draft } from './temperamentDraft';
 
 	interface Props {
 		design: Design;

@@ -1,5 +1,5 @@
 <script lang="ts">
-	import type { StoredTemperament } from '$lib/tuning/stored';
+	import type { StoredTemperament } from '$lib/tuning/storedTemperament';
 
 	interface Props {
 		stored: StoredTemperament;

@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { goto, invalidate } from '$app/navigation';
 	import { sent } from '$lib/device/send';
-	import type { StoredTemperament } from '$lib/tuning/stored';
+	import type { StoredTemperament } from '$lib/tuning/storedTemperament';
 
 	let { stored, onkeep }: { stored: StoredTemperament; onkeep: () => void } = $props();
 	let problem = $state<string | undefined>();

@@ -10,7 +10,7 @@
 	import { commaCheck, ringFifths, roughnessByFifths, thirdsByFifths, typicalStrings, type Tuned } from './figures';
 	import HearIt from './HearIt.svelte';
 	import OffsetsEditor from './OffsetsEditor.svelte';
-	import type { Draft } from './schema';
+	import type { Draft } from './temperamentDraft';
 
 	interface Props {
 		/** What the design begins with. */

@@ -2,7 +2,7 @@ import { noteClassName, offsetsFromEqual } from '@fendrel/core';
 import Papa from 'papaparse';
 import { z } from 'zod';
 import { typedNumber } from '$lib/ui/typed';
-import { draftSchema, MOST_AT_ONCE, written, type Draft } from './schema';
+import { draftSchema, MOST_AT_ONCE, written, type Draft } from './temperamentDraft';
 
 /** What a file brought: all of it, or every reason against it with its line. */
 export type Imported =

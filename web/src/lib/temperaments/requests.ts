@@ -1,6 +1,6 @@
 import { send } from '$lib/device/send';
 import type { Result } from '$lib/ui/result';
-import { written, type Draft, type KeepResult } from './schema';
+import { written, type Draft, type KeepResult } from './temperamentDraft';
 
 const asResult = (answer: Result<KeepResult>): KeepResult =>
 	'problem' in answer ? { kind: 'refused', problems: [answer.problem] } : answer.value;

@@ -15,7 +15,7 @@ import { Design } from './design.svelte';
 import { fromText, toCsv, toJson } from './exchange';
 import { commaCheck, ringFifths, roughnessByFifths, typicalStrings } from './figures';
 import { PASSAGES, sounded } from './passages';
-import { draftSchema, written, type Draft } from './schema';
+import { draftSchema, written, type Draft } from './temperamentDraft';
 
 const draftOf = (id: string): Draft => {
 	const { id: _, ...draft } = temperamentById(id);

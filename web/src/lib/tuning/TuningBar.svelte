@@ -5,7 +5,7 @@
 	import type { TuningChoice } from './choice';
 	import { KIND_NAMES } from './kinds';
 	import { NO_STRETCH, stretchWord } from './stretch';
-	import { grouped } from './stored';
+	import { grouped } from './storedTemperament';
 	import { onShortDay } from '$lib/ui/format';
 
 	interface Props {

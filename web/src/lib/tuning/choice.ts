@@ -2,7 +2,7 @@ import { COUNTED_OCTAVES, type StringKind } from '@fendrel/core';
 import type { KeptCurve } from './curve';
 import { KIND_NAMES } from './kinds';
 import type { PlanBasis } from './plan';
-import type { StoredTemperament } from './stored';
+import type { StoredTemperament } from './storedTemperament';
 import { stretchWord, type Stretch } from './stretch';
 
 /** The usual compass of a kind, as notes. */

@@ -1,12 +1,12 @@
 import { temperamentById } from '@fendrel/core';
 import { describe, expect, it } from 'vitest';
-import { instrumentSchema } from '$lib/instruments/schema';
+import { instrumentSchema } from '$lib/instruments/instrumentForm';
 import { planFor } from '$lib/tuning/plan';
 import { stretchWords } from '$lib/tuning/stretchWords';
 import { formerProgressSchema } from '$lib/record/formerRecord';
 import { itemSchema } from '$lib/record/record';
 import { parseA4 } from './a4';
-import { setKeyAction } from './set/keys';
+import { setKeyAction } from './set/setKeys';
 import { roomState } from '$lib/listening/room';
 
 const key = (
@@ -169,7 +169,7 @@ describe('what comes in is checked', () => {
 		const good = {
 			name: 'One',
 			kind: 'upright',
-			place: '',
+			location: '',
 			town: '',
 			maker: '',
 			madeIn: '',
@@ -219,7 +219,7 @@ describe('the plan', () => {
 			fork: 72
 		});
 		expect(fork.targetOf(72)!.pitch).toBeCloseTo(523.251, 3);
-		expect(stretchWords(wide, basis)).toMatch(/^A0 −\d+\.\d, C8 \+\d+\.\d cents\. gives way most the \d+:\d octave/);
+		expect(stretchWords(wide, basis)).toMatch(/^A0 −\d+\.\d, C8 \+\d+\.\d cents\. The \d+:\d octave gives way most/);
 	});
 
 	it('follows A4, temperament and what was read', () => {

@@ -2,7 +2,7 @@ import { fail, redirect } from '@sveltejs/kit';
 import { message, setError, superValidate } from 'sveltekit-superforms';
 import { zod4 } from 'sveltekit-superforms/adapters';
 import { afterSignIn } from '$lib/account/afterSignIn';
-import { signInSchema } from '$lib/account/schema';
+import { signInSchema } from '$lib/account/accountForms';
 import { startSession } from '$lib/server/auth/session';
 import { signIn } from '$lib/server/auth/signIn';
 import { isDemoLoaded, isEmpty } from '$lib/server/db/stores/accounts';

@@ -1,7 +1,7 @@
 import { fail, redirect } from '@sveltejs/kit';
 import { superValidate } from 'sveltekit-superforms';
 import { zod4 } from 'sveltekit-superforms/adapters';
-import { welcomeSchema } from '$lib/account/schema';
+import { welcomeSchema } from '$lib/account/accountForms';
 import { startSession } from '$lib/server/auth/session';
 import { hashPassword } from '$lib/server/auth/signIn';
 import { isDuplicate } from '$lib/server/db/faults';

@@ -4,7 +4,7 @@
 	import StringLoads from '$lib/charts/StringLoads.svelte';
 	import { counted, inHz } from '$lib/ui/format';
 	import { typedNumber } from '$lib/ui/typed';
-	import { loadWords, warningWords } from './words';
+	import { loadWords, warningWords } from './scaleWords';
 
 	interface Props {
 		load: ReturnType<typeof tableLoad>;

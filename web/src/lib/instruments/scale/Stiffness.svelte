@@ -4,7 +4,7 @@
 	import { KIND_NAMES } from '$lib/tuning/kinds';
 	import { stringsOfInstrument, type KnownString } from '$lib/tuning/strings';
 	import { inharmonicityPicture } from './picture';
-	import { basisWords, faultWords } from './words';
+	import { basisWords, faultWords } from './scaleWords';
 
 	interface Props {
 		instrument: {

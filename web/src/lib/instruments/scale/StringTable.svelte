@@ -11,7 +11,7 @@
 		type TypedLine
 	} from './table';
 	import { signed, typedNoteName } from '$lib/ui/format';
-	import type { StringLine } from './schema';
+	import type { StringLine } from './stringLine';
 
 	interface Props {
 		lines: readonly StringLine[];

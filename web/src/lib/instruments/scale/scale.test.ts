@@ -1,9 +1,9 @@
 import fc from 'fast-check';
 import { keyboardInharmonicity, tableLoad, typicalInharmonicity, equalHz, hz } from '@fendrel/core';
 import { describe, expect, it } from 'vitest';
-import { stringTableSchema, tableRowOf, type StringLine } from './schema';
+import { stringTableSchema, tableRowOf, type StringLine } from './stringLine';
 import { EMPTY_LINE, readLine, readTable, tableCsv, withLines, type LineContext } from './table';
-import { basisWords, faultWords, loadWords, scaleVerdict, warningWords } from './words';
+import { basisWords, faultWords, loadWords, scaleVerdict, warningWords } from './scaleWords';
 
 const context: LineContext = { lowest: 21, highest: 108, a4: 440, stringsAt: new Map([[69, 3]]) };
 const typed = (change: Partial<typeof EMPTY_LINE>) => readLine({ ...EMPTY_LINE, note: 'A4', ...change }, context);
@@ -29,8 +29,8 @@ describe('a line of strings as it is typed', () => {
 		[{ note: 'C9' }, 'not on this keyboard'],
 		[{ strings: '4' }, '1 to 3 strings'],
 		[{ wire: 'string' }, 'is none of'],
-		[{ core: 'thick' }, 'is no diameter'],
-		[{ core: '-1' }, 'is no diameter'],
+		[{ core: 'thick' }, 'is not a valid diameter'],
+		[{ core: '-1' }, 'is not a valid diameter'],
 		[{ core: '12' }, 'between 0.1 and 3 mm'],
 		[{ length: '2000' }, 'another unit'],
 		[{ length: '0.404' }, 'another unit'],
@@ -76,14 +76,14 @@ describe('a table of strings as text', () => {
 	it('is taken whole or not at all, each fault with its line', () => {
 		const read = readTable('note,core,length\nA4,0.975,404\nX1,1,400\nA4,1,400\nC5,9,300', context);
 		expect('problems' in read && read.problems).toEqual([
-			expect.stringMatching(/^Line 3: “X1” is no note/),
+			expect.stringMatching(/^Line 3: “X1” is not a note/),
 			expect.stringMatching(/^Line 4: A4 stands in it twice/),
 			expect.stringMatching(/^Line 5: C5: .*between 0\.1 and 3 mm/)
 		]);
 		for (const [text, reason] of [
 			['', 'nothing to read'],
 			['note,colour\nA4,red', 'No column is called “colour”'],
-			['note,core', 'no line of strings']
+			['note,core', 'no strings below it']
 		])
 			expect(JSON.stringify(readTable(text, context))).toContain(reason);
 	});

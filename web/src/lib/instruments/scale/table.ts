@@ -3,7 +3,7 @@ import Papa from 'papaparse';
 import { counted, typedNoteName } from '$lib/ui/format';
 import type { Result } from '$lib/ui/result';
 import { typedNumber } from '$lib/ui/typed';
-import { lineProblem, type StringLine } from './schema';
+import { lineProblem, type StringLine } from './stringLine';
 
 /** A line as it is typed. */
 export interface TypedLine {

@@ -5,7 +5,7 @@
 	import StringingChart from '$lib/charts/StringingChart.svelte';
 	import { sent } from '$lib/device/send';
 	import { counted } from '$lib/ui/format';
-	import { tableRowOf, type StringLine } from '../scale/schema';
+	import { tableRowOf, type StringLine } from '../scale/stringLine';
 	import { parted, readRows, rowsOf, withoutRow, type SectionRow } from './sections';
 
 	interface Props {

@@ -1,7 +1,7 @@
 import { breakOf, CHOIRS, ONE_CHOIR, stringsAt, usualStringing } from '@fendrel/core';
 import { describe, expect, it } from 'vitest';
 import { stringingPicture } from '$lib/charts/stringing';
-import { stringingSchema } from './schema';
+import { stringingSchema } from './keptStringing';
 import { parted, readRows, rowsOf, withoutRow } from './sections';
 
 const keyboard = { lowest: 21, highest: 108, choirs: ONE_CHOIR };

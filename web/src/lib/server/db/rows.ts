@@ -1,5 +1,5 @@
-import type { CountedOctave } from '$lib/counts/schema';
-import type { StringLine } from '$lib/instruments/scale/schema';
+import type { CountedOctave } from '$lib/counts/countedOctave';
+import type { StringLine } from '$lib/instruments/scale/stringLine';
 import type { KeptCurve } from '$lib/tuning/curve';
 import type { StretchColumns } from '$lib/tuning/stretch';
 import type {

@@ -1,5 +1,5 @@
 import { equalHz, hz, stringsOf, type InstrumentTwin } from '@fendrel/core';
-import type { StringLine } from '$lib/instruments/scale/schema';
+import type { StringLine } from '$lib/instruments/scale/stringLine';
 import type { Strung } from './scenario';
 
 /** Speaking length of the top string, and how much longer strings get from octave to octave on the way down. */

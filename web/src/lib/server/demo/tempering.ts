@@ -12,8 +12,8 @@ import {
 import { subDays } from 'date-fns';
 import { Board } from '$lib/counts/board.svelte';
 import { EARS } from '$lib/tuning/ears';
-import { verdictOf } from '$lib/counts/words';
-import type { Draft } from '$lib/temperaments/schema';
+import { verdictOf } from '$lib/counts/countWords';
+import type { Draft } from '$lib/temperaments/temperamentDraft';
 import { planFor } from '$lib/tuning/plan';
 import { NO_STRETCH } from '$lib/tuning/stretch';
 import { fromCounts } from '$lib/workers/proving.jobs';

@@ -1,6 +1,6 @@
 import { createHash } from 'node:crypto';
 import { defaultTwin, noteName, parseNote } from '@fendrel/core';
-import type { InstrumentForm } from '$lib/instruments/schema';
+import type { InstrumentForm } from '$lib/instruments/instrumentForm';
 import type { Instrument, InstrumentDetails } from '../db/stores/instruments';
 
 /** The validated form as the store wants it; the twin starts from what such an instrument usually is. */

@@ -1,5 +1,5 @@
 import { equalHz, hz, noteName, tableInharmonicity, tableLoad } from '@fendrel/core';
-import { lineProblem, tableRowOf, type StringLine } from '$lib/instruments/scale/schema';
+import { lineProblem, tableRowOf, type StringLine } from '$lib/instruments/scale/stringLine';
 import { knownByStrike, type KnownString } from '$lib/tuning/strings';
 import type { Result } from '$lib/ui/result';
 import { readStrings, type Instrument } from '../db/stores/instruments';

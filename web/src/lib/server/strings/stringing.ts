@@ -1,5 +1,5 @@
 import { noteName, stringingFrom, stringingProblem, usualStringing, type Stringing } from '@fendrel/core';
-import type { StringLine } from '$lib/instruments/scale/schema';
+import type { StringLine } from '$lib/instruments/scale/stringLine';
 import { keepStringing, type Instrument } from '../db/stores/instruments';
 import { instrumentOr404 } from '../find';
 import { stringTablesOf } from '../db/stores/stringTables';

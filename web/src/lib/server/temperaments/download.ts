@@ -9,7 +9,7 @@ import {
 	transposed
 } from '@fendrel/core';
 import { toCsv, toJson } from '$lib/temperaments/exchange';
-import type { StoredTemperament } from '$lib/tuning/stored';
+import type { StoredTemperament } from '$lib/tuning/storedTemperament';
 
 /** What can be taken away, by the word in the address. */
 export const DOWNLOADS = {

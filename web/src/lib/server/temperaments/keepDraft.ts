@@ -1,7 +1,7 @@
 import { examineTuning } from '@fendrel/core';
 import { fromText } from '$lib/temperaments/exchange';
-import { draftSchema, type Draft, type KeepResult } from '$lib/temperaments/schema';
-import type { StoredTemperament } from '$lib/tuning/stored';
+import { draftSchema, type Draft, type KeepResult } from '$lib/temperaments/temperamentDraft';
+import type { StoredTemperament } from '$lib/tuning/storedTemperament';
 import { isDuplicate } from '../db/faults';
 import {
 	createTemperaments,

@@ -1,7 +1,7 @@
 import { readTuningMessage, temperamentById, offsetsFromEqual, transposed } from '@fendrel/core';
 import { beforeAll, describe, expect, it } from 'vitest';
 import { toJson } from '$lib/temperaments/exchange';
-import { written, type KeepResult } from '$lib/temperaments/schema';
+import { written, type KeepResult } from '$lib/temperaments/temperamentDraft';
 import { getCountedOctave, listCountedOctaves, saveCountedOctave } from '../db/stores/countedOctaves';
 import { deleteTemperament, listTemperaments, temperamentBySlug } from '../db/stores/temperaments';
 import { download } from './download';

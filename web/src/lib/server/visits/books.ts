@@ -1,6 +1,6 @@
 import { centsBetween, equalHz, groupRecords, hz, noteClass, offsetsFromEqual, USUAL_HABITS } from '@fendrel/core';
 import type { InstrumentBook, LastVisit, VisitBundle, VisitChanges } from '$lib/device/books';
-import type { StoredTemperament } from '$lib/tuning/stored';
+import type { StoredTemperament } from '$lib/tuning/storedTemperament';
 import { habitsOf } from '../db/stores/accounts';
 import { curvesAmong, curvesOf } from '../db/stores/curves';
 import { getInstrument, type Instrument } from '../db/stores/instruments';

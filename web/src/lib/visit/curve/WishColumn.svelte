@@ -9,7 +9,7 @@
 	import type { Sheet } from './sheet.svelte';
 	import { lastCurveId } from './sheetData';
 	import WishControls from './WishControls.svelte';
-	import { trustWords } from './words';
+	import { trustWords } from './curveWords';
 
 	let { open, sheet }: { open: OpenVisit; sheet: Sheet } = $props();
 	const { visit, instrument } = $derived(open);

@@ -6,7 +6,7 @@ import { planFor } from '$lib/tuning/plan';
 import type { KnownString } from '$lib/tuning/strings';
 import { draftOf, isSameWish, wordsOf } from './draft';
 import { CURVE_PASSAGES, soundedFrom } from './passages';
-import { trustWords } from './words';
+import { trustWords } from './curveWords';
 
 const ids = PRIORITIES.map(({ id }) => id);
 const wishes = fc.record({
@@ -91,11 +91,11 @@ describe('what a curve rests on, in words', () => {
 		);
 		expect(said(read([100, 102, 104]))).toContain('Read a few strings in the bass');
 		expect(said(read([40, 41], 'table'))).toContain('2 notes by the table of strings');
-		expect(said(read([60]), {}, [2, 0.1])).toContain('within ±4.0 cents at A0 and ±0.2 at C8');
+		expect(said(read([60]), {}, [2, 0.1])).toContain('Within ±4.0 cents at A0 and ±0.2 at C8');
 	});
 
 	it('says when the keyboard has no A4', () => {
-		expect(said([], { highest: 60 })).toContain('This keyboard has no A4: C4 stands where');
-		expect(said([], { lowest: 72 })).toContain('C5 stands where');
+		expect(said([], { highest: 60 })).toContain('This keyboard has no A4. C4 stands at');
+		expect(said([], { lowest: 72 })).toContain('C5 stands at');
 	});
 });

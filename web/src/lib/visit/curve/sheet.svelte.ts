@@ -8,7 +8,7 @@ import { onShortDay } from '$lib/ui/format';
 import { isGivenUp, type WorkerClient } from '$lib/workers/client';
 import type { CurveTasks } from '$lib/workers/curve';
 import { isSameWish } from './draft';
-import { closestWords } from './words';
+import { closestWords } from './curveWords';
 
 /** What the sheet is drawn from, as the page has it. */
 export interface SheetData {

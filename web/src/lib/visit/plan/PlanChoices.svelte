@@ -3,7 +3,7 @@
 	import { A4_PRESETS, PRIORITIES, PRIORITY_IDS, TOLERANCES } from '@fendrel/core';
 	import { BALANCED, wishWords } from '$lib/tuning/curve';
 	import { NO_STRETCH, stretchByCurve, stretchWord } from '$lib/tuning/stretch';
-	import { grouped } from '$lib/tuning/stored';
+	import { grouped } from '$lib/tuning/storedTemperament';
 	import { inHz } from '$lib/ui/format';
 	import { newCurve } from '../begin';
 	import type { OpenVisit } from '../openVisit.svelte';

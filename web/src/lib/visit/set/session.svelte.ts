@@ -6,7 +6,7 @@ import type { Plan } from '$lib/tuning/plan';
 import { LastStrike } from '../lastStrike.svelte';
 import { Setting } from './setting.svelte';
 import type { VisitRecord } from '../visitRecord.svelte';
-import type { SetAction } from './keys';
+import type { SetAction } from './setKeys';
 
 export interface SetOptions<Body> {
 	readonly visit: { readonly id: string; readonly a4: number; readonly tolerance: number };

@@ -44,7 +44,7 @@ describe('a unison in words', () => {
 	it('calls a single string’s beat a false one', () => {
 		const words = heard(1, { told: 2, partials: [partial(1), partial(4, 1.3, 0.4)] });
 		expect([words.figure, words.unit]).toEqual(['1.3', 'false beats per second']);
-		expect(words.how).toContain('heard at C6');
+		expect(words.how).toContain('at C6');
 		expect(heard(1, { partials: [partial(1)] }).unit).toBe('no false beat');
 	});
 });

@@ -6,7 +6,7 @@
 	import Segments from '$lib/ui/Segments.svelte';
 	import { counted, flatOrSharp } from '$lib/ui/format';
 	import type { Survey } from './survey.svelte';
-	import { foundWords } from './words';
+	import { foundWords } from './foundWords';
 
 	interface Props {
 		survey: Survey<Body>;

@@ -5,7 +5,7 @@
 	import { counted, lasting, signed } from '$lib/ui/format';
 	import { Recording } from './recording.svelte';
 	import type { Survey } from './survey.svelte';
-	import { foundWords } from './words';
+	import { foundWords } from './foundWords';
 
 	interface Props {
 		survey: Survey<Body>;

@@ -5,8 +5,8 @@ import type { Made } from '$lib/handover/outbox';
 import { itemSchema } from '$lib/record/record';
 import { VisitRecord } from '../visitRecord.svelte';
 import { foundDetails, foundNotes } from './found';
-import { soundKeyAction } from './keys';
-import { foundWords } from './words';
+import { soundKeyAction } from './soundKeys';
+import { foundWords } from './foundWords';
 
 const reading: StringReading = {
 	note: 57,

@@ -21,7 +21,7 @@ import { LastStrike } from '../lastStrike.svelte';
 import { REFUSALS } from '../refusals';
 import type { VisitRecord } from '../visitRecord.svelte';
 import { foundDetails, foundNotes } from './found';
-import type { SoundAction } from './keys';
+import type { SoundAction } from './soundKeys';
 
 export interface SurveyOptions<Body> {
 	readonly visit: { readonly id: string; readonly a4: number };

@@ -2,7 +2,7 @@
 	import { TEMPERAMENT_FAMILIES, USES, type TemperamentFamily, type Use } from '@fendrel/core';
 	import ThirdsProfile from '$lib/charts/ThirdsProfile.svelte';
 	import { thirdsByFifths } from '$lib/temperaments/figures';
-	import { grouped } from '$lib/tuning/stored';
+	import { grouped } from '$lib/tuning/storedTemperament';
 	import { counted } from '$lib/ui/format';
 
 	let { data } = $props();

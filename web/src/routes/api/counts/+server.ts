@@ -1,5 +1,5 @@
 import { error } from '@sveltejs/kit';
-import { countedOctaveSchema } from '$lib/counts/schema';
+import { countedOctaveSchema } from '$lib/counts/countedOctave';
 import { workshopOf } from '$lib/server/auth/guard';
 import { saveCountedOctave } from '$lib/server/db/stores/countedOctaves';
 import { getInstrument } from '$lib/server/db/stores/instruments';

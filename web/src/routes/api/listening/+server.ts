@@ -1,4 +1,4 @@
-import { habitsSchema } from '$lib/listening/schema';
+import { habitsSchema } from '$lib/listening/habitsSchema';
 import { workshopOf } from '$lib/server/auth/guard';
 import { keepHabits } from '$lib/server/db/stores/accounts';
 import { readJson } from '$lib/server/json';

@@ -1,7 +1,7 @@
 import { workshopOf } from '$lib/server/auth/guard';
 import { readJson } from '$lib/server/json';
 import { keepDraft } from '$lib/server/temperaments/keepDraft';
-import { keepSchema } from '$lib/temperaments/schema';
+import { keepSchema } from '$lib/temperaments/temperamentDraft';
 
 /** Keeps a new temperament in the workshop. */
 export async function POST({ request, locals }) {

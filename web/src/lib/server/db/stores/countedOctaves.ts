@@ -1,5 +1,5 @@
 import { v7 as uuid } from 'uuid';
-import type { CountedOctave } from '$lib/counts/schema';
+import type { CountedOctave } from '$lib/counts/countedOctave';
 import { stretchColumns, stretchOf } from '$lib/tuning/stretch';
 import { database } from '../connection';
 import type { CountedOctaveRow } from '../rows';

@@ -1,5 +1,5 @@
 import { v7 as uuid } from 'uuid';
-import type { StringLine } from '$lib/instruments/scale/schema';
+import type { StringLine } from '$lib/instruments/scale/stringLine';
 import { database } from '../connection';
 import type { StringTableRow } from '../rows';
 

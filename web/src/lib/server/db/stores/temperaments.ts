@@ -1,6 +1,6 @@
 import { Op, type Transaction } from 'sequelize';
 import { v7 as uuid } from 'uuid';
-import type { StoredTemperament } from '$lib/tuning/stored';
+import type { StoredTemperament } from '$lib/tuning/storedTemperament';
 import { database } from '../connection';
 import type { TemperamentAbout, TemperamentRow } from '../rows';
 

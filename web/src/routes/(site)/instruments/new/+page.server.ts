@@ -1,7 +1,7 @@
 import { fail, redirect } from '@sveltejs/kit';
 import { setError, superValidate } from 'sveltekit-superforms';
 import { zod4 } from 'sveltekit-superforms/adapters';
-import { instrumentSchema } from '$lib/instruments/schema';
+import { instrumentSchema } from '$lib/instruments/instrumentForm';
 import { isDuplicate } from '$lib/server/db/faults';
 import { createInstrument, listLocations } from '$lib/server/db/stores/instruments';
 import { detailsFromForm } from '$lib/server/instruments/form';

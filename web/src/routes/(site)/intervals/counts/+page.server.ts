@@ -1,4 +1,4 @@
-import { isCountable } from '$lib/counts/schema';
+import { isCountable } from '$lib/counts/countedOctave';
 import { workshopOf } from '$lib/server/auth/guard';
 import { getCountedOctave, listCountedOctaves } from '$lib/server/db/stores/countedOctaves';
 import { orNotFound } from '$lib/server/find';

@@ -7,7 +7,7 @@
 	import HearIt from '$lib/temperaments/HearIt.svelte';
 	import { ringFifths, roughnessByFifths, thirdsByFifths, typicalStrings } from '$lib/temperaments/figures';
 	import { ask } from '$lib/tuning/address';
-	import { grouped } from '$lib/tuning/stored';
+	import { grouped } from '$lib/tuning/storedTemperament';
 
 	let { data } = $props();
 	const MOST = 3;

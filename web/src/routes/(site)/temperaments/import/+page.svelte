@@ -2,7 +2,7 @@
 	import { onMount } from 'svelte';
 	import { goto, invalidate } from '$app/navigation';
 	import { bringIn } from '$lib/temperaments/requests';
-	import type { KeepResult } from '$lib/temperaments/schema';
+	import type { KeepResult } from '$lib/temperaments/temperamentDraft';
 	import { counted } from '$lib/ui/format';
 
 	const EXAMPLE = 'name,C,C#,D,Eb,E,F,F#,G,G#,A,Bb,B\nHarbour light,5.9,0,2,3.9,-2,7.8,-2,3.9,2,0,5.9,-3.9';

@@ -3,7 +3,7 @@ import { deleteTemperament } from '$lib/server/db/stores/temperaments';
 import { readJson } from '$lib/server/json';
 import { temperamentOr404 } from '$lib/server/find';
 import { keepDraft } from '$lib/server/temperaments/keepDraft';
-import { keepSchema } from '$lib/temperaments/schema';
+import { keepSchema } from '$lib/temperaments/temperamentDraft';
 import { counted } from '$lib/ui/format';
 
 const LIBRARY = 'This one belongs to the library and stays as it is. Keep yours under a name of its own.';

@@ -1,7 +1,7 @@
 import { workshopOf } from '$lib/server/auth/guard';
 import { readJson } from '$lib/server/json';
 import { importText } from '$lib/server/temperaments/keepDraft';
-import { importSchema } from '$lib/temperaments/schema';
+import { importSchema } from '$lib/temperaments/temperamentDraft';
 
 /** Brings in a file's temperaments: all or none. */
 export async function POST({ request, locals }) {

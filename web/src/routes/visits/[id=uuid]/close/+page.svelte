@@ -5,7 +5,7 @@
 	import Shortcuts from '$lib/ui/Shortcuts.svelte';
 	import { counted, onDay } from '$lib/ui/format';
 	import NoteForm from '$lib/visit/close/NoteForm.svelte';
-	import { closeVerdict, summaryLines } from '$lib/visit/close/words';
+	import { closeVerdict, summaryLines } from '$lib/visit/close/closeWords';
 	import Strip from '$lib/visit/Strip.svelte';
 	import VisitFrame from '$lib/visit/VisitFrame.svelte';
 

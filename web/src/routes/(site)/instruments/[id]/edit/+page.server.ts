@@ -1,7 +1,7 @@
 import { fail, redirect } from '@sveltejs/kit';
 import { message, setError, superValidate, type SuperValidated } from 'sveltekit-superforms';
 import { zod4 } from 'sveltekit-superforms/adapters';
-import { instrumentSchema, type InstrumentForm } from '$lib/instruments/schema';
+import { instrumentSchema, type InstrumentForm } from '$lib/instruments/instrumentForm';
 import { workshopOf } from '$lib/server/auth/guard';
 import { isDuplicate } from '$lib/server/db/faults';
 import { listLocations, updateInstrument } from '$lib/server/db/stores/instruments';

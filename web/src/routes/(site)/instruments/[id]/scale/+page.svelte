@@ -6,9 +6,9 @@
 	import Loads from '$lib/instruments/scale/Loads.svelte';
 	import Stiffness from '$lib/instruments/scale/Stiffness.svelte';
 	import StringTable from '$lib/instruments/scale/StringTable.svelte';
-	import { tableRowOf, type StringLine } from '$lib/instruments/scale/schema';
+	import { tableRowOf, type StringLine } from '$lib/instruments/scale/stringLine';
 	import { sorted } from '$lib/instruments/scale/table';
-	import { scaleVerdict } from '$lib/instruments/scale/words';
+	import { scaleVerdict } from '$lib/instruments/scale/scaleWords';
 	import { sent } from '$lib/device/send';
 	import { stringsOfInstrument } from '$lib/tuning/strings';
 	import { counted, onShortDay } from '$lib/ui/format';

@@ -8,7 +8,7 @@
 	import StepList from '$lib/bearing/StepList.svelte';
 	import StepNow from '$lib/bearing/StepNow.svelte';
 	import { octavesWithin, schoolsFor, startsWithin } from '$lib/bearing/sheet';
-	import { SCHOOL_NAMES, SCHOOL_TEXTS } from '$lib/bearing/words';
+	import { SCHOOL_NAMES, SCHOOL_TEXTS } from '$lib/bearing/planWords';
 	import { EARS } from '$lib/tuning/ears';
 	import { ask } from '$lib/tuning/address';
 	import { bearingGround, bearingPlanOn } from '$lib/tuning/bearingPlan';

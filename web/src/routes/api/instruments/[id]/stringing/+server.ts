@@ -1,4 +1,4 @@
-import { keptStringingSchema } from '$lib/instruments/stringing/schema';
+import { keptStringingSchema } from '$lib/instruments/stringing/keptStringing';
 import { workshopOf } from '$lib/server/auth/guard';
 import { readJson } from '$lib/server/json';
 import { keepStringingOf } from '$lib/server/strings/stringing';

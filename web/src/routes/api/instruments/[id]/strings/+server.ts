@@ -1,4 +1,4 @@
-import { stringTableSchema } from '$lib/instruments/scale/schema';
+import { stringTableSchema } from '$lib/instruments/scale/stringLine';
 import { readJson } from '$lib/server/json';
 import { workshopOf } from '$lib/server/auth/guard';
 import { keepStringsOf } from '$lib/server/strings/known';

@@ -16,7 +16,7 @@
 	import LiveFigure from '$lib/visit/set/LiveFigure.svelte';
 	import Messages from '$lib/visit/set/Messages.svelte';
 	import OrderList from '$lib/visit/set/OrderList.svelte';
-	import { SET_KEYS, setKeyAction } from '$lib/visit/set/keys';
+	import { SET_KEYS, setKeyAction } from '$lib/visit/set/setKeys';
 	import { SetSession } from '$lib/visit/set/session.svelte';
 
 	let { data } = $props();

@@ -13,7 +13,7 @@
 	import DueNote from '$lib/visit/sound/DueNote.svelte';
 	import RecordingDialog from '$lib/visit/sound/RecordingDialog.svelte';
 	import SurveyBar from '$lib/visit/sound/SurveyBar.svelte';
-	import { SOUND_KEYS, soundKeyAction } from '$lib/visit/sound/keys';
+	import { SOUND_KEYS, soundKeyAction } from '$lib/visit/sound/soundKeys';
 	import { Survey } from '$lib/visit/sound/survey.svelte';
 
 	let { data } = $props();
