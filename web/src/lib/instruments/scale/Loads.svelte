@@ -2,9 +2,10 @@
 	import { untrack } from 'svelte';
 	import type { tableLoad } from '@fendrel/core';
 	import StringLoads from '$lib/charts/StringLoads.svelte';
-	import { counted, inHz } from '$lib/ui/format';
+	import { inHz } from '$lib/ui/format';
 	import { typedNumber } from '$lib/ui/typed';
 	import { loadWords, warningWords } from './scaleWords';
+	import ToLookAt from './ToLookAt.svelte';
 
 	interface Props {
 		load: ReturnType<typeof tableLoad>;
@@ -50,25 +51,19 @@
 	</div>
 	{#if raiseProblem}<p class="problem" role="alert">{raiseProblem}</p>{/if}
 	{#if load.known}
-		<div class="stiff">
-			<div>
+		<ToLookAt
+			label="Cautions"
+			heading="Caution"
+			items={warnings}
+			most={7}
+			none="No string known is near breaking."
+			about="The strength is that of new music wire: rust, kinks and age take from it. Iron, brass and gut need a figure of their own."
+		>
+			{#snippet picture()}
 				<StringLoads {load} {lowest} {highest} />
 				<p class="soft small">{loadWords(load, raise)} Dashed: 75 %, above which modern wire is near breaking.</p>
-			</div>
-			<section class="faults" aria-label="Cautions">
-				<h2 class="panel-heading">Caution</h2>
-				{#if warnings.length}
-					<ul>
-						{#each warnings.slice(0, 7) as warning (warning)}<li>{warning}</li>{/each}
-						{#if warnings.length > 7}<li class="soft">and {counted(warnings.length - 7, 'more', 'more')}</li>{/if}
-					</ul>
-				{:else}<p class="soft">No string known is near breaking.</p>{/if}
-				<p class="soft small">
-					The strength is that of new music wire: rust, kinks and age take from it. Iron, brass and gut need a figure of
-					their own.
-				</p>
-			</section>
-		</div>
+			{/snippet}
+		</ToLookAt>
 	{:else}
 		<p class="soft">Enter the wire and speaking length of some notes to see their tension and strength.</p>
 	{/if}
@@ -80,24 +75,9 @@
 		padding-top: 1.2rem;
 		border-top: 1px solid var(--line);
 	}
-	.stiff {
-		display: grid;
-		grid-template-columns: minmax(0, 1fr) 17.5rem;
-		gap: 2rem;
-	}
 	.small {
 		font-size: 0.87rem;
 		line-height: 1.4;
-	}
-	.faults {
-		display: grid;
-		gap: 0.5rem;
-		align-content: start;
-	}
-	.faults li {
-		padding: 0.45rem 0;
-		border-top: 1px solid var(--line);
-		line-height: 1.35;
 	}
 	.head {
 		display: flex;
@@ -116,10 +96,5 @@
 		width: 4.6rem;
 		min-height: 44px;
 		text-align: right;
-	}
-	@media (max-width: 900px) {
-		.stiff {
-			grid-template-columns: minmax(0, 1fr);
-		}
 	}
 </style>
