@@ -117,8 +117,8 @@ test('what cannot be is refused by the sheet and by the server', async ({ page }
 	const { plan } = book.events[0];
 	for (const [wish, said] of [
 		[{ lead: 'wild', with: null, share: 0, top: 0, held: {} }, 'its lead cannot be read'],
-		[{ lead: 'balanced', with: null, share: 0, top: 99, held: {} }, 'its top lies outside what there is'],
-		[{ lead: 'balanced', with: null, share: 0, top: 0, held: { 50: 900 } }, 'its held lies outside what there is'],
+		[{ lead: 'balanced', with: null, share: 0, top: 99, held: {} }, 'its top is out of range'],
+		[{ lead: 'balanced', with: null, share: 0, top: 0, held: { 50: 900 } }, 'its held is out of range'],
 		[{ lead: 'balanced', with: null, share: 0, top: 0, held: { 100: 3 } }, 'this keyboard does not have it']
 	] as const) {
 		const [id, device, doneAt] = [crypto.randomUUID(), crypto.randomUUID(), new Date()];
