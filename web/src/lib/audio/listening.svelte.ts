@@ -97,6 +97,9 @@ export class Listening {
 			const open = await this.openSource(lifetime);
 			lifetime.signal.throwIfAborted();
 			this.open = open;
+			// What was said while it was being opened.
+			this.expect(this.due);
+			this.listenBy(this.habits);
 			this.correct();
 			this.state = 'on';
 		} catch (error) {
@@ -137,7 +140,6 @@ export class Listening {
 		worker
 			.run('listen', handing({ setup, samples, strikes }, samples, strikes), { onProgress })
 			.catch((fault: unknown) => isGivenUp(fault) || this.stop('no sound'));
-		command(worker.run('expect', this.due));
 		return worker;
 	}
 

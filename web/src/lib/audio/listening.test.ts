@@ -133,6 +133,20 @@ describe('the lifetime of a sound', () => {
 		expect([listening.state, listening.source, left()]).toEqual(['on', 'simulated', 2]);
 	});
 
+	it('knows what was said while it was being opened', async () => {
+		listening.stop();
+		let opened = (_: string) => {};
+		microphones.mockImplementationOnce(() => new Promise((resolve) => (opened = resolve)));
+		const starting = listening.start();
+		await vi.waitFor(() => expect(microphones).toHaveBeenCalledTimes(2));
+		listening.expect({ note: 60, pitch: hz(261.6) });
+		listening.listenBy([]);
+		opened('one');
+		await starting;
+		expect(worker().last('expect')).toEqual({ note: 60, pitch: 261.6 });
+		expect(worker().last('listenBy')).toEqual([]);
+	});
+
 	it('leaves nothing open when it fails half way, and says what stands in the way', async () => {
 		for (const [fault, said] of [
 			[new SoundFailure('held by another'), 'held by another'],
