@@ -40,7 +40,7 @@ test('two notes: the beat, where to hear it, test notes, and the rate taken into
 
 	// What cannot be read is said, and the last interval stays.
 	for (const [typed, why] of [
-		['F3 X9', /“X9” is no note/],
+		['F3 X9', /“X9” is not a note/],
 		['A0 A3', /A0 lies outside this instrument/],
 		['F3', /Write two notes/]
 	] as const) {

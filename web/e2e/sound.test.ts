@@ -121,7 +121,7 @@ test('files that are no good are refused in words, and damaged ones give what th
 	await refuse(
 		'letter.wav',
 		Buffer.from('Dear tuner, the piano in the hall is flat again. '.repeat(50)),
-		/no sound file/
+		/cannot be read as sound/
 	);
 	await refuse('nothing.wav', Buffer.alloc(0), /no sound in this file/);
 	await refuse('head.wav', good.subarray(0, 44), /no sound|No strike/);

@@ -33,7 +33,7 @@ test('design one, keep it, reload, compare it, export it, and bring it in again 
 	await expect(page.getByText('The rest lies on G♯-E♭: pure.')).toBeVisible();
 	await page.keyboard.press('Control+y');
 	await expect(page.getByText('The rest lies on G♯-E♭: 1/6 P.')).toBeVisible();
-	// Move a little on by keyboard alone, and refuse what is no tempering.
+	// Move a little on by keyboard alone, and refuse what is not a tempering.
 	await ring(page)
 		.getByRole('button', { name: /^Fifth C-G/ })
 		.focus();
