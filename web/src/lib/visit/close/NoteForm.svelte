@@ -9,6 +9,11 @@
 	const { visit, record } = $derived(open);
 	/** The text as it is written; undefined until somebody writes: then it is what the record has. */
 	let draft = $state<string | undefined>();
+	/**
+	 * The same, as long as it is not in the record. No state: while a form is taken down, state is what it was before, and what
+	 * had just been kept would be kept again.
+	 */
+	let unkept: string | undefined;
 	/** The versions that whoever writes has seen. */
 	let seen: readonly string[] = [];
 	const note = $derived(draft ?? visit.note);
@@ -20,15 +25,16 @@
 
 	function write(text: string) {
 		if (draft === undefined) seen = record.report.heads.note;
-		draft = text;
+		draft = unkept = text;
 		clearTimeout(timer);
 		timer = setTimeout(keep, REST_MS);
 	}
 	function keep() {
 		clearTimeout(timer);
-		if (draft === undefined || problem) return;
-		if (draft !== visit.note) record.write(draft, seen);
-		draft = undefined;
+		if (unkept === undefined || tooLong(unkept, NOTE_LIMIT)) return;
+		const text = unkept;
+		unkept = draft = undefined;
+		if (text !== visit.note) record.write(text, seen);
 	}
 	async function finish(event: SubmitEvent) {
 		event.preventDefault();
