@@ -54,6 +54,8 @@ export type PlanChanges = Partial<Pick<PlanVersion, 'a4' | 'temperamentId' | 'to
  */
 export class VisitRecord {
 	report: VisitReport = $state.raw() as VisitReport;
+	/** The same. While a page is taken down, state is what it was before: what is added then goes on from here. */
+	private latest: VisitReport;
 	readonly groups = $derived.by(() => groupRecords(this.report.sounders.values()));
 	/** Partials of what was read since the visit's book was made. */
 	private partials: ReadonlyMap<string, Partials> = $state.raw(new Map());
@@ -65,13 +67,13 @@ export class VisitRecord {
 		events: readonly VisitEvent[],
 		private readonly handOver: Pick<HandOver, 'stamp' | 'add' | 'placed'>
 	) {
-		this.report = reportOf(events);
+		this.report = this.latest = reportOf(events);
 		for (const { id } of events) this.placed.add(id);
 	}
 
 	/** Adds what the server told. @returns those that this window did not know */
 	take(told: readonly Told[]): readonly VisitEvent[] {
-		const unknown = told.flatMap(({ event }) => (this.report.events.has(event.id) ? [] : [event]));
+		const unknown = told.flatMap(({ event }) => (this.latest.events.has(event.id) ? [] : [event]));
 		for (const { event } of told) this.placed.add(event.id);
 		this.add(told);
 		return unknown;
@@ -83,7 +85,7 @@ export class VisitRecord {
 	 */
 	takeOwn(told: readonly Told[]): readonly VisitEvent[] {
 		const own = told.filter(({ event }) => !this.placed.has(event.id));
-		const unknown = own.flatMap(({ event }) => (this.report.events.has(event.id) ? [] : [event]));
+		const unknown = own.flatMap(({ event }) => (this.latest.events.has(event.id) ? [] : [event]));
 		this.add(own.map(({ event, partials }) => ({ event: this.inServerTime(event), partials })));
 		return unknown;
 	}
@@ -95,10 +97,11 @@ export class VisitRecord {
 	private add(told: readonly Told[]): void {
 		const read = told.flatMap(({ event, partials }) => (partials ? [[event.id, partials] as const] : []));
 		if (read.length) this.partials = new Map([...this.partials, ...read]);
-		this.report = addToReport(
-			this.report,
+		this.latest = addToReport(
+			this.latest,
 			told.map(({ event }) => event)
 		);
+		this.report = this.latest;
 	}
 
 	/** Stores what a strike measured. */
