@@ -76,7 +76,7 @@ describe('what a device hands over', () => {
 		expect(why[1]).toBe('It cannot be right: its pitch is out of range.');
 		expect(why[2]).toMatch(/no such visit/);
 		expect(why[3]).toMatch(/a version of Fendrel that this server does not know/);
-		expect(why[6]).toMatch(/Something else is stored/);
+		expect(why[6]).toMatch(/Something else is already stored/);
 		expect((await eventsOf(workshopId, visitId)).filter(isReading)).toHaveLength(2);
 	});
 
