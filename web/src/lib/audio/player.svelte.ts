@@ -13,6 +13,7 @@ export interface Track {
 /** Seconds within which one version gives way to the other, by a third. */
 const CROSSFADE = 0.01;
 const TONE_LEVEL = 0.18;
+const SWELL_SECONDS = 0.02;
 /** Sound begins a little later than now, so that no beginning is lost. */
 const LEAD_SECONDS = 0.02;
 
@@ -66,7 +67,8 @@ export class Player {
 		return this.play(name, async (context) =>
 			frequencies.map((frequency) => {
 				const voice = new Voice(context, new OscillatorNode(context, { frequency }), 0, [context.destination]);
-				voice.fade(TONE_LEVEL, LEAD_SECONDS);
+				// Swells from where it begins: a tone that began in the midst of it would click.
+				voice.fade(TONE_LEVEL, SWELL_SECONDS, context.currentTime + LEAD_SECONDS);
 				return voice;
 			})
 		);

@@ -19,9 +19,9 @@ export class Voice {
 		this.source.start(at);
 	}
 
-	/** Goes to another level within about three times so many seconds. */
-	fade(to: number, seconds: number): void {
-		this.gain.gain.setTargetAtTime(to, this.context.currentTime, seconds);
+	/** Goes to another level within about three times so many seconds. @param at from then on, by the context's clock */
+	fade(to: number, seconds: number, at = this.context.currentTime): void {
+		this.gain.gain.setTargetAtTime(to, at, seconds);
 	}
 
 	/** Stands so many cents from where it was made. */
