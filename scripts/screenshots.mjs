@@ -5,7 +5,8 @@ import { join } from 'node:path';
 import { answerSignals, stopAll } from './lib/children.mjs';
 import { checkNode, DATA, ROOT, say } from './lib/system.mjs';
 import { ensureNpmPackages, ensureProgram } from './lib/machine.mjs';
-import { freePort, startDatabase } from './lib/database.mjs';
+import { startDatabase } from './lib/database.mjs';
+import { freePort } from './lib/ports.mjs';
 import { buildIfNeeded, serve } from './lib/application.mjs';
 import { openBrowser, signIn } from './lib/browser.mjs';
 

@@ -7,7 +7,8 @@ import { parseArgs } from 'node:util';
 import { announce, answerSignals, endChild, startChild, stopAll, takeFolder } from './lib/children.mjs';
 import { checkNode, DATA, giveUp, ROOT, say } from './lib/system.mjs';
 import { ensureNpmPackages } from './lib/machine.mjs';
-import { freePort, isFree, startDatabase } from './lib/database.mjs';
+import { startDatabase } from './lib/database.mjs';
+import { freePort, isFree } from './lib/ports.mjs';
 import { buildIfNeeded, portBefore, rememberPort, serve } from './lib/application.mjs';
 
 const USUAL_PORT = 4173;

@@ -6,7 +6,8 @@ import { join } from 'node:path';
 import { answerSignals, runCommand, stopAll, takeFolder } from './lib/children.mjs';
 import { checkNode, DATA, giveUp, say } from './lib/system.mjs';
 import { ensureNpmPackages, ensureProgram } from './lib/machine.mjs';
-import { freePort, startDatabase } from './lib/database.mjs';
+import { startDatabase } from './lib/database.mjs';
+import { freePort } from './lib/ports.mjs';
 import { buildIfNeeded, serve } from './lib/application.mjs';
 
 checkNode();

@@ -101,7 +101,7 @@ const solved = (
 		const off = Array.from({ length: 13 }, (_, i) => (i === 4 ? 0 : 8 * random.normal()));
 		const at = (note: number) => ({
 			...strings(note),
-			fundamental: hzAbove(strings(note).fundamental, cents(off[note - 53]))
+			flexiblePitch: hzAbove(strings(note).flexiblePitch, cents(off[note - 53]))
 		});
 		const counts = semitones.flatMap((each) =>
 			Array.from({ length: 13 - each }, (_, i) => {

@@ -3,7 +3,8 @@
 import { createHash } from 'node:crypto';
 import { existsSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { keepRunning, pause, runCommand, startChild } from './children.mjs';
+import { setTimeout as pause } from 'node:timers/promises';
+import { keepRunning, runCommand, startChild } from './children.mjs';
 import { giveUp, ROOT, say } from './system.mjs';
 
 export const BUILD = join(ROOT, 'web', 'build');

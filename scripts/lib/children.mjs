@@ -5,6 +5,7 @@ import { spawn } from 'node:child_process';
 import { linkSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { constants } from 'node:os';
 import { join } from 'node:path';
+import { setTimeout as pause } from 'node:timers/promises';
 import { giveUp, ROOT, say } from './system.mjs';
 
 /** @typedef {import('node:child_process').ChildProcess} ChildProcess */
@@ -14,9 +15,6 @@ const PATIENCE_MS = 15_000;
 /** Dying more often than that within a minute is no accident. */
 const MOST_DEATHS = 4;
 const MINUTE = 60_000;
-
-/** @param {number} ms */
-export const pause = (ms) => new Promise((resolve) => setTimeout(resolve, ms));
 
 /** @type {Map<ChildProcess, string>} */
 const children = new Map();

@@ -1,7 +1,8 @@
 import { join } from 'node:path';
 import { expect, test } from '@playwright/test';
 import { serve } from '../../scripts/lib/application.mjs';
-import { freePort, startDatabase } from '../../scripts/lib/database.mjs';
+import { startDatabase } from '../../scripts/lib/database.mjs';
+import { freePort } from '../../scripts/lib/ports.mjs';
 import { DATA } from '../../scripts/lib/system.mjs';
 import { signIn, strikeAndRead } from './parts';
 

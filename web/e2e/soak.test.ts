@@ -1,8 +1,10 @@
+import { setTimeout as pause } from 'node:timers/promises';
 import { join } from 'node:path';
 import { expect, test, type BrowserContext, type Page } from '@playwright/test';
 import { compareHappened, createRandom, reportOf, type VisitEvent } from '@fendrel/core';
 import { serve } from '../../scripts/lib/application.mjs';
-import { freePort, startDatabase } from '../../scripts/lib/database.mjs';
+import { startDatabase } from '../../scripts/lib/database.mjs';
+import { freePort } from '../../scripts/lib/ports.mjs';
 import { DATA } from '../../scripts/lib/system.mjs';
 import { Gate } from './gate';
 import { addInstrument, quicken, signIn } from './parts';
@@ -157,7 +159,6 @@ test(`two devices, ${MINUTES} minutes of kills and cuts: nothing lost, nothing d
 			.flatMap((what) => Array<Target>(Math.max(1, Math.round((KILLS[what] * MINUTES) / 10))).fill(what))
 			.map((what) => ({ what, place: random.uniform() }))
 			.sort((one, other) => one.place - other.place);
-		const pause = (ms: number) => new Promise((resolve) => setTimeout(resolve, ms));
 		/** Waits for something to be written on its way, and kills in the middle of it or a little later. */
 		const kill = async () => {
 			const every = (MINUTES * 60_000) / order.length;

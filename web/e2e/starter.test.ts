@@ -4,7 +4,7 @@ import { createServer } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { expect, test } from '@playwright/test';
-import { freePort } from '../../scripts/lib/database.mjs';
+import { freePort } from '../../scripts/lib/ports.mjs';
 import { ROOT } from '../../scripts/lib/system.mjs';
 
 /** The start command in a data folder of its own, and what it says. */

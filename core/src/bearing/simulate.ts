@@ -33,9 +33,9 @@ export function* simulatePlan(
 ): Generator<number, SimulatedErrors> {
 	if (!Number.isInteger(runs) || runs < 1) throw new RangeError(`simulatePlan: ${runs} runs asked for, 1 at least`);
 	const place = new Map(plan.steps.map(({ note }, i) => [note, i]));
-	const targets = plan.steps.map(({ note }) => strings(note).fundamental as number);
-	/** Partial frequency over fundamental. */
-	const stretch = (note: number, partial: number) => partialHz({ ...strings(note), fundamental: hz(1) }, partial);
+	const targets = plan.steps.map(({ note }) => strings(note).flexiblePitch as number);
+	/** Partial frequency over flexiblePitch. */
+	const stretch = (note: number, partial: number) => partialHz({ ...strings(note), flexiblePitch: hz(1) }, partial);
 	const compiled = plan.steps.map(({ note, by }) =>
 		by.map(({ edge, weight }) => {
 			const upward = note === edge.upper;

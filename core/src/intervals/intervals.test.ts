@@ -88,7 +88,7 @@ describe('test notes', () => {
 		fc.assert(
 			fc.property(fc.constantFrom(48, 53, 57, 60), bent, (low, cents) => {
 				const upper = voices[low + 12 - 21];
-				const string = { ...upper.string, fundamental: hz(upper.string.fundamental * 2 ** (cents / 1200)) };
+				const string = { ...upper.string, flexiblePitch: hz(upper.string.flexiblePitch * 2 ** (cents / 1200)) };
 				const lower = voices[low - 21];
 				const truth = beatOf(lower.string, string, INTERVALS.octave42).rate;
 				for (const test of findTestNotes(lower, { ...upper, string }, 4, 2, voices)) {

@@ -1,4 +1,4 @@
-import { fundamentalOf, partialRatio, partialSharpness } from '../strings/stiffString';
+import { flexiblePitchOf, partialRatio, partialSharpness } from '../strings/stiffString';
 
 /** Costs of a slot in the series without a peak, against 1 for a sound explained in full. */
 const MISSING_COST = 0.6;
@@ -41,12 +41,12 @@ export interface SeriesMatch {
 function toleranceAt(
 	slot: number,
 	sharpness: number,
-	fundamental: number,
+	flexiblePitch: number,
 	resolution: number,
 	corrected: boolean
 ): number {
 	const doubt = SLOT_CENTS + (corrected ? 0.15 : B_DOUBT) * sharpness;
-	return Math.min(0.4 * fundamental, Math.max(0.6 * resolution, slot * (2 ** (doubt / 1200) - 1)));
+	return Math.min(0.4 * flexiblePitch, Math.max(0.6 * resolution, slot * (2 ** (doubt / 1200) - 1)));
 }
 
 /** Peaks that have been given to a partial, and those that are left. */
@@ -91,16 +91,16 @@ export function matchSeries(peaks: WeightedPeaks, total: number, first: number, 
 	const { frequencies, resolution } = peaks;
 	const taken = new Taken(peaks);
 	let b = typicalB;
-	let fundamental = fundamentalOf(first, b);
-	/** The partial that fixed the fundamental, which holds whatever B turns out to be. */
+	let flexiblePitch = flexiblePitchOf(first, b);
+	/** The partial that fixed F, which holds whatever B turns out to be. */
 	let anchor = { partial: 1, frequency: first };
 	let [matched, missing, pending, noFirst] = [0, 0, 0, 0];
 	let corrected = false;
 	const highest = frequencies[frequencies.length - 1] + resolution;
 	for (let n = 1; n <= HIGHEST_PARTIAL; n++) {
-		const slot = fundamental * partialRatio(b, n);
+		const slot = flexiblePitch * partialRatio(b, n);
 		const sharpness = partialSharpness(b, n);
-		const tolerance = toleranceAt(slot, sharpness, fundamental, resolution, corrected);
+		const tolerance = toleranceAt(slot, sharpness, flexiblePitch, resolution, corrected);
 		if (slot - tolerance > highest) break;
 		const peak = taken.strongestNear(slot, tolerance);
 		if (peak < 0) {
@@ -115,18 +115,18 @@ export function matchSeries(peaks: WeightedPeaks, total: number, first: number, 
 		pending = 0;
 		if (matched === 1) anchor = { partial: n, frequency: measured };
 		else if (sharpness > TELLING_SHARPNESS) {
-			const fitting = ((measured / (n * fundamental)) ** 2 - 1) / (n * n);
+			const fitting = ((measured / (n * flexiblePitch)) ** 2 - 1) / (n * n);
 			b = Math.min(Math.max(b + (corrected ? 0.5 : 0.9) * (fitting - b), 0.2 * typicalB), 5 * typicalB);
 			corrected = true;
 		}
-		fundamental = fundamentalOf(anchor.frequency, b, anchor.partial);
+		flexiblePitch = flexiblePitchOf(anchor.frequency, b, anchor.partial);
 	}
 	const share = taken.explained / total;
 	return {
 		score: share - noFirst - (MISSING_COST * missing) / Math.max(1, matched + missing),
 		explained: share,
 		matched,
-		firstPartial: fundamental * partialRatio(b, 1),
+		firstPartial: flexiblePitch * partialRatio(b, 1),
 		inharmonicity: b,
 		byPartial: taken.byPartial
 	};

@@ -19,10 +19,10 @@ export function partialAlone(
 	const about = partialHz(string, partial);
 	if (about > 0.45 * sampleRate) return undefined;
 	// Quiet on either side, so that the first and last window lie half outside.
-	const pad = Math.ceil((2 * sampleRate) / string.fundamental);
+	const pad = Math.ceil((2 * sampleRate) / string.flexiblePitch);
 	const padded = new Float32Array(samples.length + 2 * pad);
 	padded.set(samples, pad);
-	const envelope = partialEnvelope(padded, sampleRate, about, string.fundamental);
+	const envelope = partialEnvelope(padded, sampleRate, about, string.flexiblePitch);
 	if (!envelope) return undefined;
 	const { re, im, hop, start } = envelope;
 	const first = Math.round(start * sampleRate) - pad;

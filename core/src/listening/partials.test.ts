@@ -17,11 +17,11 @@ function tone(frequency: number, partials: number, noise: number, decay = Infini
 	});
 }
 
-function measure(sound: Float32Array, fundamental: number, advance: number) {
+function measure(sound: Float32Array, flexiblePitch: number, advance: number) {
 	const spectrum = new Spectrum(SIZE);
 	spectrum.take(sound, SIZE);
 	spectrum.take(sound, SIZE + advance);
-	return measurePartials(spectrum, RATE, fundamental, 0, advance);
+	return measurePartials(spectrum, RATE, flexiblePitch, 0, advance);
 }
 
 describe('partials by phase', () => {

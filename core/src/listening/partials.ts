@@ -23,7 +23,7 @@ const PEAK_ERROR_BINS = 0.03;
 export function measurePartials(
 	spectrum: Spectrum,
 	sampleRate: number,
-	fundamental: number,
+	flexiblePitch: number,
 	inharmonicity: number,
 	advance: number
 ): FramePartial[] {
@@ -31,10 +31,10 @@ export function measurePartials(
 	const binHz = sampleRate / size;
 	const found: FramePartial[] = [];
 	for (let n = 1; n <= MOST_PARTIALS; n++) {
-		const slot = fundamental * partialRatio(inharmonicity, n);
+		const slot = flexiblePitch * partialRatio(inharmonicity, n);
 		if (slot > 0.45 * sampleRate) break;
 		// Half the way to the neighbour at most, or a strong neighbour would be taken for it.
-		const reach = Math.min(0.4 * fundamental, Math.max(1.5 * binHz, slot * 0.012));
+		const reach = Math.min(0.4 * flexiblePitch, Math.max(1.5 * binHz, slot * 0.012));
 		const from = Math.max(2, Math.round((slot - reach) / binHz));
 		const to = Math.min(magnitude.length - 3, Math.round((slot + reach) / binHz));
 		let bin = from;

@@ -23,7 +23,7 @@ export interface StringReading {
 	readonly pitch: Hz;
 	readonly pitchError: Cents;
 	/** Pitch without stiffness. */
-	readonly fundamental: Hz;
+	readonly flexiblePitch: Hz;
 	/** B; undefined when too few partials sound to tell. */
 	readonly inharmonicity: number | undefined;
 	readonly inharmonicityError: number | undefined;

@@ -148,7 +148,7 @@ export class StreamListener {
 		this.framesOfSize++;
 		this.lastFrameAt = this.ring.count;
 		const partials = this.mains.without(
-			measurePartials(spectrum, this.sampleRate, strike.fundamental, strike.inharmonicity, advance),
+			measurePartials(spectrum, this.sampleRate, strike.flexiblePitch, strike.inharmonicity, advance),
 			spectrum.size
 		);
 		const since = this.now - struck - (spectrum.size + advance) / 2 / this.sampleRate;

@@ -1,5 +1,5 @@
 import { mean, sum } from 'd3-array';
-import { fundamentalOf } from '../strings/stiffString';
+import { flexiblePitchOf } from '../strings/stiffString';
 import { hz, type Cents, type Hz } from '../units/quantity';
 import { PartialSums } from './partialSums';
 import type { FramePartial } from './partials';
@@ -25,7 +25,7 @@ const LEVEL_ROUNDS = 2;
 /** Collects the frames of one strike and turns them into figures. */
 export class StrikeFrames {
 	readonly frames: Frame[] = [];
-	fundamental: number;
+	flexiblePitch: number;
 	inharmonicity: number;
 	/** Relative uncertainty of `inharmonicity`: large until the strike's own frames have told it. */
 	private doubt = UNREAD_DOUBT;
@@ -40,7 +40,7 @@ export class StrikeFrames {
 		private readonly usualB: number
 	) {
 		this.inharmonicity = inharmonicity;
-		this.fundamental = fundamentalOf(firstPartial, inharmonicity);
+		this.flexiblePitch = flexiblePitchOf(firstPartial, inharmonicity);
 	}
 
 	/** Takes a frame towards the reading; tells the pitch now, or undefined while nothing has been measured by phase. */
@@ -56,7 +56,7 @@ export class StrikeFrames {
 		const byPhase = partials.filter((partial) => partial.byPhase);
 		const held = fitHoldingB(byPhase.length ? byPhase : partials, this.knownB);
 		if (!held) return undefined;
-		this.fundamental = held.fundamental;
+		this.flexiblePitch = held.flexiblePitch;
 		if (byPhase.length === 0) return undefined;
 		this.pitches.push(held.pitch);
 		if (this.pitches.length > WANDER_FRAMES) this.pitches.shift();
@@ -121,7 +121,7 @@ export class StrikeFrames {
 			moment: at,
 			pitch: fit.pitch,
 			pitchError: fit.pitchError,
-			fundamental: fit.fundamental,
+			flexiblePitch: fit.flexiblePitch,
 			inharmonicity: told ? this.inharmonicity : undefined,
 			inharmonicityError: told ? this.doubt * this.inharmonicity : undefined,
 			partials: partials.map(({ partial, frequency, error, magnitude }): MeasuredPartial => ({

@@ -46,9 +46,9 @@ export class StrikeKeeper {
 		for (const event of events) {
 			if (event.kind === 'strike' || event.kind === 'ended' || event.kind === 'refused') this.hand(found, event.at);
 			if (event.kind === 'reading') {
-				const { note, pitch, fundamental, inharmonicity = this.inharmonicityAt(note) } = event.reading;
+				const { note, pitch, flexiblePitch, inharmonicity = this.inharmonicityAt(note) } = event.reading;
 				const told = event.reading.inharmonicity !== undefined;
-				const string = told ? { fundamental, inharmonicity } : stringFromFirstPartial(pitch, inharmonicity);
+				const string = told ? { flexiblePitch, inharmonicity } : stringFromFirstPartial(pitch, inharmonicity);
 				this.struck = { reading: event.reading, string };
 			}
 		}

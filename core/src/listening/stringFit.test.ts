@@ -6,21 +6,21 @@ import { centsBetween } from '../units/pitch';
 import { hz } from '../units/quantity';
 import { fitHoldingB, fitString, plausiblePartials } from './stringFit';
 
-const string = (fundamental: number, b: number) => ({ fundamental: hz(fundamental), inharmonicity: b });
-const partialsOf = (fundamental: number, b: number, count: number, error = 0.001) =>
+const string = (flexiblePitch: number, b: number) => ({ flexiblePitch: hz(flexiblePitch), inharmonicity: b });
+const partialsOf = (flexiblePitch: number, b: number, count: number, error = 0.001) =>
 	Array.from({ length: count }, (_, i) => ({
 		partial: i + 1,
-		frequency: partialHz(string(fundamental, b), i + 1) as number,
+		frequency: partialHz(string(flexiblePitch, b), i + 1) as number,
 		error
 	}));
 const UNKNOWN = { value: 3e-4, doubt: 0.5 };
 
 describe('F and B from partials', () => {
 	it('are found exactly from exact partials, for any string', () => {
-		const fundamental = fc.double({ min: 27, max: 1000, noNaN: true });
+		const flexiblePitch = fc.double({ min: 27, max: 1000, noNaN: true });
 		const logB = fc.double({ min: Math.log(2e-5), max: Math.log(1e-2), noNaN: true });
 		fc.assert(
-			fc.property(fundamental, logB, fc.integer({ min: 4, max: 16 }), (f, log, count) => {
+			fc.property(flexiblePitch, logB, fc.integer({ min: 4, max: 16 }), (f, log, count) => {
 				const b = Math.exp(log);
 				const fit = fitString(partialsOf(f, b, count, 1e-6 * f), UNKNOWN)!;
 				// 1e-6 cent and 1e-4: what is left is the cost of a straight line in squares of frequencies.
@@ -70,7 +70,7 @@ describe('F with B held', () => {
 		const partials = partialsOf(110, 2e-4, 12);
 		const held = fitHoldingB(partials, { value: 2e-4, doubt: 0.01 })!;
 		expect(Math.abs(centsBetween(partialHz(string(110, 2e-4), 1), held.pitch))).toBeLessThan(1e-9);
-		expect(held.fundamental).toBeCloseTo(110, 9);
+		expect(held.flexiblePitch).toBeCloseTo(110, 9);
 	});
 
 	it('leaves out a partial eight cents astray', () => {

@@ -9,7 +9,7 @@ export interface PartialFrequency {
 }
 
 export interface StringFit {
-	readonly fundamental: Hz;
+	readonly flexiblePitch: Hz;
 	readonly pitch: Hz;
 	readonly pitchError: Cents;
 	/** undefined when it was not determined and the given one was used. */
@@ -83,7 +83,7 @@ export function fitString(partials: readonly PartialFrequency[], given: KnownB):
 			const squared = line.intercept + line.slope;
 			const error = Math.sqrt(Math.max(0, line.varIntercept + line.varSlope + 2 * line.covariance));
 			return {
-				fundamental: hz(Math.sqrt(line.intercept)),
+				flexiblePitch: hz(Math.sqrt(line.intercept)),
 				pitch: hz(Math.sqrt(squared)),
 				pitchError: cents((600 / Math.LN2) * (error / squared)),
 				inharmonicity: b,
@@ -117,7 +117,7 @@ export function fitHoldingB(partials: readonly PartialFrequency[], known: KnownB
 	const { x, y, sigma } = squares(partials);
 	const first = fitWithKnownB(x, y, sigma, known);
 	const near = partials.filter(({ partial, frequency }) => {
-		const expected = partial * first.fundamental * Math.sqrt(1 + known.value * partial * partial);
+		const expected = partial * first.flexiblePitch * Math.sqrt(1 + known.value * partial * partial);
 		const allowed =
 			STRANGER_CENTS + known.doubt * 600 * Math.log2((1 + known.value * partial * partial) / (1 + known.value));
 		return Math.abs(1200 * Math.log2(frequency / expected)) < allowed;
@@ -150,7 +150,7 @@ function fitWithKnownB(
 	const misfit = votes.reduce((total, { w, first }) => total + w * (first - squared) ** 2, 0);
 	const stretch = votes.length > 1 ? Math.max(1, misfit / (votes.length - 1)) : 1;
 	return {
-		fundamental: hz(Math.sqrt(squared / (1 + b))),
+		flexiblePitch: hz(Math.sqrt(squared / (1 + b))),
 		pitch: hz(Math.sqrt(squared)),
 		pitchError: cents((600 / Math.LN2 / squared) * Math.sqrt(stretch / weight)),
 		inharmonicity: undefined,

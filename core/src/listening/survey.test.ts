@@ -74,7 +74,7 @@ describe('a strike with a closer look', () => {
 		moment: 0.6,
 		pitch: hz(220),
 		pitchError: cents(0.02),
-		fundamental: hz(219.9),
+		flexiblePitch: hz(219.9),
 		inharmonicity: 3e-4,
 		inharmonicityError: 3e-6,
 		partials: []

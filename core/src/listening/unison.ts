@@ -62,7 +62,7 @@ export function analyseUnison({ samples, sampleRate, string, strings }: UnisonOp
 	for (let partial = 1; partial <= HIGHEST_PARTIAL; partial++) {
 		const about = partialHz(string, partial);
 		if (about > HIGHEST_SHARE_OF_RATE * sampleRate) break;
-		const envelope = partialEnvelope(samples, sampleRate, about, Math.min(string.fundamental, WIDEST_HZ));
+		const envelope = partialEnvelope(samples, sampleRate, about, Math.min(string.flexiblePitch, WIDEST_HZ));
 		const resolved = envelope && resolveComponents(envelope, most);
 		if (!resolved) continue;
 		const [first, second] = resolved.components;

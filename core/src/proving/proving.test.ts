@@ -45,7 +45,7 @@ function countsOf(
 ): CountedBeats[] {
 	const found = (note: number) => ({
 		...strings(note),
-		fundamental: hzAbove(strings(note).fundamental, cents(octave.get(note)!))
+		flexiblePitch: hzAbove(strings(note).flexiblePitch, cents(octave.get(note)!))
 	});
 	return NOTES.flatMap((lower) =>
 		semitones.flatMap((each): CountedBeats[] => {

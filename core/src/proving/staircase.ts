@@ -38,8 +38,8 @@ export function measuredStaircases(
 	const { notes, deviations, covariance } = measured;
 	const place = new Map(notes.map((note, i) => [note, i]));
 	const found = (note: number): StiffString => {
-		const { fundamental, inharmonicity } = intended(note);
-		return { fundamental: hzAbove(fundamental, deviations[place.get(note)!]), inharmonicity };
+		const { flexiblePitch, inharmonicity } = intended(note);
+		return { flexiblePitch: hzAbove(flexiblePitch, deviations[place.get(note)!]), inharmonicity };
 	};
 	return new Map(
 		STAIRCASES.map((name) => {

@@ -32,6 +32,7 @@ export interface Struck {
 	/** First partial, from all partials together; its error in cents. */
 	readonly pitch: number;
 	readonly pitchError: number | null;
+	/** F, as readings have stored it from the beginning: elsewhere it is the string's flexible pitch. */
 	readonly fundamental: number | null;
 	readonly inharmonicity: number | null;
 	readonly inharmonicityError: number | null;

@@ -37,7 +37,7 @@ export function measureTwin(twin: InstrumentTwin, note: number, pitch: number, r
 		moment: habitAt(USUAL_HABITS, note).moment,
 		pitch: partialHz(string, 1),
 		pitchError: cents(PITCH_ERROR_CENTS),
-		fundamental: string.fundamental,
+		flexiblePitch: string.flexiblePitch,
 		inharmonicity: enough ? b : undefined,
 		inharmonicityError: enough ? B_ERROR * b : undefined,
 		partials

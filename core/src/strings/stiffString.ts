@@ -1,11 +1,11 @@
 import { cents, hz, type Cents, type Hz } from '../units/quantity';
 
 /**
- * A stiff string: `fundamental` is the pitch it would have without stiffness, `inharmonicity` is B.
+ * A stiff string: `flexiblePitch` is F, the pitch it would have if it were perfectly flexible, `inharmonicity` is B.
  * Partial n sounds at n F sqrt(1 + B n^2) (H. Fletcher 1964, JASA 36:203, eq. 9).
  */
 export interface StiffString {
-	readonly fundamental: Hz;
+	readonly flexiblePitch: Hz;
 	readonly inharmonicity: number;
 }
 
@@ -14,12 +14,12 @@ export function partialRatio(inharmonicity: number, partial: number): number {
 	return partial * Math.sqrt(1 + inharmonicity * partial * partial);
 }
 
-export function partialHz({ fundamental, inharmonicity }: StiffString, partial: number): Hz {
-	return hz(fundamental * partialRatio(inharmonicity, partial));
+export function partialHz({ flexiblePitch, inharmonicity }: StiffString, partial: number): Hz {
+	return hz(flexiblePitch * partialRatio(inharmonicity, partial));
 }
 
 /** F of a string whose partial n sounds at a frequency. */
-export function fundamentalOf(frequency: number, inharmonicity: number, partial = 1): number {
+export function flexiblePitchOf(frequency: number, inharmonicity: number, partial = 1): number {
 	return frequency / partialRatio(inharmonicity, partial);
 }
 
@@ -32,5 +32,5 @@ export function partialSharpness(inharmonicity: number, partial: number): Cents 
 export function stringFromFirstPartial(first: Hz, inharmonicity: number): StiffString {
 	if (!(inharmonicity >= 0 && inharmonicity < Infinity))
 		throw new RangeError(`stringFromFirstPartial: inharmonicity ${inharmonicity} is not 0 or above`);
-	return { fundamental: hz(fundamentalOf(first, inharmonicity)), inharmonicity };
+	return { flexiblePitch: hz(flexiblePitchOf(first, inharmonicity)), inharmonicity };
 }

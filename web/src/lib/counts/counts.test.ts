@@ -36,7 +36,7 @@ function countAll(off: (note: number) => number, semitones: readonly number[] = 
 		if (!semitones.includes(cell.upper - cell.lower)) continue;
 		const found = (note: number) => ({
 			...strings(note),
-			fundamental: hzAbove(strings(note).fundamental, cents(off(note)))
+			flexiblePitch: hzAbove(strings(note).flexiblePitch, cents(off(note)))
 		});
 		const { rate } = beatOf(found(cell.lower), found(cell.upper), countedKind(cell.upper - cell.lower)!);
 		cell.text = Math.abs(rate).toFixed(1);

@@ -108,12 +108,12 @@ export class VisitRecord {
 	read(measured: StringReading, details: StrikeDetails): FullReading {
 		const { sounders, source, target, deviation } = details;
 		const { listened = null, falseBeat = null, falseBeatDepth = null, spread = null, spreadError = null } = details;
-		const { pitch, pitchError, fundamental, moment } = measured;
+		const { pitch, pitchError, flexiblePitch, moment } = measured;
 		const { inharmonicity = null, inharmonicityError = null } = measured;
 		const reading: Reading = {
 			...this.handOver.stamp(),
 			...{ way: 'struck', sounders, source, target, deviation, listened },
-			...{ pitch, pitchError, fundamental, inharmonicity, inharmonicityError, moment },
+			...{ pitch, pitchError, fundamental: flexiblePitch, inharmonicity, inharmonicityError, moment },
 			...{ falseBeat, falseBeatDepth, spread, spreadError }
 		};
 		const partials = measured.partials.map(({ decay, ...partial }) => ({ ...partial, decay: decay ?? null }));

@@ -4,7 +4,7 @@ import { inProcess } from '$lib/tests/inProcess';
 import { lastStrikeJobs } from './lastStrike.jobs';
 
 const RATE = 16_000;
-const string = { fundamental: hz(220), inharmonicity: 3e-4 };
+const string = { flexiblePitch: hz(220), inharmonicity: 3e-4 };
 const samples = renderStrike({
 	...{ note: 57, strings: [string], sampleRate: RATE, seconds: 2, strength: 0.8, seed: 1 }
 });

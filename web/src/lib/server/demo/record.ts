@@ -97,7 +97,7 @@ function addReading(record: DemoRecord, { note, sounder, target }: DemoString, p
 			...{ id, visitId: visit.id, workshopId: visit.workshopId, sounders: soundersText([sounder]) },
 			...{ device, counter: ++record.counter, takenAt: at, placedAt: at, seq: 1, hash: null },
 			...{ source: 'simulated', target, deviation: centsBetween(target, measured.pitch) },
-			...{ pitch: measured.pitch, pitchError: measured.pitchError, fundamental: measured.fundamental },
+			...{ pitch: measured.pitch, pitchError: measured.pitchError, fundamental: measured.flexiblePitch },
 			inharmonicity: measured.inharmonicity ?? null,
 			inharmonicityError: measured.inharmonicityError ?? null,
 			...{ moment: measured.moment, listened: null },

@@ -61,7 +61,7 @@ export async function loadTempering(
 	const pattern = offsetsFromEqual(temperamentById(COUNTED.reversed));
 	const found = (note: number) => ({
 		...strings(note),
-		fundamental: hzAbove(strings(note).fundamental, cents(-COUNTED.share * pattern[noteClass(note)]))
+		flexiblePitch: hzAbove(strings(note).flexiblePitch, cents(-COUNTED.share * pattern[noteClass(note)]))
 	});
 	const board = new Board(COUNTED.low, strings);
 	for (const { semitones, kind } of board.kinds)

@@ -60,7 +60,7 @@ const CHIMES: Family<Chimes> = {
 	targets: ({ bars }, { a4 }) =>
 		bars.map((_, i) => {
 			const pitch = hz((a4 * (i + 1)) / 2);
-			return { note: i + 1, pitch, fromEqual: cents(0), string: { fundamental: pitch, inharmonicity: 0 } };
+			return { note: i + 1, pitch, fromEqual: cents(0), string: { flexiblePitch: pitch, inharmonicity: 0 } };
 		}),
 	ways: ['struck'],
 	order: ({ bars }) =>
@@ -117,7 +117,7 @@ describe('a second family', () => {
 		let at = 0;
 		const tap = (group: number, off: number) => {
 			const pitch = hzAbove(targetOf(group), cents(off));
-			const told = { note: group, struckAt: ++at, moment: 0.5, pitch, pitchError: cents(0.1), fundamental: pitch };
+			const told = { note: group, struckAt: ++at, moment: 0.5, pitch, pitchError: cents(0.1), flexiblePitch: pitch };
 			const reading = { ...told, inharmonicity: undefined, inharmonicityError: undefined, partials: [] };
 			setting.hear([
 				{ kind: 'strike', at },

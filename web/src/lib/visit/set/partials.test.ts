@@ -8,7 +8,7 @@ const reading: StringReading = {
 	moment: 0.5,
 	pitch: hz(440),
 	pitchError: cents(0.02),
-	fundamental: hz(439.8),
+	flexiblePitch: hz(439.8),
 	inharmonicity: 8e-4,
 	inharmonicityError: 1e-6,
 	partials: [

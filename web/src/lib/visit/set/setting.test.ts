@@ -81,7 +81,7 @@ const reading = (note: number, off: number): ListenerEvent => ({
 		moment: 0.6,
 		pitch: pitchOf(note, off),
 		pitchError: cents(0.02),
-		fundamental: pitchOf(note, off - 0.5),
+		flexiblePitch: pitchOf(note, off - 0.5),
 		inharmonicity: 4e-4,
 		inharmonicityError: 1e-6,
 		partials: []

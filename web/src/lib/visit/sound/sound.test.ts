@@ -14,7 +14,7 @@ const reading: StringReading = {
 	moment: 0.6,
 	pitch: hz(219),
 	pitchError: cents(0.03),
-	fundamental: hz(218.9),
+	flexiblePitch: hz(218.9),
 	inharmonicity: 3e-4,
 	inharmonicityError: 2e-6,
 	partials: [{ partial: 1, frequency: hz(219), error: 0.001, level: -30, decay: undefined }]

@@ -1,7 +1,6 @@
 <script lang="ts">
 	import { TEMPERAMENT_FAMILIES, USES, type TemperamentFamily, type Use } from '@fendrel/core';
-	import ThirdsProfile from '$lib/charts/ThirdsProfile.svelte';
-	import { thirdsByFifths } from '$lib/temperaments/figures';
+	import TemperamentList from '$lib/temperaments/TemperamentList.svelte';
 	import { grouped } from '$lib/tuning/storedTemperament';
 	import { counted } from '$lib/ui/format';
 
@@ -79,26 +78,7 @@
 
 {#each grouped(shown) as { title, members } (title)}
 	<h2>{title}</h2>
-	<ul>
-		{#each members as each (each.slug)}
-			<li>
-				<label class="tick"
-					><input
-						type="checkbox"
-						aria-label="Compare {each.name}"
-						checked={taken.includes(each.slug)}
-						onchange={(event) => take(each.slug, event.currentTarget.checked)}
-					/></label
-				>
-				<a href="/temperaments/{each.slug}">{each.name}</a>
-				<span class="period soft">{each.period}</span>
-				<span class="picture"
-					><ThirdsProfile small height={40} series={[{ name: each.name, sizes: thirdsByFifths(each) }]} /></span
-				>
-				<span class="character">{each.character}</span>
-			</li>
-		{/each}
-	</ul>
+	<TemperamentList {members} {taken} ontake={take} />
 {:else}
 	<p class="none">Nothing in the library matches all three. Clear one of them.</p>
 {/each}
@@ -143,53 +123,11 @@
 		padding-bottom: 0.3rem;
 		border-bottom: 1px solid var(--line);
 	}
-	li {
-		display: grid;
-		grid-template-columns: 44px 15.5rem 11rem 130px minmax(0, 1fr);
-		gap: 0 1rem;
-		align-items: center;
-		border-bottom: 1px solid var(--line);
-		min-height: 54px;
-	}
-	.tick {
-		display: grid;
-		place-items: center;
-		min-height: 44px;
-		cursor: pointer;
-	}
-	.tick input {
-		width: 18px;
-		height: 18px;
-		accent-color: var(--felt);
-	}
-	li > a {
-		font-weight: 700;
-		min-height: 44px;
-		display: flex;
-		align-items: center;
-	}
-	.period,
-	.character {
-		font-size: 0.92rem;
-		line-height: 1.3;
-	}
 	.none {
 		padding: 2rem 0;
 	}
 	.foot {
 		margin-top: 1rem;
 		font-size: 0.9rem;
-	}
-	@media (max-width: 1000px) {
-		li {
-			grid-template-columns: 44px minmax(0, 1fr) 130px;
-			padding: 0.4rem 0;
-		}
-		.period {
-			display: none;
-		}
-		.character {
-			grid-column: 2 / -1;
-		}
 	}
 </style>

@@ -1,9 +1,8 @@
 <script lang="ts">
-	import { noteName } from '@fendrel/core';
 	import { onMount, untrack } from 'svelte';
 	import { page } from '$app/state';
 	import { Analysis } from '$lib/counts/analysis.svelte';
-	import CountBoard from '$lib/counts/CountBoard.svelte';
+	import CountedHere from '$lib/counts/CountedHere.svelte';
 	import CountedBefore from '$lib/counts/CountedBefore.svelte';
 	import Found from '$lib/counts/Found.svelte';
 	import { Board, usualReference } from '$lib/counts/board.svelte';
@@ -105,28 +104,15 @@
 	<p class="notice" role="alert">That octave cannot be shown: it is not one of the octaves on this page.</p>
 {/if}
 <div class="sheet">
-	<section class="board">
-		<h2 class="panel-heading">
-			What do you count? <span>beats per second; the grey figures are what {choice.temperament.name} asks for</span>
-		</h2>
-		<div class="row">
-			<label
-				>Reference note
-				<select class="select fit" bind:value={reference} disabled={!alive}>
-					{#each { length: 13 } as _, i (i)}<option value={low + i}>{noteName(low + i)}</option>{/each}
-				</select></label
-			>
-			<label
-				>How sure
-				<select class="select fit" bind:value={ear} disabled={!alive}>
-					{#each Object.entries(EARS) as [name, { name: text, floor }] (name)}<option value={name}
-							>{text}, ±{floor}</option
-						>{/each}
-				</select></label
-			>
-		</div>
-		<CountBoard {board} marked={analysis?.marked ?? new Set()} disabled={!alive} />
-	</section>
+	<CountedHere
+		{board}
+		{low}
+		bind:reference
+		bind:ear
+		asked={choice.temperament.name}
+		marked={analysis?.marked ?? new Set()}
+		disabled={!alive}
+	/>
 	<section class="found" aria-live="polite">
 		<h1 data-testid="verdict">{verdict}</h1>
 		{#if problem ?? analysis?.problem}<p class="problem" role="alert">{problem ?? analysis?.problem}</p>{/if}
@@ -141,15 +127,11 @@
 </div>
 
 <style>
-	.bar,
-	.row {
+	.bar {
 		display: flex;
 		flex-wrap: wrap;
-		gap: 0.5rem 1.25rem;
-		align-items: center;
-	}
-	.bar {
 		gap: 0.5rem;
+		align-items: center;
 	}
 	.sheet {
 		display: grid;
@@ -159,7 +141,6 @@
 		border-top: 1px solid var(--line);
 		padding-top: 1rem;
 	}
-	.board,
 	.found {
 		display: grid;
 		grid-template-columns: minmax(0, 1fr);
@@ -169,11 +150,6 @@
 	}
 	h1 {
 		font-size: 1.7rem;
-	}
-	label {
-		display: flex;
-		gap: 0.5rem;
-		align-items: center;
 	}
 	.small {
 		font-size: 0.9rem;

@@ -2,10 +2,10 @@
 	import { noteClassName, noteName } from '@fendrel/core';
 	import { onMount } from 'svelte';
 	import Printer from '@lucide/svelte/icons/printer';
-	import { Comparison, RUNS } from '$lib/bearing/comparison.svelte';
+	import { Comparison } from '$lib/bearing/comparison.svelte';
 	import Ranking from '$lib/bearing/Ranking.svelte';
 	import SheetBar from '$lib/bearing/SheetBar.svelte';
-	import StepList from '$lib/bearing/StepList.svelte';
+	import StepOrder from '$lib/bearing/StepOrder.svelte';
 	import StepNow from '$lib/bearing/StepNow.svelte';
 	import { octavesWithin, schoolsFor, startsWithin } from '$lib/bearing/sheet';
 	import { SCHOOL_NAMES, SCHOOL_TEXTS } from '$lib/bearing/planWords';
@@ -84,38 +84,14 @@
 		disabled={!alive}
 		onchoose={(step) => (at = step)}
 	/>
-	<section class="list">
-		<div class="listhead">
-			<h2 class="panel-heading">
-				In which order, and how sure? <span
-					>± what this ear accumulates over {RUNS.toLocaleString('en')} simulated tunings</span
-				>
-			</h2>
-			<select
-				class="select fit"
-				aria-label="Ear"
-				disabled={!alive}
-				value={data.sheet.ear}
-				onchange={(event) => ask({ ear: event.currentTarget.value })}
-			>
-				{#each Object.entries(EARS) as [name, { name: text, floor }] (name)}<option value={name}
-						>{text}, ±{floor}</option
-					>{/each}
-			</select>
-		</div>
-		<StepList
-			steps={plan.steps}
-			{current}
-			errors={comparison?.errors?.notes.map(({ error }) => error)}
-			onchoose={(step) => (at = step)}
-		/>
-		{#if plan.unreached.length}
-			<p class="notice">
-				No countable interval leads to {plan.unreached.map(noteName).join(', ')} here: set
-				{plan.unreached.length === 1 ? 'it' : 'them'} by octaves.
-			</p>
-		{/if}
-	</section>
+	<StepOrder
+		{plan}
+		{current}
+		ear={data.sheet.ear}
+		errors={comparison?.errors}
+		disabled={!alive}
+		onchoose={(step) => (at = step)}
+	/>
 </div>
 <Ranking
 	ranking={comparison?.ranking}
@@ -154,24 +130,12 @@
 		margin-top: 0.75rem;
 		padding-top: 0.75rem;
 	}
-	.listhead {
-		display: flex;
-		flex-wrap: wrap;
-		gap: 0 1rem;
-		align-items: center;
-		justify-content: space-between;
-	}
-	.listhead h2 {
-		flex: 1;
-		min-width: 12rem;
-	}
 	@media (max-width: 999px) {
 		.sheet {
 			grid-template-columns: minmax(0, 1fr);
 		}
 	}
 	@media print {
-		.listhead select,
 		header button {
 			display: none;
 		}

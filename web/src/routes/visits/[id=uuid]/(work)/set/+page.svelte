@@ -6,7 +6,6 @@
 	import SourceChoice from '$lib/listening/SourceChoice.svelte';
 	import { roomState } from '$lib/listening/room';
 	import SettleChart from '$lib/charts/SettleChart.svelte';
-	import Segments from '$lib/ui/Segments.svelte';
 	import Shortcuts from '$lib/ui/Shortcuts.svelte';
 	import { leaveButton } from '$lib/ui/keys';
 	import Strip from '$lib/visit/Strip.svelte';
@@ -17,6 +16,7 @@
 	import Messages from '$lib/visit/set/Messages.svelte';
 	import OrderList from '$lib/visit/set/OrderList.svelte';
 	import { SET_KEYS, setKeyAction } from '$lib/visit/set/setKeys';
+	import StepButtons from '$lib/visit/set/StepButtons.svelte';
 	import { SetSession } from '$lib/visit/set/session.svelte';
 
 	let { data } = $props();
@@ -79,23 +79,7 @@
 					stability={setting.stability}
 				/>
 			</div>
-			<div class="steps">
-				<div class="strings">
-					<Segments
-						label="Strings left unmuted"
-						choices={setting.choices}
-						chosen={setting.open.id}
-						onchoose={(chosen) => setting.leaveOpen(setting.choices.find(({ id }) => id === chosen)!)}
-					/>
-				</div>
-				<button type="button" class="btn preset-outlined-surface-300-700" onclick={() => setting.previous()}
-					>Back</button
-				>
-				<button type="button" class="btn preset-outlined-surface-300-700" onclick={() => setting.keep()}
-					>Keep as it stands</button
-				>
-				<button type="button" class="btn preset-outlined-surface-300-700" onclick={() => setting.next()}>Next</button>
-			</div>
+			<StepButtons {setting} />
 		</section>
 		<aside class="beside" aria-label="Beside the figure">
 			<Beside {session} {plan} a4={visit.a4} />
@@ -150,14 +134,6 @@
 		flex: 1;
 		min-height: 160px;
 	}
-	.steps {
-		display: flex;
-		gap: 0.5rem;
-		flex-wrap: wrap;
-	}
-	.strings {
-		margin-right: auto;
-	}
 	.how-read {
 		min-height: 44px;
 		font-size: 0.9rem;
@@ -185,9 +161,6 @@
 		}
 		.beside {
 			padding: 0.75rem;
-		}
-		.steps .btn {
-			padding-inline: 0.65rem;
 		}
 	}
 	@media (max-width: 999px), (max-height: 699px) {

@@ -1,0 +1,61 @@
+<script lang="ts">
+	import { noteName, type BearingPlan } from '@fendrel/core';
+	import EarChoice from '$lib/tuning/EarChoice.svelte';
+	import type { EarName } from '$lib/tuning/ears';
+	import { ask } from '$lib/tuning/address';
+	import { RUNS, type Comparison } from './comparison.svelte';
+	import StepList from './StepList.svelte';
+
+	let {
+		plan,
+		current,
+		ear,
+		errors,
+		disabled,
+		onchoose
+	}: {
+		plan: BearingPlan;
+		current: number;
+		ear: EarName;
+		errors: Comparison['errors'];
+		disabled: boolean;
+		onchoose: (step: number) => void;
+	} = $props();
+</script>
+
+<section>
+	<div class="head">
+		<h2 class="panel-heading">
+			In which order, and how sure? <span
+				>± what this ear accumulates over {RUNS.toLocaleString('en')} simulated tunings</span
+			>
+		</h2>
+		<EarChoice {ear} {disabled} onchoose={(ear) => ask({ ear })} />
+	</div>
+	<StepList steps={plan.steps} {current} errors={errors?.notes.map(({ error }) => error)} {onchoose} />
+	{#if plan.unreached.length}
+		<p class="notice">
+			No countable interval leads to {plan.unreached.map(noteName).join(', ')} here: set
+			{plan.unreached.length === 1 ? 'it' : 'them'} by octaves.
+		</p>
+	{/if}
+</section>
+
+<style>
+	.head {
+		display: flex;
+		flex-wrap: wrap;
+		gap: 0 1rem;
+		align-items: center;
+		justify-content: space-between;
+	}
+	h2 {
+		flex: 1;
+		min-width: 12rem;
+	}
+	@media print {
+		.head :global(select) {
+			display: none;
+		}
+	}
+</style>

@@ -1,0 +1,76 @@
+<script lang="ts">
+	import { noteName } from '@fendrel/core';
+	import TuningBar from '$lib/tuning/TuningBar.svelte';
+	import { ask } from '$lib/tuning/address';
+	import type { TuningChoice } from '$lib/tuning/choice';
+	import { parsePair, type Pair } from './pair';
+
+	let {
+		choice,
+		text = $bindable(),
+		shown,
+		problem,
+		disabled
+	}: {
+		choice: TuningChoice;
+		text: string;
+		/** The two notes on show: those that were typed last and could be read. */
+		shown: Pair;
+		/** Why what is typed cannot be read. */
+		problem: string | undefined;
+		disabled: boolean;
+	} = $props();
+
+	function keepInAddress() {
+		const read = parsePair(text, choice.lowest, choice.highest);
+		if ('problem' in read) return;
+		const { lower, upper } = read.value;
+		void ask({ notes: `${noteName(lower)} ${noteName(upper)}` });
+	}
+	function move(by: number) {
+		const [low, high] = [shown.lower + by, shown.upper + by];
+		if (low < choice.lowest || high > choice.highest) return;
+		text = `${noteName(low)} ${noteName(high)}`;
+		keepInAddress();
+	}
+</script>
+
+<div class="bar">
+	<label class="notes"
+		><span>Two notes</span><input
+			class="input mono"
+			aria-label="Two notes"
+			{disabled}
+			bind:value={text}
+			onchange={keepInAddress}
+			aria-invalid={problem !== undefined}
+			autocomplete="off"
+			spellcheck="false"
+		/></label
+	>
+	<button type="button" class="choice" {disabled} onclick={() => move(-1)} aria-label="A semitone down">↓</button>
+	<button type="button" class="choice" {disabled} onclick={() => move(1)} aria-label="A semitone up">↑</button>
+	<TuningBar {choice} />
+</div>
+{#if problem}<p class="problem" role="alert">{problem}</p>{/if}
+
+<style>
+	.bar {
+		display: flex;
+		flex-wrap: wrap;
+		gap: 0.5rem;
+		align-items: center;
+	}
+	.notes {
+		display: flex;
+		gap: 0.6rem;
+		align-items: center;
+		font-weight: 600;
+	}
+	.notes input {
+		width: 9rem;
+		min-height: 44px;
+		font-size: 1.15rem;
+		background: var(--sheet);
+	}
+</style>

@@ -1,0 +1,53 @@
+import { DataTypes } from 'sequelize';
+import type { ActRow, ReadingPartialsRow, ReadingRow } from '../rows';
+import { json, key, optional, required, TIME, type Define } from './columns';
+
+/** What happens in a visit: readings and acts, stored once. */
+export const recordTables = (define: Define) => ({
+	readings: define<ReadingRow>('readings', {
+		visitId: key(),
+		id: key(),
+		workshopId: required(DataTypes.UUID),
+		sounders: required(DataTypes.STRING(200)),
+		device: required(DataTypes.UUID),
+		counter: required(DataTypes.INTEGER),
+		takenAt: required(TIME),
+		placedAt: required(TIME),
+		seq: required(DataTypes.INTEGER),
+		hash: optional(DataTypes.CHAR(64)),
+		source: required(DataTypes.STRING(12)),
+		pitch: optional(DataTypes.DOUBLE),
+		pitchError: optional(DataTypes.DOUBLE),
+		target: required(DataTypes.DOUBLE),
+		deviation: optional(DataTypes.DOUBLE),
+		fundamental: optional(DataTypes.DOUBLE),
+		inharmonicity: optional(DataTypes.DOUBLE),
+		inharmonicityError: optional(DataTypes.DOUBLE),
+		moment: optional(DataTypes.DOUBLE),
+		listened: optional(DataTypes.INTEGER),
+		falseBeat: optional(DataTypes.DOUBLE),
+		falseBeatDepth: optional(DataTypes.DOUBLE),
+		spread: optional(DataTypes.DOUBLE),
+		spreadError: optional(DataTypes.DOUBLE)
+	}),
+	readingPartials: define<ReadingPartialsRow>('reading_partials', {
+		visitId: key(),
+		readingId: key(),
+		partials: json<ReadingPartialsRow>('partials')
+	}),
+	acts: define<ActRow>('acts', {
+		visitId: key(),
+		id: key(),
+		workshopId: required(DataTypes.UUID),
+		kind: required(DataTypes.STRING(12)),
+		device: required(DataTypes.UUID),
+		counter: required(DataTypes.INTEGER),
+		doneAt: required(TIME),
+		placedAt: required(TIME),
+		seq: required(DataTypes.INTEGER),
+		sounders: optional(DataTypes.STRING(200)),
+		readingId: optional(DataTypes.UUID),
+		act: json<ActRow>('act'),
+		hash: optional(DataTypes.CHAR(64))
+	})
+});

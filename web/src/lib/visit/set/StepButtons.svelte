@@ -1,0 +1,34 @@
+<script lang="ts" generics="Body">
+	import Segments from '$lib/ui/Segments.svelte';
+	import type { Setting } from './setting.svelte';
+
+	let { setting }: { setting: Setting<Body> } = $props();
+	const choose = (chosen: string) => setting.leaveOpen(setting.choices.find(({ id }) => id === chosen)!);
+</script>
+
+<div class="steps">
+	<div class="strings">
+		<Segments label="Strings left unmuted" choices={setting.choices} chosen={setting.open.id} onchoose={choose} />
+	</div>
+	<button type="button" class="btn preset-outlined-surface-300-700" onclick={() => setting.previous()}>Back</button>
+	<button type="button" class="btn preset-outlined-surface-300-700" onclick={() => setting.keep()}
+		>Keep as it stands</button
+	>
+	<button type="button" class="btn preset-outlined-surface-300-700" onclick={() => setting.next()}>Next</button>
+</div>
+
+<style>
+	.steps {
+		display: flex;
+		gap: 0.5rem;
+		flex-wrap: wrap;
+	}
+	.strings {
+		margin-right: auto;
+	}
+	@media (max-width: 1100px) {
+		.btn {
+			padding-inline: 0.65rem;
+		}
+	}
+</style>
