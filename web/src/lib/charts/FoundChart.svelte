@@ -4,6 +4,7 @@
 	import { foundChart, type FoundNote } from './foundChart';
 	import NoteAxis from './NoteAxis.svelte';
 	import ValueAxis from './ValueAxis.svelte';
+	import Drawing from './Drawing.svelte';
 
 	interface Props {
 		notes: readonly FoundNote[];
@@ -23,59 +24,41 @@
 	const said = $derived(notes.map(({ note, offset }) => `${noteName(note)} ${flatOrSharp(offset)}`).join(', '));
 </script>
 
-<div class="frame" bind:clientWidth={width} bind:clientHeight={height}>
-	<svg
-		class="drawing"
-		{width}
-		{height}
-		role="img"
-		aria-label="Pitch as found, cents from the plan. {said || 'Nothing read yet.'}"
+<Drawing bind:width bind:height fills label="Pitch as found, cents from the plan. {said || 'Nothing read yet.'}">
+	<ValueAxis
+		ticks={chart.ticks}
+		from={margin.left}
+		to={width - margin.right}
+		label={(value) => signed(value, Number.isInteger(value) ? 0 : 1)}
+		zero
+	/>
+	<text x={margin.left - 9} y="14" text-anchor="end">cents</text>
+	<NoteAxis labels={chart.labels} y={height - 8} />
+	<line x1={chart.x(due)} x2={chart.x(due)} y1={margin.top} y2={height - margin.bottom} class="due" />
+	<text
+		x={chart.x(due)}
+		y="14"
+		text-anchor={due - lowest < 4 ? 'start' : highest - due < 4 ? 'end' : 'middle'}
+		class="name">{noteName(due)}</text
 	>
-		<ValueAxis
-			ticks={chart.ticks}
-			from={margin.left}
-			to={width - margin.right}
-			label={(value) => signed(value, Number.isInteger(value) ? 0 : 1)}
-			zero
-		/>
-		<text x={margin.left - 9} y="14" text-anchor="end">cents</text>
-		<NoteAxis labels={chart.labels} y={height - 8} />
-		<line x1={chart.x(due)} x2={chart.x(due)} y1={margin.top} y2={height - margin.bottom} class="due" />
-		<text
-			x={chart.x(due)}
-			y="14"
-			text-anchor={due - lowest < 4 ? 'start' : highest - due < 4 ? 'end' : 'middle'}
-			class="name">{noteName(due)}</text
-		>
-		{#each wanted.filter((note) => !read.has(note)) as note (note)}
-			<line x1={chart.x(note)} x2={chart.x(note)} y1={zero - 4} y2={zero + 4} class="wanted" />
-		{/each}
-		<path d={chart.path} class="along" />
-		{#each chart.points as { note, x, y, top, bottom, spread, falseBeat, again } (note)}
-			{#if bottom - top > 3}<line
-					x1={x}
-					x2={x}
-					y1={top}
-					y2={bottom}
-					class={spread === undefined ? 'error' : 'spread'}
-				/>{/if}
-			<circle cx={x} cy={y} r="4" class:again />
-			{#if falseBeat}<path d="M{x - 8} {y - 12}q4 -6 8 0t8 0" class="beat" />{/if}
-		{/each}
-	</svg>
-</div>
+	{#each wanted.filter((note) => !read.has(note)) as note (note)}
+		<line x1={chart.x(note)} x2={chart.x(note)} y1={zero - 4} y2={zero + 4} class="wanted" />
+	{/each}
+	<path d={chart.path} class="along" />
+	{#each chart.points as { note, x, y, top, bottom, spread, falseBeat, again } (note)}
+		{#if bottom - top > 3}<line
+				x1={x}
+				x2={x}
+				y1={top}
+				y2={bottom}
+				class={spread === undefined ? 'error' : 'spread'}
+			/>{/if}
+		<circle cx={x} cy={y} r="4" class:again />
+		{#if falseBeat}<path d="M{x - 8} {y - 12}q4 -6 8 0t8 0" class="beat" />{/if}
+	{/each}
+</Drawing>
 
 <style>
-	.frame {
-		position: relative;
-		height: 100%;
-		min-height: 190px;
-		overflow: hidden;
-	}
-	svg {
-		position: absolute;
-		inset: 0;
-	}
 	.name {
 		fill: var(--ink);
 		font-weight: 700;

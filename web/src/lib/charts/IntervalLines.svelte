@@ -5,6 +5,7 @@
 	import { intervalLines } from './intervalLines';
 	import NoteAxis from './NoteAxis.svelte';
 	import ValueAxis from './ValueAxis.svelte';
+	import Drawing from './Drawing.svelte';
 
 	interface Props {
 		runs: readonly IntervalRun[];
@@ -27,47 +28,42 @@
 	);
 </script>
 
-<div bind:clientWidth={width}>
-	<svg class="drawing" {width} {height} role="img" aria-label="Beats per second by the lower note. {said}">
-		<clipPath id={clip}>
-			<rect
-				x={margin.left}
-				y={margin.top - 4}
-				width={Math.max(0, width - margin.left - margin.right)}
-				height={height - margin.top - margin.bottom + 8}
-			/>
-		</clipPath>
-		<ValueAxis
-			ticks={chart.ticks}
-			from={margin.left}
-			to={width - margin.right}
-			label={(value) => signed(value, Number.isInteger(value) ? 0 : 1)}
-			zero
+<Drawing bind:width {height} label="Beats per second by the lower note. {said}">
+	<clipPath id={clip}>
+		<rect
+			x={margin.left}
+			y={margin.top - 4}
+			width={Math.max(0, width - margin.left - margin.right)}
+			height={height - margin.top - margin.bottom + 8}
 		/>
-		<NoteAxis labels={chart.labels} y={height - 6} />
-		<line x1={chart.x(selected)} x2={chart.x(selected)} y1={margin.top} y2={height - margin.bottom} class="cursor" />
-		<g clip-path="url(#{clip})">
-			{#each chart.lines as { name, faint, strong, here }, i (name)}
-				<path d={faint} class="faint l{i}" />
-				<path d={strong} class="strong l{i}" />
-				{#if here}<circle cx={here.x} cy={here.y} r="3.5" class="l{i}" />{/if}
-			{/each}
-		</g>
-		{#each chart.lines as { name, labelY, here }, i (name)}
-			<line x1={width - margin.right + 6} x2={width - margin.right + 24} y1={labelY} y2={labelY} class="strong l{i}" />
-			<text x={width - margin.right + 29} y={labelY + 4} class="name"
-				>{name}{#if here && width > 560}&nbsp;<tspan class="value"
-						>{signed(here.rate, Math.abs(here.rate) < 9.95 ? 1 : 0)}</tspan
-					>{/if}</text
-			>
+	</clipPath>
+	<ValueAxis
+		ticks={chart.ticks}
+		from={margin.left}
+		to={width - margin.right}
+		label={(value) => signed(value, Number.isInteger(value) ? 0 : 1)}
+		zero
+	/>
+	<NoteAxis labels={chart.labels} y={height - 6} />
+	<line x1={chart.x(selected)} x2={chart.x(selected)} y1={margin.top} y2={height - margin.bottom} class="cursor" />
+	<g clip-path="url(#{clip})">
+		{#each chart.lines as { name, faint, strong, here }, i (name)}
+			<path d={faint} class="faint l{i}" />
+			<path d={strong} class="strong l{i}" />
+			{#if here}<circle cx={here.x} cy={here.y} r="3.5" class="l{i}" />{/if}
 		{/each}
-	</svg>
-</div>
+	</g>
+	{#each chart.lines as { name, labelY, here }, i (name)}
+		<line x1={width - margin.right + 6} x2={width - margin.right + 24} y1={labelY} y2={labelY} class="strong l{i}" />
+		<text x={width - margin.right + 29} y={labelY + 4} class="name"
+			>{name}{#if here && width > 560}&nbsp;<tspan class="value"
+					>{signed(here.rate, Math.abs(here.rate) < 9.95 ? 1 : 0)}</tspan
+				>{/if}</text
+		>
+	{/each}
+</Drawing>
 
 <style>
-	div {
-		min-width: 0;
-	}
 	.name {
 		fill: var(--ink);
 		font-size: 12.5px;

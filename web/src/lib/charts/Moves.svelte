@@ -3,6 +3,7 @@
 	import { flatOrSharp, signed } from '$lib/ui/format';
 	import { moves, type Move } from './moves';
 	import ValueAxis from './ValueAxis.svelte';
+	import Drawing from './Drawing.svelte';
 
 	interface Props {
 		records: readonly Move[];
@@ -28,24 +29,22 @@
 	<figcaption>
 		<b>What moved, and how far?</b> <span class="soft">cents from target; ring: found, dot: left</span>
 	</figcaption>
-	<div class="frame" bind:clientWidth={width} bind:clientHeight={height}>
-		<svg {width} {height} role="img" aria-label="Moves by note. {said}">
-			<ValueAxis
-				ticks={chart.yTicks}
-				from={margin.left}
-				to={width - margin.right}
-				label={(value) => signed(value, 0)}
-				zero
-			/>
-			{#each chart.xTicks as { note, x } (note)}<text {x} y={height - 6} text-anchor="middle">{noteName(note)}</text
-				>{/each}
-			{#each chart.marks as { note, x, found, left } (note)}
-				{#if left !== undefined}<line x1={x} x2={x} y1={found} y2={left} class="move" />{/if}
-				<circle cx={x} cy={found} r="3" class="found" />
-				{#if left !== undefined}<circle cx={x} cy={left} r="3" class="left" />{/if}
-			{/each}
-		</svg>
-	</div>
+	<Drawing bind:width bind:height fills label="Moves by note. {said}">
+		<ValueAxis
+			ticks={chart.yTicks}
+			from={margin.left}
+			to={width - margin.right}
+			label={(value) => signed(value, 0)}
+			zero
+		/>
+		{#each chart.xTicks as { note, x } (note)}<text {x} y={height - 6} text-anchor="middle">{noteName(note)}</text
+			>{/each}
+		{#each chart.marks as { note, x, found, left } (note)}
+			{#if left !== undefined}<line x1={x} x2={x} y1={found} y2={left} class="move" />{/if}
+			<circle cx={x} cy={found} r="3" class="found" />
+			{#if left !== undefined}<circle cx={x} cy={left} r="3" class="left" />{/if}
+		{/each}
+	</Drawing>
 </figure>
 
 <style>
@@ -55,23 +54,8 @@
 		height: 100%;
 		min-height: 300px;
 	}
-	.frame {
-		flex: 1;
-		position: relative;
-		overflow: hidden;
-		min-height: 0;
-	}
-	svg {
-		position: absolute;
-		inset: 0;
-	}
 	figcaption {
 		margin-bottom: 0.4rem;
-	}
-	text {
-		font-family: var(--mono);
-		font-size: 13px;
-		fill: var(--soft);
 	}
 	.move {
 		stroke: var(--felt);

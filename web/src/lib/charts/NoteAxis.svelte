@@ -7,11 +7,3 @@
 </script>
 
 {#each labels as { note, x, name } (note)}<text {x} {y} text-anchor="middle">{name}</text>{/each}
-
-<style>
-	text {
-		font-family: var(--mono);
-		font-size: 13px;
-		fill: var(--soft);
-	}
-</style>

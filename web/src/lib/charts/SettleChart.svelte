@@ -3,6 +3,7 @@
 	import { flatOrSharp, signed } from '$lib/ui/format';
 	import { SETTLE_SECONDS, settleChart, type SettleCurve } from './settleChart';
 	import ValueAxis from './ValueAxis.svelte';
+	import Drawing from './Drawing.svelte';
 
 	interface Props {
 		strikes: readonly SettleCurve[];
@@ -39,68 +40,49 @@
 	const toneOf = (strike: SettleCurve) => tone(strike.figure ?? strike.curve.at(-1)?.cents);
 </script>
 
-<div class="frame" bind:clientWidth={width} bind:clientHeight={height}>
-	<svg
-		{width}
-		{height}
-		role="img"
-		aria-label="Does the string settle and hold? Cents from target over seconds since the strike. {said}"
-	>
-		<rect
-			x={margin.left}
-			width={Math.max(0, width - margin.left - margin.right)}
-			y={chart.lane.y}
-			height={chart.lane.height}
-			class="lane"
-		/>
-		<ValueAxis
-			ticks={chart.yTicks}
-			from={margin.left}
-			to={width - margin.right}
-			label={(value) => signed(value, Number.isInteger(value) ? 0 : 1)}
-		/>
-		{#each chart.xTicks as { value, x } (value)}
-			<text {x} y={height - 10} text-anchor={value === SETTLE_SECONDS ? 'end' : 'middle'}
-				>{value}{value === SETTLE_SECONDS ? ' s' : ''}</text
-			>
-		{/each}
-		<text x={margin.left - 10} y="13" text-anchor="end" class="unit">cents</text>
-		<line x1={margin.left} x2={width - margin.right} y1={chart.zero} y2={chart.zero} class="target" />
-		<line x1={chart.moment} x2={chart.moment} y1={margin.top} y2={height - margin.bottom} class="moment" />
-		<text x={chart.moment + 7} y={margin.top + 6} class="unit"
-			>read here{partial > 0 ? `, partial ${partial}` : ''}</text
+<Drawing
+	bind:width
+	bind:height
+	fills
+	label="Does the string settle and hold? Cents from target over seconds since the strike. {said}"
+>
+	<rect
+		x={margin.left}
+		width={Math.max(0, width - margin.left - margin.right)}
+		y={chart.lane.y}
+		height={chart.lane.height}
+		class="lane"
+	/>
+	<ValueAxis
+		ticks={chart.yTicks}
+		from={margin.left}
+		to={width - margin.right}
+		label={(value) => signed(value, Number.isInteger(value) ? 0 : 1)}
+	/>
+	{#each chart.xTicks as { value, x } (value)}
+		<text {x} y={height - 10} text-anchor={value === SETTLE_SECONDS ? 'end' : 'middle'}
+			>{value}{value === SETTLE_SECONDS ? ' s' : ''}</text
 		>
-		{#if drift}<text x={width - margin.right} y="13" text-anchor="end" class="unit">{drift}</text>{/if}
-		{#each chart.curves as { path, end, figure }, i (i)}
-			{@const age = newest - i}
-			<g style="opacity: {age === 0 ? 1 : Math.max(0.2, 0.6 - 0.1 * age)}">
-				<path
-					d={path}
-					style="stroke: {age === 0 ? toneOf(strikes[i]) : 'var(--ink)'}; stroke-width: {age === 0 ? 3 : 1.5}"
-				/>
-				{#if age === 0 && end}<circle cx={end.x} cy={end.y} r="6" style="fill: {toneOf(strikes[i])}" />{/if}
-				{#if figure}<path d="M{figure.x - 5} {figure.y}h10M{figure.x} {figure.y - 5}v10" class="figure" />{/if}
-			</g>
-		{/each}
-	</svg>
-</div>
+	{/each}
+	<text x={margin.left - 10} y="13" text-anchor="end" class="unit">cents</text>
+	<line x1={margin.left} x2={width - margin.right} y1={chart.zero} y2={chart.zero} class="target" />
+	<line x1={chart.moment} x2={chart.moment} y1={margin.top} y2={height - margin.bottom} class="moment" />
+	<text x={chart.moment + 7} y={margin.top + 6} class="unit">read here{partial > 0 ? `, partial ${partial}` : ''}</text>
+	{#if drift}<text x={width - margin.right} y="13" text-anchor="end" class="unit">{drift}</text>{/if}
+	{#each chart.curves as { path, end, figure }, i (i)}
+		{@const age = newest - i}
+		<g style="opacity: {age === 0 ? 1 : Math.max(0.2, 0.6 - 0.1 * age)}">
+			<path
+				d={path}
+				style="stroke: {age === 0 ? toneOf(strikes[i]) : 'var(--ink)'}; stroke-width: {age === 0 ? 3 : 1.5}"
+			/>
+			{#if age === 0 && end}<circle cx={end.x} cy={end.y} r="6" style="fill: {toneOf(strikes[i])}" />{/if}
+			{#if figure}<path d="M{figure.x - 5} {figure.y}h10M{figure.x} {figure.y - 5}v10" class="figure" />{/if}
+		</g>
+	{/each}
+</Drawing>
 
 <style>
-	.frame {
-		position: relative;
-		min-height: 180px;
-		height: 100%;
-		overflow: hidden;
-	}
-	svg {
-		position: absolute;
-		inset: 0;
-	}
-	text {
-		font-family: var(--mono);
-		font-size: 14px;
-		fill: var(--soft);
-	}
 	.unit {
 		font-family: inherit;
 		font-size: 13px;

@@ -2,6 +2,7 @@
 	import { noteName } from '@fendrel/core';
 	import { staircase, type Tread } from './staircase';
 	import ValueAxis from './ValueAxis.svelte';
+	import Drawing from './Drawing.svelte';
 
 	interface Props {
 		treads: readonly Tread[];
@@ -22,33 +23,22 @@
 		all.map(({ x, y }, i) => `${i === 0 ? 'M' : 'V'}${i === 0 ? `${x} ${y}` : y}H${x + chart.step}`).join('');
 </script>
 
-<div bind:clientWidth={width}>
-	<svg {width} {height} role="img" aria-label="Beats per second of the {interval}, by lower note: {said}">
-		<ValueAxis
-			ticks={chart.yTicks}
-			from={margin.left}
-			to={width - margin.right}
-			label={(value) => String(value).replace('-', '−')}
-		/>
-		{#each chart.treads.filter((_, i) => chart.step > ROOM_FOR_LABEL || i % 2 === 0) as { note, rate, x, y } (note)}
-			<text x={x + chart.step / 2} y={height - 6} text-anchor="middle">{noteName(note)}</text>
-			<text x={x + chart.step / 2} y={y - 7} text-anchor="middle" class="rate">{rate.toFixed(1).replace('-', '−')}</text
-			>
-		{/each}
-		{#if chart.beside.length}<path class="beside" d={pathOf(chart.beside)} />{/if}
-		<path d={pathOf(chart.treads)} />
-	</svg>
-</div>
+<Drawing bind:width {height} label="Beats per second of the {interval}, by lower note: {said}">
+	<ValueAxis
+		ticks={chart.yTicks}
+		from={margin.left}
+		to={width - margin.right}
+		label={(value) => String(value).replace('-', '−')}
+	/>
+	{#each chart.treads.filter((_, i) => chart.step > ROOM_FOR_LABEL || i % 2 === 0) as { note, rate, x, y } (note)}
+		<text x={x + chart.step / 2} y={height - 6} text-anchor="middle">{noteName(note)}</text>
+		<text x={x + chart.step / 2} y={y - 7} text-anchor="middle" class="rate">{rate.toFixed(1).replace('-', '−')}</text>
+	{/each}
+	{#if chart.beside.length}<path class="beside" d={pathOf(chart.beside)} />{/if}
+	<path d={pathOf(chart.treads)} />
+</Drawing>
 
 <style>
-	svg {
-		display: block;
-	}
-	text {
-		font-family: var(--mono);
-		font-size: 12px;
-		fill: var(--soft);
-	}
 	.rate {
 		fill: var(--ink);
 	}

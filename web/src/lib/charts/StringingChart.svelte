@@ -2,6 +2,7 @@
 	import { noteName, type Stringing } from '@fendrel/core';
 	import NoteAxis from './NoteAxis.svelte';
 	import { stringingPicture } from './stringing';
+	import Drawing from './Drawing.svelte';
 
 	interface Props {
 		stringing: Stringing;
@@ -23,30 +24,28 @@
 	);
 </script>
 
-<div bind:clientWidth={width}>
-	<svg class="drawing" {width} {height} role="img" aria-label="Strings of each note. {said}">
-		{#each picture.named.filter(({ fits }) => fits) as { to, x, text } (to)}
-			<text {x} y={margin.top - 9} text-anchor="middle">{text}</text>
+<Drawing bind:width {height} label="Strings of each note. {said}">
+	{#each picture.named.filter(({ fits }) => fits) as { to, x, text } (to)}
+		<text {x} y={margin.top - 9} text-anchor="middle">{text}</text>
+	{/each}
+	{#each picture.strings as { key, x, y1, y2, wound } (key)}
+		<line x1={x} x2={x} {y1} {y2} class:wound />
+	{/each}
+	{#if picture.registers.length > 1}
+		{#each picture.registers as { name, y } (name)}
+			<text x={margin.left + 4} {y} class="register">{name}</text>
 		{/each}
-		{#each picture.strings as { key, x, y1, y2, wound } (key)}
-			<line x1={x} x2={x} {y1} {y2} class:wound />
-		{/each}
-		{#if picture.registers.length > 1}
-			{#each picture.registers as { name, y } (name)}
-				<text x={margin.left + 4} {y} class="register">{name}</text>
-			{/each}
-		{/if}
-		{#if picture.breakAt}
-			{@const { x, note } = picture.breakAt}
-			<line x1={x} x2={x} y1={margin.top - 4} y2={height - margin.bottom + 6} class="break" />
-			<text x={x + 5} y={margin.top - 9}>break below {noteName(note)}</text>
-		{/if}
-		{#each picture.known as { note, x } (note)}
-			<circle cx={x} cy={height - margin.bottom} r="1.8" class="known" />
-		{/each}
-		<NoteAxis labels={picture.labels} y={height - 6} />
-	</svg>
-</div>
+	{/if}
+	{#if picture.breakAt}
+		{@const { x, note } = picture.breakAt}
+		<line x1={x} x2={x} y1={margin.top - 4} y2={height - margin.bottom + 6} class="break" />
+		<text x={x + 5} y={margin.top - 9}>break below {noteName(note)}</text>
+	{/if}
+	{#each picture.known as { note, x } (note)}
+		<circle cx={x} cy={height - margin.bottom} r="1.8" class="known" />
+	{/each}
+	<NoteAxis labels={picture.labels} y={height - 6} />
+</Drawing>
 
 <style>
 	line {

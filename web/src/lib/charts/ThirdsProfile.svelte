@@ -1,6 +1,7 @@
 <script lang="ts">
 	import { noteClassName } from '@fendrel/core';
 	import { thirdsProfile, type ThirdsSeries } from './thirdsProfile';
+	import Drawing from './Drawing.svelte';
 
 	interface Props {
 		series: readonly ThirdsSeries[];
@@ -26,34 +27,29 @@
 	);
 </script>
 
-<div bind:clientWidth={width}>
-	<svg {width} {height} role="img" aria-label="Sizes of the major thirds in cents, around the circle of fifths. {said}">
-		{#each chart.landmarks as { name, cents, y } (name)}
-			<line x1={margin.left} x2={width - margin.right} y1={y} y2={y} class={name} />
-			{#if !small}
-				<text x={width - margin.right + 8} y={y + 4}>{name} {cents.toFixed(0)}</text>
-			{/if}
-		{/each}
-		{#each chart.paths as { name, d }, i (name)}
-			<path {d} class="series s{i}" class:small />
-		{/each}
+<Drawing bind:width {height} label="Sizes of the major thirds in cents, around the circle of fifths. {said}">
+	{#each chart.landmarks as { name, cents, y } (name)}
+		<line x1={margin.left} x2={width - margin.right} y1={y} y2={y} class={name} />
 		{#if !small}
-			{#each chart.places as { x, note } (note)}
-				<text x={x + chart.step / 2} y={height - 8} text-anchor="middle" class="note">{noteClassName(note)}</text>
-			{/each}
-			{#if series.length === 1 && chart.step > ROOM_FOR_SIZE}
-				{#each chart.paths[0].treads as { size, x, y } (x)}
-					<text x={x + chart.step / 2} y={y - 7} text-anchor="middle" class="size">{size.toFixed(0)}</text>
-				{/each}
-			{/if}
+			<text x={width - margin.right + 8} y={y + 4}>{name} {cents.toFixed(0)}</text>
 		{/if}
-	</svg>
-</div>
+	{/each}
+	{#each chart.paths as { name, d }, i (name)}
+		<path {d} class="series s{i}" class:small />
+	{/each}
+	{#if !small}
+		{#each chart.places as { x, note } (note)}
+			<text x={x + chart.step / 2} y={height - 8} text-anchor="middle" class="note">{noteClassName(note)}</text>
+		{/each}
+		{#if series.length === 1 && chart.step > ROOM_FOR_SIZE}
+			{#each chart.paths[0].treads as { size, x, y } (x)}
+				<text x={x + chart.step / 2} y={y - 7} text-anchor="middle" class="size">{size.toFixed(0)}</text>
+			{/each}
+		{/if}
+	{/if}
+</Drawing>
 
 <style>
-	svg {
-		display: block;
-	}
 	line {
 		stroke: var(--line);
 	}

@@ -17,11 +17,6 @@
 {/each}
 
 <style>
-	text {
-		font-family: var(--mono);
-		font-size: 13px;
-		fill: var(--soft);
-	}
 	.grid {
 		stroke: var(--line);
 	}

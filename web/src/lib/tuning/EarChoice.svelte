@@ -1,12 +1,19 @@
 <script lang="ts">
 	import { EARS, type EarName } from './ears';
 
-	let { ear, disabled, onchoose }: { ear: EarName; disabled: boolean; onchoose: (ear: EarName) => void } = $props();
+	interface Props {
+		ear: EarName;
+		/** What it is called, where nothing on screen says so. */
+		label?: string;
+		disabled: boolean;
+		onchoose: (ear: EarName) => void;
+	}
+	let { ear, label, disabled, onchoose }: Props = $props();
 </script>
 
 <select
 	class="select fit"
-	aria-label="Ear"
+	aria-label={label}
 	{disabled}
 	value={ear}
 	onchange={(event) => onchoose(event.currentTarget.value as EarName)}

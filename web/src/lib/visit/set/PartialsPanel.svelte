@@ -1,4 +1,5 @@
 <script lang="ts">
+	import Drawing from '$lib/charts/Drawing.svelte';
 	import { noteName } from '@fendrel/core';
 	import type { LastStrike } from '../lastStrike.svelte';
 	import { partialBars, partialWords } from './partials';
@@ -34,14 +35,8 @@
 		</p>
 	{:else}
 		<h2 class="panel-heading">Partials of {noteName(reading.note)} <span>the last strike</span></h2>
-		<div class="bars" bind:clientWidth={width}>
-			<svg
-				class="drawing"
-				{width}
-				height={HEIGHT + 20}
-				role="img"
-				aria-label="Level of each partial, loudest at the top"
-			>
+		<div class="bars">
+			<Drawing bind:width height={HEIGHT + 20} label="Level of each partial, loudest at the top">
 				{#each bars as { partial, x, y, width: wide, height } (partial)}
 					<!-- Keys and the buttons below do the same. -->
 					<!-- svelte-ignore a11y_click_events_have_key_events, a11y_no_static_element_interactions -->
@@ -58,7 +53,7 @@
 					</g>
 				{/each}
 				<line x1="0" x2={width} y1={HEIGHT} y2={HEIGHT} />
-			</svg>
+			</Drawing>
 		</div>
 		{#if words}
 			<p class="title">{words.title}</p>

@@ -1,23 +1,15 @@
-import { cents, falseBeatOf, habitAt, type Family, type InstrumentTwin, type ListeningHabits } from '@fendrel/core';
+import { cents, falseBeatOf, habitAt, type ListeningHabits } from '@fendrel/core';
 import { Listening } from '$lib/audio/listening.svelte';
 import type { MovedPins } from '$lib/audio/simulated';
-import { listeningSetup } from '$lib/tuning/listeningSetup';
-import type { Plan } from '$lib/tuning/plan';
 import { LastStrike } from '../lastStrike.svelte';
 import { Setting } from './setting.svelte';
 import type { VisitRecord } from '../visitRecord.svelte';
+import { listenedTo, type WorkGround } from '../workGround';
 import type { SetAction } from './setKeys';
 
-export interface SetOptions<Body> {
+export interface SetOptions<Body> extends WorkGround<Body> {
 	readonly visit: { readonly id: string; readonly a4: number; readonly tolerance: number };
-	readonly family: Family<Body>;
-	readonly body: Body;
-	readonly twin: InstrumentTwin;
-	readonly plan: Plan;
-	readonly habits: ListeningHabits;
-	readonly record: VisitRecord;
-	/** Strings that the simulated instrument's lever has moved, and who keeps what it moves. */
-	readonly moved: MovedPins;
+	/** Who keeps what the simulated instrument's lever moves. */
 	readonly onMoved: (moved: MovedPins) => void;
 }
 
@@ -41,14 +33,10 @@ export class SetSession<Body> {
 	private chosenPartial = $state<number | undefined>();
 
 	constructor(private readonly options: SetOptions<Body>) {
-		const { visit, family, body, plan, habits, record, twin, moved, onMoved } = options;
+		const { visit, family, body, plan, record, onMoved } = options;
 		this.record = record;
 		this.listening = new Listening({
-			setup: listeningSetup(plan, visit.a4),
-			habits,
-			twin,
-			countOf: (group) => family.sounders(body, group).length,
-			moved: { ...moved },
+			...listenedTo(options),
 			onMoved,
 			onEvents: (heard) => this.setting.hear(heard),
 			strikes: () => this.last.port(),

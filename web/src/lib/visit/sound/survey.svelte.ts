@@ -3,38 +3,25 @@ import {
 	surveyNotes,
 	type Cents,
 	type Due,
-	type Family,
 	type Hz,
-	type InstrumentTwin,
 	type ListenerEvent,
-	type ListeningHabits,
 	type Reading,
 	type SounderChoice,
 	type StringReading,
 	type UnisonAnalysis
 } from '@fendrel/core';
 import { Listening } from '$lib/audio/listening.svelte';
-import type { MovedPins } from '$lib/audio/simulated';
-import { listeningSetup, type ListeningSetup } from '$lib/tuning/listeningSetup';
-import type { Plan } from '$lib/tuning/plan';
+import type { ListeningSetup } from '$lib/tuning/listeningSetup';
 import { LastStrike } from '../lastStrike.svelte';
 import { REFUSALS } from '../refusals';
 import type { VisitRecord } from '../visitRecord.svelte';
+import { listenedTo, type WorkGround } from '../workGround';
 import { foundDetails, foundNotes } from './found';
 import type { SoundAction } from './soundKeys';
 
-export interface SurveyOptions<Body> {
-	readonly visit: { readonly id: string; readonly a4: number };
-	readonly family: Family<Body>;
-	readonly body: Body;
+export interface SurveyOptions<Body> extends WorkGround<Body> {
 	/** The lowest plain string above wound ones, where B jumps. */
 	readonly breakNote: number | undefined;
-	readonly twin: InstrumentTwin;
-	readonly plan: Plan;
-	readonly habits: ListeningHabits;
-	readonly record: VisitRecord;
-	/** Strings that the simulated instrument's lever has moved. */
-	readonly moved: MovedPins;
 }
 
 /** Every third note: what a curve and a plan need, in about thirty strikes. */
@@ -72,14 +59,9 @@ export class Survey<Body> {
 	private looking: number | undefined;
 
 	constructor(private readonly options: SurveyOptions<Body>) {
-		const { visit, family, body, twin, plan, habits, record, moved } = options;
-		this.record = record;
+		this.record = options.record;
 		this.listening = new Listening({
-			setup: listeningSetup(plan, visit.a4),
-			habits,
-			twin,
-			countOf: (group) => family.sounders(body, group).length,
-			moved: { ...moved },
+			...listenedTo(options),
 			// Nothing is turned in Sound.
 			onMoved: () => {},
 			onEvents: (heard) => heard.forEach((event) => this.hear(event)),
@@ -114,7 +96,7 @@ export class Survey<Body> {
 
 	/** What a recording of this instrument is listened to with. */
 	recordingSetup(): Omit<ListeningSetup, 'sampleRate'> {
-		return { ...listeningSetup(this.options.plan, this.options.visit.a4), habits: this.listening.habits };
+		return { ...listenedTo(this.options).setup, habits: this.listening.habits };
 	}
 
 	isDone(note: number): boolean {

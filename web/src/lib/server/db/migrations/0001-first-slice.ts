@@ -15,6 +15,12 @@ const to = (model: string, onDelete: string, allowNull = false) => ({
 const JSON_TEXT = { type: DataTypes.TEXT('long'), allowNull: false };
 
 export async function up(db: QueryInterface): Promise<void> {
+	await makeWorkshops(db);
+	await makeInstruments(db);
+	await makeVisits(db);
+}
+
+async function makeWorkshops(db: QueryInterface): Promise<void> {
 	await db.createTable('workshops', {
 		id,
 		name: text(120),
@@ -43,6 +49,9 @@ export async function up(db: QueryInterface): Promise<void> {
 		town: text(120)
 	});
 	await addIndex(db, 'places', ['workshop_id', 'name'], 'UNIQUE INDEX');
+}
+
+async function makeInstruments(db: QueryInterface): Promise<void> {
 	await db.createTable('instruments', {
 		id,
 		workshop_id: to('workshops', 'CASCADE'),
@@ -67,6 +76,9 @@ export async function up(db: QueryInterface): Promise<void> {
 		fifths: JSON_TEXT
 	});
 	await addIndex(db, 'temperaments', ['workshop_id', 'slug'], 'UNIQUE INDEX');
+}
+
+async function makeVisits(db: QueryInterface): Promise<void> {
 	await db.createTable('visits', {
 		id,
 		workshop_id: to('workshops', 'CASCADE'),

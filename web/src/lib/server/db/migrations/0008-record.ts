@@ -92,6 +92,11 @@ async function makeTables(db: QueryInterface): Promise<void> {
 		visit_id: { ...reference('visits', 'CASCADE'), primaryKey: true },
 		moved: JSON_TEXT
 	});
+	await makeSummaries(db);
+}
+
+/** What visits and instruments have come to, kept so that pages need not add it up. */
+async function makeSummaries(db: QueryInterface): Promise<void> {
 	await db.createTable('visit_sounders', {
 		visit_id: { ...reference('visits', 'CASCADE'), primaryKey: true },
 		sounder: { ...SOUNDER, primaryKey: true },
@@ -172,16 +177,20 @@ interface ActBody {
 	readonly [more: string]: unknown;
 }
 
-/** A visit with its readings, all of it or nothing; its pins come last and say that it is done. */
-async function carryOver(db: QueryInterface, visit: FormerVisit, whole: Transaction): Promise<void> {
-	const run = (sql: string, values: Record<string, unknown>) => runIn(db, sql, values, whole);
-	const readings = await rows<FormerReading>(
-		db,
-		`SELECT id, note, string, taken_at AS takenAt, accepted, found, pitch, fundamental, moment, target FROM readings
-		WHERE visit_id = :visit ORDER BY taken_at, id`,
-		{ visit: visit.id },
-		whole
-	);
+/** What a visit's rows said, as acts; the readings that remain; and those that were the same one twice, or by ear. */
+interface Told {
+	readonly acts: object[];
+	readonly kept: object[];
+	readonly gone: string[];
+}
+
+/** The curve that a visit rested on, or what led one drawn afresh. */
+const curveOf = ({ stretch }: FormerVisit) => ({
+	lead: isCurve(stretch) || stretch === 'none' ? null : stretch,
+	curveId: isCurve(stretch) ? stretch : null
+});
+
+function toldBy(visit: FormerVisit, readings: readonly FormerReading[]): Told {
 	const twin = JSON.parse(visit.twin);
 	const acts: object[] = [];
 	let counter = 0;
@@ -195,10 +204,8 @@ async function carryOver(db: QueryInterface, visit: FormerVisit, whole: Transact
 			at: at.toISOString().replace('T', ' ').replace('Z', ''),
 			act: JSON.stringify(body)
 		});
-	const lead = isCurve(visit.stretch) || visit.stretch === 'none' ? null : visit.stretch;
-	const curveId = isCurve(visit.stretch) ? visit.stretch : null;
 	const { id, a4, temperamentId, tolerance } = visit;
-	act(id, 'plan', visit.startedAt, { plan: { id, a4, temperamentId, tolerance, curveId, lead } });
+	act(id, 'plan', visit.startedAt, { plan: { id, a4, temperamentId, tolerance, ...curveOf(visit) } });
 	const kept: object[] = [];
 	const gone: string[] = [];
 	const asRead = new Map<string, string>();
@@ -228,7 +235,21 @@ async function carryOver(db: QueryInterface, visit: FormerVisit, whole: Transact
 	if (visit.currentNote !== null) act(v5('place', id), 'place', last, { group: visit.currentNote });
 	if (visit.note !== '') act(v5('note', id), 'note', last, { text: visit.note });
 	if (visit.finishedAt) act(v5('finish', id), 'finish', visit.finishedAt, {});
+	return { acts, kept, gone };
+}
 
+/** A visit with its readings, all of it or nothing; its pins come last and say that it is done. */
+async function carryOver(db: QueryInterface, visit: FormerVisit, whole: Transaction): Promise<void> {
+	const run = (sql: string, values: Record<string, unknown>) => runIn(db, sql, values, whole);
+	const { id } = visit;
+	const readings = await rows<FormerReading>(
+		db,
+		`SELECT id, note, string, taken_at AS takenAt, accepted, found, pitch, fundamental, moment, target FROM readings
+		WHERE visit_id = :visit ORDER BY taken_at, id`,
+		{ visit: id },
+		whole
+	);
+	const { acts, kept, gone } = toldBy(visit, readings);
 	// A table from JSON takes a whole visit in one statement.
 	await run(
 		`INSERT INTO acts (visit_id, id, workshop_id, kind, device, counter, done_at, placed_at, seq, sounders, reading_id, act)
@@ -242,7 +263,7 @@ async function carryOver(db: QueryInterface, visit: FormerVisit, whole: Transact
 		`INSERT INTO plan_versions (id, workshop_id, visit_id, made_at, a4, temperament_id, tolerance, curve_id, lead)
 		VALUES (:id, :workshopId, :id, :startedAt, :a4, :temperamentId, :tolerance,
 			(SELECT c.id FROM tuning_curves c WHERE c.id = :curveId), :lead)`,
-		{ ...visit, curveId, lead }
+		{ ...visit, ...curveOf(visit) }
 	);
 	await run(
 		`UPDATE readings r JOIN JSON_TABLE(:kept, '$[*]' COLUMNS (

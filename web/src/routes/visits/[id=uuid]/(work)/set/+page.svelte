@@ -1,7 +1,8 @@
 <script lang="ts">
+	import type { ListeningHabits } from '@fendrel/core';
 	import { onMount, untrack } from 'svelte';
 	import type { MovedPins } from '$lib/audio/simulated';
-	import HabitsDialog from '$lib/listening/HabitsDialog.svelte';
+	import HowRead from '$lib/listening/HowRead.svelte';
 	import RoomStatus from '$lib/listening/RoomStatus.svelte';
 	import SourceChoice from '$lib/listening/SourceChoice.svelte';
 	import { roomState } from '$lib/listening/room';
@@ -33,7 +34,10 @@
 	const { setting, listening } = session;
 	onMount(() => session.open());
 	const room = $derived(roomState(listening));
-	let showHabits = $state(false);
+	function onkept(habits: ListeningHabits) {
+		open.listenBy(habits);
+		session.listenBy(habits);
+	}
 
 	function onkeydown(event: KeyboardEvent) {
 		const action = setKeyAction(event);
@@ -59,7 +63,7 @@
 		</aside>
 		<section class="work">
 			<SourceChoice {listening}>
-				<button type="button" class="how-read" onclick={() => (showHabits = true)}>How a strike is read</button>
+				<HowRead habits={listening.habits} {onkept} />
 			</SourceChoice>
 			<LiveFigure
 				note={setting.step.note}
@@ -88,14 +92,6 @@
 			{/if}
 		</aside>
 	</div>
-	<HabitsDialog
-		habits={listening.habits}
-		bind:open={showHabits}
-		onkept={(kept) => {
-			open.listenBy(kept);
-			session.listenBy(kept);
-		}}
-	/>
 	{#snippet strip()}
 		<Strip
 			{...{ family, body }}
@@ -133,14 +129,6 @@
 	.chart {
 		flex: 1;
 		min-height: 160px;
-	}
-	.how-read {
-		min-height: 44px;
-		font-size: 0.9rem;
-		color: var(--soft);
-		text-decoration: underline;
-		text-underline-offset: 3px;
-		cursor: pointer;
 	}
 	.beside {
 		border-left: 1px solid var(--line);
