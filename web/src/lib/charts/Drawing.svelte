@@ -26,6 +26,7 @@
 
 <style>
 	div {
+		width: 100%;
 		min-width: 0;
 	}
 	.fills {

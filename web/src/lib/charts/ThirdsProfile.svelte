@@ -58,6 +58,7 @@
 		stroke-dasharray: 4 4;
 	}
 	text {
+		font-family: inherit;
 		font-size: 12.5px;
 		fill: var(--soft);
 	}
