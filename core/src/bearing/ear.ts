@@ -12,7 +12,7 @@ export interface Ear {
 export const DEFAULT_EAR: Ear = { floor: 0.1, share: 0.06, bias: 0.1 };
 
 /** Slower than this an interval is set still rather than counted: a bias of counting does not enter. */
-export const STILL = 0.3;
+const STILL = 0.3;
 
 /** Standard deviation of a count of that rate, per second. */
 export function countScatter(ear: Ear, rate: number): number {

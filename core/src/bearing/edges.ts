@@ -33,7 +33,7 @@ const USABLE: readonly IntervalKind[] = [
 	INTERVALS.tenth
 ];
 
-export function kindOf(semitones: number): IntervalKind | undefined {
+function kindOf(semitones: number): IntervalKind | undefined {
 	return USABLE.find((kind) => kind.semitones === semitones);
 }
 

@@ -22,7 +22,7 @@ const rising = (note: number, at: number, softness: number) => 1 / (1 + Math.exp
  * 10:5 in the low bass to 2:1 at the top as 1 + (kappa / 2) (1 - tanh((m - m0) / alpha)) (Rigaud, David & Daudet 2013,
  * section on tuning; the constants are ours, for what pianos tuned by ear show there).
  */
-export const OCTAVE_TYPE = { kappa: 4.5, middle: 64, width: 24 } as const;
+const OCTAVE_TYPE = { kappa: 4.5, middle: 64, width: 24 } as const;
 
 export function octaveType(lower: number): number {
 	const { kappa, middle, width } = OCTAVE_TYPE;

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { createRandom } from '../numeric/random';
-import { fitDampedPartial, leastDecayingError, leastFrequencyError, partialEnvelope } from './envelope';
+import { fitDampedPartial, leastFrequencyError, partialEnvelope } from './envelope';
 
 const RATE = 8000;
 interface Tone {
@@ -21,6 +21,11 @@ function sound(seconds: number, tones: readonly Tone[], noise = 0, seed = 1): Fl
 		);
 		return value + (noise ? noise * random.normal() : 0);
 	});
+}
+
+/** Least standard error in Hz of any unbiased estimator of a tone that falls as exp(-a t) and is heard to its end: var >= 4 a^3 s^2 / (pi^2 A^2 fs). */
+function leastDecayingError(snr: number, decaySeconds: number, sampleRate: number): number {
+	return Math.sqrt(2 / (snr * decaySeconds ** 3 * sampleRate)) / Math.PI;
 }
 
 describe('one partial', () => {

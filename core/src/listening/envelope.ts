@@ -224,8 +224,3 @@ function roughTurn({ re, im }: PartialEnvelope): { readonly turn: number; readon
 export function leastFrequencyError(snr: number, count: number, sampleRate: number): number {
 	return (sampleRate / (2 * Math.PI)) * Math.sqrt(12 / (snr * count * (count * count - 1)));
 }
-
-/** The same for a tone that falls as exp(-a t) and is heard to its end: var >= 4 a^3 s^2 / (pi^2 A^2 fs). */
-export function leastDecayingError(snr: number, decaySeconds: number, sampleRate: number): number {
-	return Math.sqrt(2 / (snr * decaySeconds ** 3 * sampleRate)) / Math.PI;
-}

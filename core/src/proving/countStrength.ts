@@ -5,12 +5,12 @@ import { CountEquations } from './countEquations';
 import type { CountedBeats, CountRefusal } from './counts';
 
 /** Less sure than this, in cents, a note's pitch is no basis for advice. */
-export const UNCERTAIN = 1;
+const UNCERTAIN = 1;
 /**
  * More than this, in cents, an unseen miscount must not shift any note (external reliability, Baarda 1968).
  * Fourths and fifths alone stand at 8 to 11, both thirds with fifths at 3, all intervals of an octave at 1.6.
  */
-export const UNSEEN = 5;
+const UNSEEN = 5;
 /** The smallest slip that is found with power 0.8 at one in a thousand, in standard deviations (Baarda 1968). */
 const DETECTABLE = 4.13;
 /** Whatever is claimed, a common bias of a tenth per second must not be able to hide in the counts. */

@@ -10,17 +10,6 @@ export interface MeasuredNotes {
 	readonly covariance: readonly (readonly number[])[];
 }
 
-/** Readings that err independently. */
-export function independentNotes(
-	readings: readonly { readonly note: number; readonly deviation: Cents; readonly error: Cents }[]
-): MeasuredNotes {
-	return {
-		notes: readings.map(({ note }) => note),
-		deviations: readings.map(({ deviation }) => deviation),
-		covariance: readings.map(({ error }, i) => readings.map((_, j) => (i === j ? error * error : 0)))
-	};
-}
-
 export interface ClassOffsets {
 	/** Cents from equal temperament by note class, C first. */
 	readonly offsets: readonly number[];

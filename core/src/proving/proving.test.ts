@@ -8,13 +8,13 @@ import { typicalInharmonicity } from '../strings/inharmonicity';
 import { temperamentById, TEMPERAMENTS } from '../temperament/library';
 import { offsetsFromEqual, transposed } from '../temperament/temperament';
 import { hzAbove } from '../units/pitch';
-import { cents, hz } from '../units/quantity';
+import { cents, hz, type Cents } from '../units/quantity';
 import { chiSquaredLimit } from './chiSquared';
 import { pitchesFromCounts } from './countedBeats';
 import { countedKind, countError, type CountedBeats } from './counts';
 import { fewestMoves } from './fewestMoves';
 import { keyOrder } from './keyOrder';
-import { classOffsets, independentNotes } from './measuredNotes';
+import { classOffsets, type MeasuredNotes } from './measuredNotes';
 import { nearestTemperament } from './nearestTemperament';
 import { inversions, measuredStaircases } from './staircase';
 
@@ -69,6 +69,17 @@ const rmsOff = (
 		solution.notes.reduce((sum, note, i) => sum + (solution.deviations[i] - octave.get(note)!) ** 2, 0) /
 			solution.notes.length
 	);
+
+/** Readings that err independently. */
+function independentNotes(
+	readings: readonly { readonly note: number; readonly deviation: Cents; readonly error: Cents }[]
+): MeasuredNotes {
+	return {
+		notes: readings.map(({ note }) => note),
+		deviations: readings.map(({ deviation }) => deviation),
+		covariance: readings.map(({ error }, i) => readings.map((_, j) => (i === j ? error * error : 0)))
+	};
+}
 
 describe('pitches from counted beats', () => {
 	it.each([

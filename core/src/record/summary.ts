@@ -31,7 +31,7 @@ export interface VisitSummary {
  * A figure against the target as it is planned now: a deviation, wherever in the sound it was heard, moves by what its
  * target has moved since. So a change of plan in mid-visit never mixes two zeros.
  */
-export function deviationFrom(figure: Figure, target: Hz): number {
+function deviationFrom(figure: Figure, target: Hz): number {
 	return figure.deviation - centsBetween(hz(figure.target), target);
 }
 

@@ -15,7 +15,7 @@ export interface PinFeel {
 	readonly settling: number;
 }
 
-export const DEFAULT_FEEL: PinFeel = { friction: 1.2, settling: 0.5 };
+const DEFAULT_FEEL: PinFeel = { friction: 1.2, settling: 0.5 };
 
 /** Turns the pin by so many cents (positive raises). */
 export function turnPin(string: PinnedString, by: number, feel: PinFeel = DEFAULT_FEEL): PinnedString {

@@ -58,7 +58,7 @@ function sectionMean({ found, lowest, highest }: InstrumentTwin, note: number): 
 	return levels[below] + (place - below) * (levels[below + 1] - levels[below]);
 }
 
-export function standingAt({ standing, lowest }: Pick<InstrumentTwin, 'standing' | 'lowest'>, note: number): number {
+function standingAt({ standing, lowest }: Pick<InstrumentTwin, 'standing' | 'lowest'>, note: number): number {
 	return standing?.[note - lowest] ?? 0;
 }
 

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { bulkTuningDump, midiFileOf, noteTuningChange, readTuningMessage } from './midiTuning';
+import { readTuningMessage } from '../../fixtures/readTuningMessage';
+import { bulkTuningDump, midiFileOf, noteTuningChange } from './midiTuning';
 
 const equal = Array.from({ length: 128 }, (_, key) => key);
 /** Half a step of the standard's 14-bit fraction, in semitones. */

@@ -11,8 +11,6 @@ const ALL_DEVICES = 0x7f;
 const TUNING = 0x08;
 const BULK_REPLY = 0x01;
 const NOTE_CHANGE = 0x02;
-/** "No change" in place of a pitch. */
-const LEAVE = [0x7f, 0x7f, 0x7f] as const;
 
 /** A key's pitch as three data bytes; the highest one that is not "no change" at most. */
 function pitchBytes(semitones: number): readonly [number, number, number] {
@@ -76,26 +74,4 @@ function variableLength(value: number): number[] {
 	const bytes = [value & 0x7f];
 	for (let rest = value >> 7; rest > 0; rest >>= 7) bytes.unshift((rest & 0x7f) | 0x80);
 	return bytes;
-}
-
-/**
- * Reads a tuning message back: bulk dump or single-note change.
- * @returns pitch by key in semitones; undefined when the bytes are no such message or its checksum is wrong
- */
-export function readTuningMessage(bytes: Uint8Array): ReadonlyMap<number, number> | undefined {
-	const [start, , , sub, kind] = bytes;
-	if (start !== SYSEX || bytes.at(-1) !== END || sub !== TUNING) return undefined;
-	const pitchAt = (at: number) => bytes[at] + ((bytes[at + 1] << 7) | bytes[at + 2]) / STEPS;
-	const isLeft = (at: number) => LEAVE.every((byte, i) => bytes[at + i] === byte);
-	const keys = new Map<number, number>();
-	if (bytes[1] === NON_REALTIME && kind === BULK_REPLY && bytes.length === 408) {
-		if ((bytes.subarray(1, -2).reduce((sum, byte) => sum ^ byte, 0) & 0x7f) !== bytes[406]) return undefined;
-		for (let key = 0; key < 128; key++) if (!isLeft(22 + 3 * key)) keys.set(key, pitchAt(22 + 3 * key));
-		return keys;
-	}
-	if (bytes[1] === REALTIME && kind === NOTE_CHANGE && bytes.length === 8 + 4 * bytes[6]) {
-		for (let i = 0; i < bytes[6]; i++) if (!isLeft(8 + 4 * i)) keys.set(bytes[7 + 4 * i], pitchAt(8 + 4 * i));
-		return keys;
-	}
-	return undefined;
 }

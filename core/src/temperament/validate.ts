@@ -10,9 +10,9 @@ import {
 import { CIRCLE_FROM_C, offsetsFromEqual, type Tuning } from './temperament';
 
 /** Beyond this an offset is more likely a slip than a wish: ask before keeping it. */
-export const OFFSET_TO_ASK = 100;
+const OFFSET_TO_ASK = 100;
 /** Beyond this an offset is another note altogether. */
-export const OFFSET_LIMIT = 600;
+const OFFSET_LIMIT = 600;
 
 /** What stands against a tuning: a `problem` forbids it, a question has to be answered first. */
 export interface TuningFindings {

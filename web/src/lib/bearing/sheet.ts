@@ -20,7 +20,6 @@ export const sheetQuery = z.object({
 	root: z.coerce.number().int().min(0).max(11).catch(0),
 	ear: z.enum(EAR_NAMES).catch('careful')
 });
-export type SheetQuery = z.infer<typeof sheetQuery>;
 
 /** Schools that make sense here: "pure first" needs something pure. */
 export function schoolsFor(temperament: Pick<Temperament, 'tuning'>): readonly string[] {
@@ -35,7 +34,7 @@ export function schoolsFor(temperament: Pick<Temperament, 'tuning'>): readonly s
 }
 
 /** Every note a fork may give. */
-export const STARTS = Array.from({ length: HIGHEST_START - LOWEST_START + 1 }, (_, i) => LOWEST_START + i);
+const STARTS = Array.from({ length: HIGHEST_START - LOWEST_START + 1 }, (_, i) => LOWEST_START + i);
 
 /** The octaves that an instrument has whole, with the index by which an address names them. */
 export function octavesWithin({ lowest, highest }: { readonly lowest: number; readonly highest: number }) {

@@ -8,7 +8,7 @@ export interface ThirdsSeries {
 }
 
 /** Lines to judge a third by. */
-export const LANDMARKS = [
+const LANDMARKS = [
 	{ cents: 1200 * Math.log2(5 / 4), name: 'pure' },
 	{ cents: 400, name: 'equal' },
 	{ cents: 1200 * Math.log2(81 / 64), name: 'Pythagorean' }

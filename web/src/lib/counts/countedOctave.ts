@@ -7,7 +7,7 @@ import { typedNumber } from '$lib/ui/typed';
 export const SENSES = ['wide', 'narrow', 'unknown'] as const;
 
 /** Faster than this nobody counts. */
-export const FASTEST_RATE = 40;
+const FASTEST_RATE = 40;
 
 const note = z.number().int().min(12).max(108);
 

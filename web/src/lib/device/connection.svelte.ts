@@ -15,7 +15,7 @@ export type Answer<Body> =
 /** From here on it is worth a word that the server takes long. */
 const SLOW_MS = 4000;
 /** Longer than that nobody waits: the work goes on here, and it is asked again. */
-export const LIMIT_MS = 10_000;
+const LIMIT_MS = 10_000;
 
 interface Question {
 	readonly method?: 'GET' | 'POST' | 'PUT' | 'DELETE';

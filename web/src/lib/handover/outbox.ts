@@ -90,7 +90,7 @@ function asRefused({ visitId, item, why, owner }: Queued & { readonly why: strin
 	return { id: idOf(item) || uuid(), visitId, at: new Date(), why, item, owner };
 }
 
-export function memoryOutbox(): Outbox {
+function memoryOutbox(): Outbox {
 	let items: Queued[] = [];
 	const refusedOnes = new Map<string, Refused>();
 	let key = 0;

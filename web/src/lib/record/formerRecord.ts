@@ -4,10 +4,10 @@ import { frequency, groupNumber, moment, pinsSchema, struckFields } from './reco
 
 /* What devices handed over before readings and acts were parted (format 1). It is accepted, not made any more. */
 
-export const FORMER_STRINGS = ['left', 'middle', 'right', 'open'] as const;
+const FORMER_STRINGS = ['left', 'middle', 'right', 'open'] as const;
 
 /** A reading with its marks; a note set by ear has no figures. */
-export const formerReadingSchema = z.object({
+const formerReadingSchema = z.object({
 	...struckFields,
 	id: z.uuid(),
 	note: groupNumber,
@@ -21,7 +21,7 @@ export const formerReadingSchema = z.object({
 });
 export type FormerReading = z.infer<typeof formerReadingSchema>;
 
-export const formerPlaceSchema = z.object({ currentNote: groupNumber.nullable(), moved: pinsSchema });
+const formerPlaceSchema = z.object({ currentNote: groupNumber.nullable(), moved: pinsSchema });
 
 /** One request of then. */
 export const formerProgressSchema = z.object({

@@ -43,7 +43,7 @@ const LEVELS = { lowest: -200, highest: 60 } as const;
 /** B of the stiffest strings there are is some hundredths. */
 const HIGHEST_B = 0.3;
 
-export const partialSchema = z.object({
+const partialSchema = z.object({
 	partial: z.number().int().min(1).max(64),
 	frequency,
 	/** In Hz. */
@@ -71,7 +71,7 @@ export const struckFields = {
 	partials: z.array(partialSchema).max(64)
 };
 
-export const sentReadingSchema = z.object({
+const sentReadingSchema = z.object({
 	way: z.literal('struck'),
 	id: z.uuid(),
 	counter,
@@ -91,7 +91,7 @@ const a4 = z.number().min(A4_RANGE.lowest).max(A4_RANGE.highest);
 const tolerance = z
 	.number()
 	.refine((value) => (TOLERANCES as readonly number[]).includes(value), 'Choose one of the tolerances.');
-export const planSchema = z
+const planSchema = z
 	.object({
 		id: z.uuid(),
 		a4,
@@ -107,7 +107,7 @@ const MOST_NOTES = 128;
 /** As far as any note is stretched, in cents. */
 const FURTHEST = 200;
 /** A curve that was drawn and taken on a device. */
-export const takenCurveSchema = z.object({
+const takenCurveSchema = z.object({
 	id: z.uuid(),
 	madeAt: moment,
 	wish: wishSchema,
@@ -120,7 +120,7 @@ export type TakenCurve = z.infer<typeof takenCurveSchema>;
 const curve = takenCurveSchema.optional();
 
 const act = { id: z.uuid(), counter, doneAt: moment };
-export const sentActSchema = z.discriminatedUnion('do', [
+const sentActSchema = z.discriminatedUnion('do', [
 	z.object({
 		...act,
 		do: z.literal('accept'),
@@ -154,7 +154,7 @@ const pin = z.object({ pin: z.number().min(-2400).max(2400), speaking: z.number(
 export const pinsSchema = z.record(z.string().regex(/^-?\d{1,4}$/), z.array(pin).min(1).max(9));
 
 /** A visit that was begun on a device; the act that plans it has the same number. */
-export const begunSchema = z.object({
+const begunSchema = z.object({
 	id: z.uuid(),
 	counter,
 	startedAt: moment,
@@ -176,7 +176,7 @@ export const itemSchema = z.discriminatedUnion('kind', [
 export type Item = z.infer<typeof itemSchema>;
 export type MovedPins = z.infer<typeof pinsSchema>;
 
-export const MOST_ITEMS = 100;
+const MOST_ITEMS = 100;
 /** Items are checked one by one: a bad one is refused by itself. */
 export const batchSchema = z.object({
 	/** What the device's clock says while it sends. */

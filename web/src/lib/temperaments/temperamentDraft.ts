@@ -51,7 +51,7 @@ function readAll<T>(
 
 const texts = z.array(z.string()).max(MOST_TEXTS, 'A temperament has 12 values.');
 
-export const tuningSchema = z
+const tuningSchema = z
 	.discriminatedUnion(
 		'by',
 		[
@@ -108,7 +108,7 @@ export const draftSchema = z.object({
 /** How many one file may bring. */
 export const MOST_AT_ONCE = 200;
 /** A file's text: far more than two hundred temperaments need. */
-export const MOST_TEXT = 400_000;
+const MOST_TEXT = 400_000;
 
 /** What the page sends to keep a temperament; `confirmed` answers the questions that unusual ones raise. */
 export const keepSchema = z.object({

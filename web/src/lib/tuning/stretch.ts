@@ -11,23 +11,15 @@ export const NO_STRETCH: Stretch = { by: 'none' };
 export const stretchByCurve = (id: string): Stretch => ({ by: 'curve', id });
 
 const NONE = 'none';
-const word = z.union([
+/** A stretch as an address or a field of a form has it: one word, read here and nowhere else. */
+export const stretchWordSchema = z.union([
 	z.literal(NONE).transform((): Stretch => NO_STRETCH),
 	z.enum(PRIORITY_IDS).transform((lead): Stretch => ({ by: 'priority', lead })),
 	z.uuid().transform(stretchByCurve)
 ]);
 
-/** A stretch as an address or a field of a form has it: one word, read here and nowhere else. */
-export const stretchWordSchema = word;
-
 export function stretchWord(stretch: Stretch): string {
 	return stretch.by === 'none' ? NONE : stretch.by === 'curve' ? stretch.id : stretch.lead;
-}
-
-/** @returns undefined when the word means no stretch at all, not even none */
-export function readStretch(text: string): Stretch | undefined {
-	const read = word.safeParse(text);
-	return read.success ? read.data : undefined;
 }
 
 /** As tables hold it: one column for each way, of which at most one is filled. */

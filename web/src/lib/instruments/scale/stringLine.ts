@@ -5,7 +5,7 @@ const WIRES = Object.keys(WIRE) as [WireName, ...WireName[]];
 const millimetres = z.number({ error: 'Sizes are numbers of millimetres.' }).positive().max(1e5).nullable();
 
 /** The strings of a note as they are stored: sizes in mm, strength in MPa, null where nobody has measured. */
-export const stringLineSchema = z.object({
+const stringLineSchema = z.object({
 	note: z.number().int().min(0).max(127),
 	strings: z.number().int().min(1, 'A note has 1 to 3 strings.').max(3, 'A note has 1 to 3 strings.'),
 	material: z.enum(WIRES),
@@ -28,7 +28,7 @@ export const stringTableSchema = z.object({
 
 const metres = (mm: number | null) => (mm === null ? undefined : mm / 1000);
 
-export function stringDataOf({ material, core, length, outer, strength }: StringLine): StringData {
+function stringDataOf({ material, core, length, outer, strength }: StringLine): StringData {
 	return {
 		material,
 		core: metres(core),

@@ -1,4 +1,5 @@
-import { readTuningMessage, temperamentById, offsetsFromEqual, transposed } from '@fendrel/core';
+import { readTuningMessage } from '../../../../../core/fixtures/readTuningMessage';
+import { temperamentById, offsetsFromEqual, transposed } from '@fendrel/core';
 import { beforeAll, describe, expect, it } from 'vitest';
 import { toJson } from '$lib/temperaments/exchange';
 import { written, type KeepResult } from '$lib/temperaments/temperamentDraft';

@@ -25,7 +25,7 @@ export interface SurveyOptions<Body> extends WorkGround<Body> {
 }
 
 /** Every third note: what a curve and a plan need, in about thirty strikes. */
-export const USUAL_STEP = 3;
+const USUAL_STEP = 3;
 const STRENGTH = 0.8;
 
 /** A strike that was read and is not kept yet. */

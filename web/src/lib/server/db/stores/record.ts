@@ -120,12 +120,12 @@ export async function placedAround(
 export const soundersText = (sounders: readonly SounderId[]): string => sounders.join();
 export const soundersOf = (text: string): SounderId[] => text.split(',').filter(isSounderId).map(asSounderId);
 
-export function readingOf(row: ReadingRow): Reading {
+function readingOf(row: ReadingRow): Reading {
 	const { workshopId: _, visitId: __, seq: ___, hash: ____, takenAt: _____, placedAt, sounders, ...reading } = row;
 	return { ...reading, way: 'struck', at: placedAt.getTime(), sounders: soundersOf(sounders) };
 }
 
-export function actOf({ id, device, counter, placedAt, kind, act }: ActRow): Act {
+function actOf({ id, device, counter, placedAt, kind, act }: ActRow): Act {
 	return { ...act, id, device, counter, at: placedAt.getTime(), do: kind } as Act;
 }
 
