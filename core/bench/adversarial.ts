@@ -1,15 +1,5 @@
-import {
-	createListener,
-	createRandom,
-	equalHz,
-	hz,
-	hzAbove,
-	cents,
-	renderStrike,
-	stringFromFirstPartial,
-	typicalInharmonicity,
-	type Random
-} from '../src/index';
+import { struckKey, UPRIGHT, uprightString } from '../fixtures/upright';
+import { createListener, createRandom, equalHz, hz, type Random } from '../src/index';
 
 const RATE = 48_000;
 const SECONDS = 1.6;
@@ -23,13 +13,9 @@ export interface Clip {
 	readonly may: number | undefined;
 }
 
-const stringAt = (note: number, off = 0) =>
-	stringFromFirstPartial(hzAbove(equalHz(note, hz(440)), cents(off)), typicalInharmonicity('upright', note));
 const strike = (note: number, random: Random, off = 0, strength = 0.8) =>
-	renderStrike({
-		note,
-		strings: [stringAt(note, off)],
-		sampleRate: RATE,
+	struckKey(note, {
+		strings: [uprightString(note, off)],
 		seconds: SECONDS,
 		strength,
 		seed: Math.floor(1e6 * random.uniform())
@@ -134,15 +120,7 @@ export function adversarialFigures(seed?: number) {
 	const wrong: string[] = [];
 	const counts = new Map<string, { all: number; wrong: number; read: number }>();
 	for (const { kind, due, may, sound } of clips) {
-		const listener = createListener({
-			sampleRate: RATE,
-			strings: {
-				lowest: 21,
-				highest: 108,
-				a4: hz(440),
-				inharmonicityAt: (note) => typicalInharmonicity('upright', note)
-			}
-		});
+		const listener = createListener({ sampleRate: RATE, strings: UPRIGHT });
 		listener.expect({ note: due, pitch: equalHz(due, hz(440)) });
 		const readings = listener.push(sound).flatMap((event) => (event.kind === 'reading' ? [event.reading.note] : []));
 		const count = counts.get(kind) ?? { all: 0, wrong: 0, read: 0 };

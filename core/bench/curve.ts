@@ -1,5 +1,5 @@
 /* Figures of tuning curves and inharmonicity, as one JSON object on standard output: run by scripts/bench.mjs. */
-import { Matrix, solve } from 'ml-matrix';
+import { denseCurve } from '../fixtures/denseCurve';
 import {
 	cents,
 	centsBetween,
@@ -17,7 +17,6 @@ import {
 	priorityById,
 	twoBranchInharmonicity,
 	typicalInharmonicity,
-	votingIntervals,
 	whatGivesWay,
 	type CurveWish,
 	type MeasuredString,
@@ -61,40 +60,6 @@ function speed() {
 	const strings = instrumentStrings('upright', []);
 	const band = timed(20, (share) => curveErrors(solver, wishAt(share), strings));
 	return { banded, shown, dense, band, furthest };
-}
-
-/** The same least squares as one dense system. */
-function denseCurve(options: Parameters<typeof votingIntervals>[0]): number[] {
-	const free = NOTES.filter((note) => note !== 69);
-	const rows: number[][] = [];
-	const values: number[] = [];
-	const push = (parts: readonly (readonly [number, number])[], constant: number, weight: number) => {
-		const row = new Array<number>(free.length).fill(0);
-		for (const [note, part] of parts) if (note !== 69) row[free.indexOf(note)] += part * Math.sqrt(weight);
-		rows.push(row);
-		values.push(-constant * Math.sqrt(weight));
-	};
-	for (const { lower, upper, weight, constant } of votingIntervals(options))
-		push(
-			[
-				[upper, 1],
-				[lower, -1]
-			],
-			constant,
-			weight
-		);
-	for (const note of NOTES.slice(1, -1))
-		push(
-			[
-				[note - 1, 1],
-				[note, -2],
-				[note + 1, 1]
-			],
-			0,
-			1.5
-		);
-	const found = solve(new Matrix(rows), Matrix.columnVector(values), true).to1DArray();
-	return NOTES.map((note) => (note === 69 ? 0 : found[free.indexOf(note)]));
 }
 
 /** How often the branches' parameters lie within one and two stated standard errors. */

@@ -1,11 +1,11 @@
 /* Figures of the estimator, as one JSON object on standard output: run by scripts/bench.mjs. */
 import FFT from 'fft.js';
+import { UPRIGHT, inRoom, struckKey, uprightString } from '../fixtures/upright';
 import { YIN } from 'pitchfinder';
 import { PitchDetector } from 'pitchy';
 import { fitDampedPartial, leastFrequencyError, partialEnvelope } from '../src/listening/envelope';
 import {
 	addRoom,
-	addRoomNoise,
 	analyseUnison,
 	cents,
 	centsBetween,
@@ -34,33 +34,15 @@ const RATE = 48_000;
 const A4 = hz(440);
 const BLOCK = 1024;
 const START = 0.3;
-const strings = {
-	lowest: 21,
-	highest: 108,
-	a4: A4,
-	inharmonicityAt: (note: number) => typicalInharmonicity('upright', note)
-};
-
 function scene(note: number, off: number, stiffness: number, seed: number, glide?: { cents: number; seconds: number }) {
-	const pitch = hzAbove(equalHz(note, A4), cents(off));
-	const b = stiffness * typicalInharmonicity('upright', note);
-	const sound = new Float32Array(2 * RATE);
-	const strike = {
-		note,
-		strings: [stringFromFirstPartial(pitch, b)],
-		sampleRate: RATE,
-		seconds: 1.7,
-		strength: 0.7,
-		seed,
-		glide
-	};
-	sound.set(renderStrike(strike), START * RATE);
-	addRoomNoise(sound, RATE, 20, seed + 1);
-	return { sound, pitch, b };
+	const string = uprightString(note, off, stiffness);
+	const struck = struckKey(note, { strings: [string], seconds: 1.7, seed, glide });
+	const sound = inRoom([{ at: START, sound: struck }], 2, { seed: seed + 1 });
+	return { sound, pitch: hzAbove(equalHz(note, A4), cents(off)), b: string.inharmonicity };
 }
 
 function listen(sound: Float32Array): ListenerEvent[] {
-	const listener = createListener({ sampleRate: RATE, strings });
+	const listener = createListener({ sampleRate: RATE, strings: UPRIGHT });
 	const events: ListenerEvent[] = [];
 	for (let at = 0; at < sound.length; at += BLOCK) events.push(...listener.push(sound.subarray(at, at + BLOCK)));
 	return events;
@@ -114,8 +96,8 @@ function latency(note: number) {
 function speed() {
 	const made = Array.from({ length: 30 }, (_, i) => scene(33 + 2 * i, 5, 1, i).sound);
 	const seconds = made.length * 2;
-	const listener = createListener({ sampleRate: RATE, strings });
-	const keeper = new StrikeKeeper(RATE, strings.inharmonicityAt);
+	const listener = createListener({ sampleRate: RATE, strings: UPRIGHT });
+	const keeper = new StrikeKeeper(RATE, UPRIGHT.inharmonicityAt);
 	const all = (sound: Float32Array) => {
 		for (let at = 0; at < sound.length; at += BLOCK) {
 			const block = sound.subarray(at, at + BLOCK);
@@ -233,14 +215,9 @@ function rates() {
 		let [read, all] = [0, 0];
 		for (let note = 21; note <= 108; note += 3) {
 			const pitch = hzAbove(equalHz(note, A4), cents(7));
-			const string = stringFromFirstPartial(pitch, typicalInharmonicity('upright', note));
-			const sound = new Float32Array(2 * rate);
-			sound.set(
-				renderStrike({ note, strings: [string], sampleRate: rate, seconds: 1.6, strength: 0.7, seed: note }),
-				Math.round(START * rate)
-			);
-			addRoomNoise(sound, rate, 20, note);
-			const listener = createListener({ sampleRate: rate, strings });
+			const struck = struckKey(note, { strings: [uprightString(note, 7)], sampleRate: rate });
+			const sound = inRoom([{ at: START, sound: struck }], 2, { rate, seed: note });
+			const listener = createListener({ sampleRate: rate, strings: UPRIGHT });
 			const event = listener.push(sound).find(({ kind }) => kind === 'reading');
 			all++;
 			if (event?.kind !== 'reading' || event.reading.note !== note) continue;
@@ -254,7 +231,7 @@ function rates() {
 /** Memory after listening for so many minutes, garbage collected. */
 function memory(minutes: number) {
 	const { sound } = scene(57, 2, 1, 3);
-	const listener = createListener({ sampleRate: RATE, strings });
+	const listener = createListener({ sampleRate: RATE, strings: UPRIGHT });
 	const heap = () => {
 		globalThis.gc?.();
 		const { heapUsed, arrayBuffers } = process.memoryUsage();
@@ -277,7 +254,7 @@ function allocation() {
 	const quiet = new Float32Array(RATE).map(() => 1e-4 * random.normal());
 	const { sound } = scene(57, 2, 1, 3);
 	return [quiet, sound].map((each) => {
-		const listener = createListener({ sampleRate: RATE, strings });
+		const listener = createListener({ sampleRate: RATE, strings: UPRIGHT });
 		const blocks = Array.from({ length: Math.floor(each.length / BLOCK) }, (_, i) =>
 			each.subarray(i * BLOCK, (i + 1) * BLOCK)
 		);
@@ -344,7 +321,7 @@ async function recorded() {
 	const measured: { note: number; b: number; error: number }[] = [];
 	const off = Object.keys(registers).map(() => ({ apart: [] as number[], within: [] as number[] }));
 	let [recognised, all] = [0, 0];
-	const grand = { ...strings, inharmonicityAt: (note: number) => typicalInharmonicity('grand', note) };
+	const grand = { ...UPRIGHT, inharmonicityAt: (note: number) => typicalInharmonicity('grand', note) };
 	const read = (samples: Float32Array, sampleRate: number, habits: ListeningHabits) => {
 		const listener = createListener({ sampleRate, strings: grand, habits });
 		const random = createRandom(3);

@@ -1,17 +1,8 @@
 import { mkdirSync, writeFileSync } from 'node:fs';
+import { inRoom, struckKey, uprightString } from '../../core/fixtures/upright';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import {
-	addRoomNoise,
-	cents,
-	centsBetween,
-	equalHz,
-	hz,
-	hzAbove,
-	renderStrike,
-	stringFromFirstPartial,
-	typicalInharmonicity
-} from '@fendrel/core';
+import { cents, centsBetween, equalHz, hz, hzAbove, typicalInharmonicity } from '@fendrel/core';
 import { expect, test } from '@playwright/test';
 import { createConnection } from 'mariadb';
 import wavefile from 'wavefile';
@@ -25,19 +16,8 @@ const RATE = 48_000;
 const WAV = join(tmpdir(), 'fendrel-e2e', 'a4-low.wav');
 
 function writeRecording(): void {
-	const sound = new Float32Array(2.5 * RATE);
-	sound.set(
-		renderStrike({
-			note: 69,
-			strings: [stringFromFirstPartial(PITCH, typicalInharmonicity('upright', 69))],
-			sampleRate: RATE,
-			seconds: 2,
-			strength: 0.8,
-			seed: 11
-		}),
-		0.4 * RATE
-	);
-	addRoomNoise(sound, RATE, 26, 12);
+	const struck = struckKey(69, { strings: [uprightString(69, OFF)], seconds: 2, strength: 0.8, seed: 11 });
+	const sound = inRoom([{ at: 0.4, sound: struck }], 2.5, { snr: 26, seed: 12 });
 	const wav = new wavefile.WaveFile();
 	wav.fromScratch(1, RATE, '32f', sound);
 	mkdirSync(join(tmpdir(), 'fendrel-e2e'), { recursive: true });

@@ -1,16 +1,7 @@
 import { readFileSync } from 'node:fs';
+import { inRoom, struckKey, uprightString } from '../../core/fixtures/upright';
 import { createRequire } from 'node:module';
 import { dirname, join } from 'node:path';
-import {
-	addRoomNoise,
-	cents,
-	equalHz,
-	hz,
-	hzAbove,
-	renderStrike,
-	stringFromFirstPartial,
-	typicalInharmonicity
-} from '@fendrel/core';
 import { expect, test, type Page } from '@playwright/test';
 import wavefile from 'wavefile';
 import { addInstrument, signIn } from './parts';
@@ -18,14 +9,11 @@ import { addInstrument, signIn } from './parts';
 /** Notes one after the other, each so many cents from 440, as a WAV of that many bits. */
 function recordingOf(notes: readonly number[], off: number, bits: '8' | '16', rate = 32_000): Buffer {
 	const each = 1.9;
-	const sound = new Float32Array((notes.length * each + 0.5) * rate);
-	notes.forEach((note, i) => {
-		const pitch = hzAbove(equalHz(note, hz(440)), cents(off));
-		const string = stringFromFirstPartial(pitch, typicalInharmonicity('upright', note));
-		const strike = { note, strings: [string], sampleRate: rate, seconds: 1.7, strength: 0.9, seed: note };
-		sound.set(renderStrike(strike), Math.round((0.3 + i * each) * rate));
+	const struck = notes.map((note, i) => {
+		const strings = [uprightString(note, off)];
+		return { at: 0.3 + i * each, sound: struckKey(note, { strings, sampleRate: rate, seconds: 1.7, strength: 0.9 }) };
 	});
-	addRoomNoise(sound, rate, 35, 5);
+	const sound = inRoom(struck, notes.length * each + 0.5, { rate, snr: 35, seed: 5 });
 	const wav = new wavefile.WaveFile();
 	const most = bits === '8' ? 127 : 32767;
 	wav.fromScratch(

@@ -1,13 +1,13 @@
 import fc from 'fast-check';
-import { Matrix, solve } from 'ml-matrix';
 import { describe, expect, it } from 'vitest';
+import { denseCurve } from '../../fixtures/denseCurve';
 import { typicalInharmonicity, type StringKind } from '../strings/inharmonicity';
 import { partialSharpness } from '../strings/stiffString';
 import { cents, hz } from '../units/quantity';
 import { whatGivesWay } from './givesWay';
 import { CURVE_INTERVALS } from './curveIntervals';
 import { octaveType, PRIORITIES, priorityById } from './priorities';
-import { tuningCurve, votingIntervals, type CurveOptions, type SharpnessAt } from './tuningCurve';
+import { tuningCurve, type CurveOptions, type SharpnessAt } from './tuningCurve';
 
 const sharpness =
 	(kind: StringKind, factor = 1): SharpnessAt =>
@@ -25,48 +25,6 @@ const at = (change: Partial<CurveOptions>, note: number) => {
 	return deviations[note - lowest];
 };
 
-/** The same by a dense matrix, pinned notes by heavy weights left out of it: an independent route. */
-function dense(asked: CurveOptions): number[] {
-	const size = asked.highest - asked.lowest + 1;
-	const anchor = Math.min(Math.max(69, asked.lowest), asked.highest);
-	const pinned = new Map<number, number>([[anchor, 0], ...(asked.fixed ?? [])]);
-	const free = Array.from({ length: size }, (_, i) => asked.lowest + i).filter((note) => !pinned.has(note));
-	const rows: number[][] = [];
-	const values: number[] = [];
-	const push = (parts: readonly (readonly [number, number])[], constant: number, weight: number) => {
-		const row = new Array<number>(free.length).fill(0);
-		let known = constant;
-		for (const [note, part] of parts) {
-			const value = pinned.get(note);
-			if (value === undefined) row[free.indexOf(note)] += part;
-			else known += part * value;
-		}
-		rows.push(row.map((each) => each * Math.sqrt(weight)));
-		values.push(-known * Math.sqrt(weight));
-	};
-	for (const { lower, upper, weight, constant } of votingIntervals(asked))
-		push(
-			[
-				[upper, 1],
-				[lower, -1]
-			],
-			constant,
-			weight
-		);
-	for (let note = asked.lowest + 1; note < asked.highest; note++)
-		push(
-			[
-				[note - 1, 1],
-				[note, -2],
-				[note + 1, 1]
-			],
-			0,
-			1.5
-		);
-	const found = solve(new Matrix(rows), Matrix.columnVector(values), true).to1DArray();
-	return Array.from({ length: size }, (_, i) => pinned.get(asked.lowest + i) ?? found[free.indexOf(asked.lowest + i)]);
-}
-
 describe('the tuning curve', () => {
 	it.each(PRIORITIES.map(({ id }) => id))('%s: equals a dense solution within 1e-6 cent', (id) => {
 		for (const change of [
@@ -76,7 +34,7 @@ describe('the tuning curve', () => {
 			{ blend: { with: priorityById('twelfths'), share: 0.3 } }
 		]) {
 			const asked = options({ priority: priorityById(id), ...change });
-			const reference = dense(asked);
+			const reference = denseCurve(asked);
 			tuningCurve(asked).deviations.forEach((value, i) => expect(Math.abs(value - reference[i])).toBeLessThan(1e-6));
 		}
 	});

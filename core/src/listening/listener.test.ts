@@ -1,9 +1,9 @@
 import { describe, expect, it } from 'vitest';
+import { UPRIGHT, inRoom, placed, struckKey, uprightString } from '../../fixtures/upright';
 import { createRandom } from '../numeric/random';
-import { addRoom, addRoomNoise, USUAL_ROOM } from '../sounding/room';
-import { decaySeconds, renderStrike, USUAL_MOTION } from '../sounding/strike';
+import { addRoom, USUAL_ROOM } from '../sounding/room';
+import { decaySeconds, USUAL_MOTION } from '../sounding/strike';
 import { ALL_PARTIALS, habitAt, USUAL_HABITS } from './habits';
-import { typicalInharmonicity } from '../strings/inharmonicity';
 import { partialHz, stringFromFirstPartial } from '../strings/stiffString';
 import { noteName } from '../units/note';
 import { centsBetween, equalHz, hzAbove } from '../units/pitch';
@@ -14,15 +14,8 @@ import type { ListenerEvent } from './events';
 
 const RATE = 48_000;
 const PITCH = hz(440);
-const strings = {
-	lowest: 21,
-	highest: 108,
-	a4: PITCH,
-	inharmonicityAt: (note: number) => typicalInharmonicity('upright', note)
-};
-
 function listen(sound: Float32Array, options: { rate?: number; due?: Due; block?: number } = {}): ListenerEvent[] {
-	const listener = createListener({ sampleRate: options.rate ?? RATE, strings });
+	const listener = createListener({ sampleRate: options.rate ?? RATE, strings: UPRIGHT });
 	listener.expect(options.due);
 	const events: ListenerEvent[] = [];
 	const block = options.block ?? 2048;
@@ -34,33 +27,16 @@ const readings = (events: ListenerEvent[]) =>
 	events.flatMap((event) => (event.kind === 'reading' ? [event.reading] : []));
 const refusals = (events: ListenerEvent[]) => events.flatMap((event) => (event.kind === 'refused' ? [event.why] : []));
 
-/** A strike after 0.3 s of room, at 20 dB signal to noise. */
-function inRoom(sounds: Float32Array[], seed: number, rate = RATE): Float32Array {
-	const whole = new Float32Array(Math.round(0.3 * rate) + Math.max(...sounds.map((sound) => sound.length)));
-	const scene = new Float32Array(whole.length - Math.round(0.3 * rate));
-	for (const sound of sounds) sound.forEach((sample, i) => (scene[i] += sample / sounds.length));
-	whole.set(scene, Math.round(0.3 * rate));
-	addRoomNoise(whole, rate, 20, seed);
-	return whole;
+/** Sounds of one strike after 0.3 s of room, at 20 dB signal to noise. */
+function roomWith(sounds: Float32Array[], seed: number, rate = RATE): Float32Array {
+	const together = sounds.map((sound) => ({ at: 0.3, sound: sound.map((sample) => sample / sounds.length) }));
+	return inRoom(together, 0.3 + Math.max(...sounds.map((sound) => sound.length)) / rate, { rate, seed });
 }
 
-function strike(
-	note: number,
-	off: number,
-	stiffness = 1,
-	rate = RATE
-): { sound: Float32Array; pitch: ReturnType<typeof hz>; b: number } {
-	const pitch = hzAbove(equalHz(note, PITCH), cents(off));
-	const b = stiffness * typicalInharmonicity('upright', note);
-	const sound = renderStrike({
-		note,
-		strings: [stringFromFirstPartial(pitch, b)],
-		sampleRate: rate,
-		seconds: 1.6,
-		strength: 0.7,
-		seed: note
-	});
-	return { sound, pitch, b };
+function strike(note: number, off: number, stiffness = 1, rate = RATE) {
+	const string = uprightString(note, off, stiffness);
+	const sound = struckKey(note, { strings: [string], sampleRate: rate });
+	return { sound, pitch: hzAbove(equalHz(note, PITCH), cents(off)), b: string.inharmonicity };
 }
 
 describe('one string at 20 dB over noise', () => {
@@ -71,7 +47,7 @@ describe('one string at 20 dB over noise', () => {
 			const random = createRandom(rate);
 			for (let note = 21; note <= 108; note++) {
 				const { sound, pitch, b } = strike(note, 40 * (random.uniform() - 0.5), Math.exp(0.2 * random.normal()), rate);
-				const events = listen(inRoom([sound], note, rate), { rate });
+				const events = listen(roomWith([sound], note, rate), { rate });
 				const [reading, ...more] = readings(events);
 				expect(reading, noteName(note)).toBeDefined();
 				expect(more).toEqual([]);
@@ -84,12 +60,12 @@ describe('one string at 20 dB over noise', () => {
 	);
 
 	it('gives the same events whatever the size of the blocks', () => {
-		const sound = inRoom([strike(57, 3).sound], 4);
+		const sound = roomWith([strike(57, 3).sound], 4);
 		expect(listen(sound, { block: 311 })).toEqual(listen(sound, { block: 4096 }));
 	});
 
 	it('places the strike within 10 ms and reads about the fixed moment', () => {
-		const events = listen(inRoom([strike(60, 0).sound], 5));
+		const events = listen(roomWith([strike(60, 0).sound], 5));
 		const fell = events.find((event) => event.kind === 'strike');
 		expect(Math.abs(fell!.at - 0.3)).toBeLessThan(0.01);
 		expect(readings(events)[0].moment).toBeGreaterThan(0.2);
@@ -97,26 +73,16 @@ describe('one string at 20 dB over noise', () => {
 
 	it('reads each of three strikes on a ringing string', () => {
 		const { sound, pitch } = strike(64, -4);
-		const whole = new Float32Array(Math.round(3.4 * RATE));
-		for (const start of [0.3, 1.2, 2.1])
-			sound.forEach((sample, i) => (whole[Math.round(start * RATE) + i] += 0.7 * sample));
-		addRoomNoise(whole, RATE, 26, 8);
-		const found = readings(listen(whole));
+		const struck = [0.3, 1.2, 2.1].map((at) => ({ at, sound: sound.map((sample) => 0.7 * sample) }));
+		const found = readings(listen(inRoom(struck, 3.7, { snr: 26, seed: 8 })));
 		expect(found.length).toBe(3);
 		for (const reading of found) expect(Math.abs(centsBetween(pitch, reading.pitch))).toBeLessThan(0.5);
 	});
 
 	it('follows a string that is moved while it sounds', () => {
-		const rising = renderStrike({
-			note: 57,
-			strings: [stringFromFirstPartial(hz(220), 4e-4)],
-			sampleRate: RATE,
-			seconds: 2,
-			strength: 0.7,
-			seed: 1,
-			glide: { cents: -12, seconds: 1 }
-		});
-		const settling = listen(inRoom([rising], 9)).flatMap((event) => (event.kind === 'settling' ? [event] : []));
+		const strings = [stringFromFirstPartial(hz(220), 4e-4)];
+		const rising = struckKey(57, { strings, seconds: 2, glide: { cents: -12, seconds: 1 } });
+		const settling = listen(roomWith([rising], 9)).flatMap((event) => (event.kind === 'settling' ? [event] : []));
 		for (const { since, pitch } of settling)
 			expect(Math.abs(centsBetween(hz(220), pitch) + 12 * Math.exp(-since))).toBeLessThan(0.5);
 	});
@@ -126,12 +92,12 @@ describe('the note that is due', () => {
 	const due = { note: 67, pitch: equalHz(67, PITCH) };
 
 	it('does not hide a wrong key', () => {
-		const [reading] = readings(listen(inRoom([strike(66, 0).sound], 3), { due }));
+		const [reading] = readings(listen(roomWith([strike(66, 0).sound], 3), { due }));
 		expect(noteName(reading.note)).toBe('F♯4');
 	});
 
 	it('claims a string that lies up to 80 cents low, which alone would pass for the key below', () => {
-		const low = inRoom([strike(67, -70).sound], 3);
+		const low = roomWith([strike(67, -70).sound], 3);
 		expect(noteName(readings(listen(low, { due }))[0].note)).toBe('G4');
 		expect(noteName(readings(listen(low))[0].note)).toBe('F♯4');
 	});
@@ -150,7 +116,7 @@ describe('what is not one string', () => {
 		const bang = new Float32Array(RATE);
 		const random = createRandom(3);
 		bang.forEach((_, i) => (bang[i] = 0.3 * Math.exp(-i / (0.3 * RATE)) * random.normal()));
-		const events = listen(inRoom([bang], 7));
+		const events = listen(roomWith([bang], 7));
 		expect(readings(events)).toEqual([]);
 		expect(refusals(events)).toContain('no note');
 	});
@@ -161,13 +127,13 @@ describe('what is not one string', () => {
 		[45, 50],
 		[52, 61]
 	])('refuses %i and %i at once', (one, other) => {
-		const events = listen(inRoom([strike(one, 0).sound, strike(other, 2).sound], one));
+		const events = listen(roomWith([strike(one, 0).sound, strike(other, 2).sound], one));
 		expect(refusals(events)).toContain('two notes');
 		expect(readings(events)).toEqual([]);
 	});
 
 	it('refuses two neighbouring keys, whether or not it can tell what they are', () => {
-		const events = listen(inRoom([strike(69, 0).sound, strike(70, 2).sound], 69));
+		const events = listen(roomWith([strike(69, 0).sound, strike(70, 2).sound], 69));
 		expect(['two notes', 'no note']).toContain(refusals(events)[0]);
 		expect(readings(events)).toEqual([]);
 	});
@@ -179,7 +145,7 @@ describe('what is not one string', () => {
 			phase += (2 * Math.PI * 140 * (1 + 0.25 * Math.sin((2 * Math.PI * 3 * i) / RATE))) / RATE;
 			for (let n = 1; n < 12; n++) voice[i] += (0.1 / n) * Math.sin(n * phase);
 		});
-		expect(readings(listen(inRoom([voice], 6)))).toEqual([]);
+		expect(readings(listen(roomWith([voice], 6)))).toEqual([]);
 	});
 
 	it('says when the sound is clipped', () => {
@@ -188,7 +154,7 @@ describe('what is not one string', () => {
 	});
 
 	it('wants a sample rate it can work with', () => {
-		expect(() => createListener({ sampleRate: 8000, strings })).toThrow(/8000/);
+		expect(() => createListener({ sampleRate: 8000, strings: UPRIGHT })).toThrow(/8000/);
 	});
 });
 
@@ -212,8 +178,12 @@ describe('the background', () => {
 describe('habits of listening', () => {
 	it('decide when a string is read and which partial is told, from the next strike on', () => {
 		const { sound, pitch, b } = strike(45, 0);
-		const listener = createListener({ sampleRate: RATE, strings, habits: [{ to: 127, partial: 3, moment: 1.2 }] });
-		const hear = () => listener.push(inRoom([sound], 1));
+		const listener = createListener({
+			sampleRate: RATE,
+			strings: UPRIGHT,
+			habits: [{ to: 127, partial: 3, moment: 1.2 }]
+		});
+		const hear = () => listener.push(roomWith([sound], 1));
 		const events = hear();
 		expect(readings(events)[0].moment).toBeCloseTo(1.2, 5);
 		const told = events.flatMap((event) => (event.kind === 'settling' && event.listened ? [event.listened] : []));
@@ -236,7 +206,7 @@ describe('habits of listening', () => {
 
 describe('each partial of a reading', () => {
 	it('has its level and decay', () => {
-		const [{ partials }] = readings(listen(inRoom([strike(45, 0).sound], 3)));
+		const [{ partials }] = readings(listen(roomWith([strike(45, 0).sound], 3)));
 		expect(partials.length).toBeGreaterThan(8);
 		const whole = decaySeconds(45);
 		for (const { partial, decay, level } of partials.slice(0, 6)) {
@@ -253,22 +223,10 @@ describe('a real room and real strings', () => {
 		const off: number[] = [];
 		for (let note = 24; note <= 105; note += 3) {
 			const pitch = hzAbove(equalHz(note, PITCH), cents(-3));
-			const b = typicalInharmonicity('upright', note);
+			const strings = [uprightString(note, -3)];
 			const glide = { cents: 1.4, seconds: 0.12 };
-			const sound = new Float32Array(2.4 * RATE);
-			sound.set(
-				renderStrike({
-					note,
-					strings: [stringFromFirstPartial(pitch, b)],
-					sampleRate: RATE,
-					seconds: 2,
-					strength: 0.7,
-					seed: note,
-					glide,
-					motion: USUAL_MOTION
-				}),
-				0.3 * RATE
-			);
+			const struck = struckKey(note, { strings, seconds: 2, glide, motion: USUAL_MOTION });
+			const sound = placed([{ at: 0.3, sound: struck }], 2.4);
 			addRoom(sound, RATE, { ...USUAL_ROOM, hum: { mains: 50, db: -58 }, seed: note });
 			const [reading] = readings(listen(sound));
 			expect(reading?.note, noteName(note)).toBe(note);
@@ -306,11 +264,11 @@ describe('mains that hum loudly', () => {
 
 describe('a sound card that changes its rate', () => {
 	it('has what sounds refused, and goes on with the clock running through', () => {
-		const listener = createListener({ sampleRate: RATE, strings });
-		const first = inRoom([strike(57, 0).sound.subarray(0, 0.3 * RATE)], 2);
+		const listener = createListener({ sampleRate: RATE, strings: UPRIGHT });
+		const first = roomWith([strike(57, 0).sound.subarray(0, 0.3 * RATE)], 2);
 		const before = listener.push(first);
 		expect(readings(before)).toEqual([]);
-		const after = listener.push(inRoom([strike(64, 2, 1, 22_050).sound], 2, 22_050), 22_050);
+		const after = listener.push(roomWith([strike(64, 2, 1, 22_050).sound], 2, 22_050), 22_050);
 		expect(refusals(after)[0]).toBe('interrupted');
 		const [reading] = readings(after);
 		expect(reading.note).toBe(64);
@@ -326,7 +284,7 @@ describe('a string that has been read', () => {
 		const low = strike(60, -60).sound;
 		// From a second on it sounds 60 cents lower: its pin was turned at once.
 		const turned = sound.map((sample, i) => (i < RATE ? sample : low[i]));
-		const events = listen(inRoom([turned], 3));
+		const events = listen(roomWith([turned], 3));
 		expect(readings(events)).toHaveLength(1);
 		expect(refusals(events)).toEqual([]);
 	});

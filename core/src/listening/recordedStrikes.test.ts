@@ -1,33 +1,18 @@
 import { describe, expect, it } from 'vitest';
+import { inRoom, struckKey, UPRIGHT, uprightString } from '../../fixtures/upright';
 import { createRandom } from '../numeric/random';
-import { addRoomNoise } from '../sounding/room';
-import { renderStrike } from '../sounding/strike';
-import { typicalInharmonicity } from '../strings/inharmonicity';
-import { stringFromFirstPartial } from '../strings/stiffString';
-import { centsBetween, equalHz, hzAbove } from '../units/pitch';
-import { cents, hz } from '../units/quantity';
+import { centsBetween, equalHz } from '../units/pitch';
+import { hz } from '../units/quantity';
 import { createRecordingListener, type RecordedStrike } from './recordedStrikes';
 
-const strings = {
-	lowest: 21,
-	highest: 108,
-	a4: hz(440),
-	inharmonicityAt: (note: number) => typicalInharmonicity('upright', note)
-};
 const OFF = -4;
 /** Notes one after the other, as somebody plays them up the keyboard. */
 function run(notes: readonly number[], rate: number, seconds = 1.3): Float32Array {
-	const sound = new Float32Array((notes.length * seconds + 0.4) * rate);
-	notes.forEach((note, i) => {
-		const pitch = hzAbove(equalHz(note, hz(440)), cents(OFF));
-		const string = stringFromFirstPartial(pitch, strings.inharmonicityAt(note));
-		sound.set(
-			renderStrike({ note, strings: [string], sampleRate: rate, seconds: seconds - 0.1, strength: 0.7, seed: note }),
-			Math.round((0.3 + i * seconds) * rate)
-		);
-	});
-	addRoomNoise(sound, rate, 30, 1);
-	return sound;
+	const struck = notes.map((note, i) => ({
+		at: 0.3 + i * seconds,
+		sound: struckKey(note, { strings: [uprightString(note, OFF)], sampleRate: rate, seconds: seconds - 0.1 })
+	}));
+	return inRoom(struck, notes.length * seconds + 0.4, { rate, snr: 30 });
 }
 const heard = (found: readonly RecordedStrike[]) =>
 	found.flatMap((each) => ('reading' in each ? [each.reading.note] : []));
@@ -35,7 +20,7 @@ const heard = (found: readonly RecordedStrike[]) =>
 describe('a recording of a keyboard', () => {
 	it('gives every strike once, in order, with a closer look at those that sounded long enough', () => {
 		const notes = [33, 45, 57, 64, 72, 84, 96];
-		const listener = createRecordingListener({ strings }, 1);
+		const listener = createRecordingListener({ strings: UPRIGHT }, 1);
 		const found = [...listener.push(run(notes, 32_000), 32_000), ...listener.end()];
 		expect(heard(found)).toEqual(notes);
 		for (const each of found) {
@@ -48,8 +33,8 @@ describe('a recording of a keyboard', () => {
 
 	it('is the same whatever the pieces it comes in', () => {
 		const sound = run([48, 60], 16_000);
-		const whole = createRecordingListener({ strings }, 1);
-		const pieces = createRecordingListener({ strings }, 1);
+		const whole = createRecordingListener({ strings: UPRIGHT }, 1);
+		const pieces = createRecordingListener({ strings: UPRIGHT }, 1);
 		const found: RecordedStrike[] = [];
 		const random = createRandom(3);
 		for (let at = 0; at < sound.length;) {
@@ -62,7 +47,7 @@ describe('a recording of a keyboard', () => {
 	});
 
 	it('may begin with the strike itself, and is told by its own clock', () => {
-		const listener = createRecordingListener({ strings }, 1);
+		const listener = createRecordingListener({ strings: UPRIGHT }, 1);
 		const rate = 24_000;
 		const sound = run([57], rate).subarray(0.3 * rate);
 		const [first] = [...listener.push(sound, rate), ...listener.end()];
@@ -71,7 +56,7 @@ describe('a recording of a keyboard', () => {
 	});
 
 	it('goes on when the rate changes in the middle', () => {
-		const listener = createRecordingListener({ strings }, 1);
+		const listener = createRecordingListener({ strings: UPRIGHT }, 1);
 		const found = [
 			...listener.push(run([48, 60], 44_100), 44_100),
 			...listener.push(run([67, 55], 22_050), 22_050),
@@ -81,7 +66,7 @@ describe('a recording of a keyboard', () => {
 	});
 
 	it('is empty when it is silent, broken or nothing', () => {
-		const listener = createRecordingListener({ strings }, 1);
+		const listener = createRecordingListener({ strings: UPRIGHT }, 1);
 		expect(listener.end()).toEqual([]);
 		const broken = new Float32Array(32_000).map((_, i) => (i % 3 ? NaN : i % 2 ? Infinity : -1e30));
 		expect([

@@ -1,18 +1,13 @@
 import { describe, expect, it } from 'vitest';
+import { placed, struckKey, uprightString } from '../../fixtures/upright';
 import { createRandom } from '../numeric/random';
-import { renderStrike } from '../sounding/strike';
 import { typicalInharmonicity } from '../strings/inharmonicity';
-import { stringFromFirstPartial } from '../strings/stiffString';
-import { equalHz, hzAbove } from '../units/pitch';
-import { cents, hz } from '../units/quantity';
+import { hz } from '../units/quantity';
 import { createListener } from './listener';
 import { StrikeKeeper, type KeptStrike } from './strikeKeeper';
 import { analyseUnison } from './unison';
 
 const RATE = 24_000;
-const stringAt = (note: number, off: number) =>
-	stringFromFirstPartial(hzAbove(equalHz(note, hz(440)), cents(off)), typicalInharmonicity('upright', note));
-
 /** Strikes at given seconds into a quiet room, heard block by block as from a device. */
 function hear(
 	strikes: readonly {
@@ -24,19 +19,11 @@ function hear(
 	seconds: number
 ) {
 	const random = createRandom(2);
-	const sound = new Float32Array(seconds * RATE).map(() => 1e-4 * random.normal());
-	for (const { at, note, offs, rings = 2.4 } of strikes)
-		renderStrike({
-			note,
-			strings: offs.map((off) => stringAt(note, off)),
-			sampleRate: RATE,
-			seconds: rings,
-			strength: 0.8,
-			seed: note
-		}).forEach((value, i) => {
-			const place = Math.round(at * RATE) + i;
-			if (place < sound.length) sound[place] += value;
-		});
+	const struck = strikes.map(({ at, note, offs, rings = 2.4 }) => {
+		const strings = offs.map((off) => uprightString(note, off));
+		return { at, sound: struckKey(note, { strings, sampleRate: RATE, seconds: rings, strength: 0.8 }) };
+	});
+	const sound = placed(struck, seconds, RATE).map((value) => value + 1e-4 * random.normal());
 	const listener = createListener({
 		sampleRate: RATE,
 		strings: { lowest: 21, highest: 108, a4: hz(440), inharmonicityAt: (note) => typicalInharmonicity('upright', note) }

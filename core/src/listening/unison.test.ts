@@ -1,27 +1,16 @@
 import { describe, expect, it } from 'vitest';
+import { struckKey, uprightString } from '../../fixtures/upright';
 import { createRandom } from '../numeric/random';
-import { renderStrike } from '../sounding/strike';
-import { typicalInharmonicity } from '../strings/inharmonicity';
-import { stringFromFirstPartial } from '../strings/stiffString';
-import { equalHz, hzAbove } from '../units/pitch';
-import { cents, hz } from '../units/quantity';
+import { equalHz } from '../units/pitch';
+import { hz } from '../units/quantity';
 import { resolveComponents } from './components';
 import { partialEnvelope } from './envelope';
 import { analyseUnison } from './unison';
 
 const RATE = 24_000;
-const stringAt = (note: number, off = 0) =>
-	stringFromFirstPartial(hzAbove(equalHz(note, hz(440)), cents(off)), typicalInharmonicity('upright', note));
-
 function struck(note: number, offs: readonly number[], seed = 1) {
-	const sound = renderStrike({
-		note,
-		strings: offs.map((off) => stringAt(note, off)),
-		sampleRate: RATE,
-		seconds: 2,
-		strength: 0.8,
-		seed
-	});
+	const strings = offs.map((off) => uprightString(note, off));
+	const sound = struckKey(note, { strings, sampleRate: RATE, seconds: 2, strength: 0.8, seed });
 	const random = createRandom(seed + 9);
 	return sound.subarray(Math.round(0.06 * RATE)).map((value) => value + 1e-4 * random.normal());
 }
@@ -29,7 +18,7 @@ const analysed = (note: number, offs: readonly number[], seed?: number) =>
 	analyseUnison({
 		samples: struck(note, offs, seed),
 		sampleRate: RATE,
-		string: stringAt(note),
+		string: uprightString(note),
 		strings: offs.length
 	});
 
