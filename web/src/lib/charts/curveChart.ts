@@ -1,7 +1,6 @@
 import { extent } from 'd3-array';
 import { scaleLinear } from 'd3-scale';
-import { area, line } from 'd3-shape';
-import { noteAxis } from './noteAxis';
+import { alongNotes, BAND, noteAxis } from './noteAxis';
 import type { Frame } from './pitchRecord';
 
 /** Cents by note, from the lowest note upwards. */
@@ -18,8 +17,6 @@ export interface CurveData {
 	readonly held: readonly number[];
 }
 
-/** The band reaches this many standard errors: nineteen times in twenty the curve of perfect knowledge lies inside. */
-export const BAND = 2;
 const LEAST_REACH = 8;
 
 export function curveChart(data: CurveData, frame: Frame) {
@@ -32,19 +29,16 @@ export function curveChart(data: CurveData, frame: Frame) {
 		.domain([Math.min(low, -LEAST_REACH) - 4, Math.max(high, LEAST_REACH) + 4])
 		.range([height - margin.bottom, margin.top])
 		.clamp(true);
-	const path = line<number>()
-		.x((_, i) => axis.x(lowest + i))
-		.y((value) => y(value));
-	const band = area<number>()
-		.x((_, i) => axis.x(lowest + i))
-		.y0((value, i) => y(value - BAND * (errors[i] ?? 0)))
-		.y1((value, i) => y(value + BAND * (errors[i] ?? 0)));
+	const { path, band } = alongNotes(axis.x, lowest, y);
 	return {
 		...axis,
 		y,
-		drawn: path(drawn)!,
-		band: errors.length === drawn.length ? band(drawn)! : undefined,
-		beside: beside && path(beside)!,
+		drawn: path(drawn),
+		band:
+			errors.length === drawn.length
+				? band(drawn.map((value, i) => [value - BAND * errors[i], value + BAND * errors[i]]))
+				: undefined,
+		beside: beside && path(beside),
 		dots: standing.map(({ note, cents }) => ({ note, x: axis.x(note), y: y(cents) })),
 		held: held
 			.filter((note) => note >= lowest && note <= highest)

@@ -1,7 +1,6 @@
 import { extent } from 'd3-array';
 import { scaleLog } from 'd3-scale';
-import { area, line } from 'd3-shape';
-import { noteAxis } from './noteAxis';
+import { alongNotes, BAND, noteAxis } from './noteAxis';
 import type { Frame } from './pitchRecord';
 
 /** B of one note as known, and how surely. */
@@ -26,7 +25,6 @@ export interface InharmonicityData {
 	readonly breakNote: number | undefined;
 }
 
-const BAND = 2;
 /** Lower than this, lines for 2 and 5 would crowd. */
 const LOW_PICTURE = 220;
 
@@ -40,17 +38,11 @@ export function inharmonicityChart(data: InharmonicityData, frame: Frame) {
 		.domain([low / 1.6, high * 1.6])
 		.range([height - margin.bottom, margin.top])
 		.clamp(true);
-	const path = line<number>()
-		.x((_, i) => axis.x(lowest + i))
-		.y((value) => y(value));
-	const band = area<number>()
-		.x((_, i) => axis.x(lowest + i))
-		.y0((value, i) => y(value * Math.exp(-BAND * logErrors[i])))
-		.y1((value, i) => y(value * Math.exp(BAND * logErrors[i])));
+	const { path, band } = alongNotes(axis.x, lowest, y);
 	return {
 		...axis,
-		model: path(model)!,
-		band: band(used)!,
+		model: path(model),
+		band: band(used.map((b, i) => [b * Math.exp(-BAND * logErrors[i]), b * Math.exp(BAND * logErrors[i])])),
 		points: known.map(({ note, b, error, by, odd }) => ({
 			note,
 			by,

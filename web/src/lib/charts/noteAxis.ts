@@ -1,4 +1,5 @@
 import { scaleLinear } from 'd3-scale';
+import { area, line } from 'd3-shape';
 import { noteName } from '@fendrel/core';
 import type { Frame } from './pitchRecord';
 
@@ -14,4 +15,22 @@ export function noteAxis(lowest: number, highest: number, { width, margin }: Pic
 		.map((note) => ({ note, x: x(note), name: noteName(note) }));
 	const noteAt = (place: number) => Math.min(Math.max(Math.round(x.invert(place)), lowest), highest);
 	return { x, step, labels, noteAt };
+}
+
+/** Bands reach this many standard errors: nineteen times in twenty the truth lies inside. */
+export const BAND = 2;
+
+/** What runs along the keyboard: a line through one value a note, and the band between two. */
+export function alongNotes(x: (note: number) => number, lowest: number, y: (value: number) => number) {
+	const path = line<number>()
+		.x((_, i) => x(lowest + i))
+		.y(y);
+	const between = area<readonly [number, number]>()
+		.x((_, i) => x(lowest + i))
+		.y0(([low]) => y(low))
+		.y1(([, high]) => y(high));
+	return {
+		path: (values: readonly number[]) => path(values)!,
+		band: (reaches: readonly (readonly [number, number])[]) => between(reaches)!
+	};
 }

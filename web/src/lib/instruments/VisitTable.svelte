@@ -1,5 +1,6 @@
 <script lang="ts">
 	import { inHz, onShortDay, signed } from '$lib/ui/format';
+	import ScrollTable from '$lib/ui/ScrollTable.svelte';
 
 	interface Props {
 		visits: readonly {
@@ -17,7 +18,7 @@
 	let { visits }: Props = $props();
 </script>
 
-<div class="scroll">
+<ScrollTable label="Visits">
 	<table class="rule-table">
 		<thead>
 			<tr>
@@ -44,12 +45,9 @@
 			{/each}
 		</tbody>
 	</table>
-</div>
+</ScrollTable>
 
 <style>
-	.scroll {
-		overflow-x: auto;
-	}
 	td:first-child {
 		white-space: nowrap;
 	}

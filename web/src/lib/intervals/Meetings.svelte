@@ -2,6 +2,7 @@
 	import { noteName, type Coincidence } from '@fendrel/core';
 	import { counted, signed } from '$lib/ui/format';
 	import { meetingName } from './meeting';
+	import ScrollTable from '$lib/ui/ScrollTable.svelte';
 
 	interface Props {
 		/** Where partials of the two notes meet, the most useful to an ear first. */
@@ -16,7 +17,7 @@
 	<h2 class="panel-heading">
 		Where do the partials meet? <span>{counted(meetings.length, 'pair')}, the most useful to an ear first</span>
 	</h2>
-	<div class="scroll">
+	<ScrollTable tall="22rem" label="Where the partials meet">
 		<table class="rule-table">
 			<thead>
 				<tr>
@@ -41,14 +42,10 @@
 				{/each}
 			</tbody>
 		</table>
-	</div>
+	</ScrollTable>
 </section>
 
 <style>
-	.scroll {
-		max-height: 22rem;
-		overflow: auto;
-	}
 	td {
 		padding-block: 0.15rem;
 	}

@@ -2,6 +2,7 @@
 	import { equalHz, hz, hzAbove, cents, noteClassName, offsetsFromEqual } from '@fendrel/core';
 	import { signed } from '$lib/ui/format';
 	import type { Tuned } from './figures';
+	import ScrollTable from '$lib/ui/ScrollTable.svelte';
 
 	let { shown, a4 }: { shown: readonly (Tuned & { readonly name: string })[]; a4: number } = $props();
 	const LOWEST = 60;
@@ -26,8 +27,7 @@
 
 {#each pairs as { one, other, a, b } (one.name + other.name)}
 	<p class="verdict">{one.name} with {other.name}: {worst(a, b)}</p>
-	<!-- svelte-ignore a11y_no_noninteractive_tabindex (a scrolling table must be reachable by keyboard) -->
-	<div class="scroll" tabindex="0" role="region" aria-label="{one.name} and {other.name}, note by note">
+	<ScrollTable label="{one.name} and {other.name}, note by note">
 		<table class="figure-table">
 			<thead
 				><tr
@@ -53,17 +53,13 @@
 				>
 			</tbody>
 		</table>
-	</div>
+	</ScrollTable>
 {/each}
 
 <style>
 	.verdict {
 		font-size: 1.15rem;
 		margin-top: 0.6rem;
-	}
-	.scroll {
-		overflow-x: auto;
-		margin-bottom: 1rem;
 	}
 	.out {
 		font-weight: 700;

@@ -1,6 +1,7 @@
 <script lang="ts">
 	import { CIRCLE_FROM_C, keyCharacters, noteClassName, type StiffString } from '@fendrel/core';
 	import { signed } from '$lib/ui/format';
+	import ScrollTable from '$lib/ui/ScrollTable.svelte';
 
 	let { strings }: { strings: (note: number) => StiffString } = $props();
 	const keys = $derived(keyCharacters(strings));
@@ -12,8 +13,7 @@
 	<td class="bar"><div><b>{value.toFixed(2)}</b><span style="width: {(100 * value) / roughest}%"></span></div></td>
 {/snippet}
 
-<!-- svelte-ignore a11y_no_noninteractive_tabindex (a scrolling table must be reachable by keyboard) -->
-<div class="scroll" tabindex="0" role="region" aria-label="Character of the keys">
+<ScrollTable label="Character of the keys">
 	<table class="figure-table">
 		<thead>
 			<tr>
@@ -46,12 +46,9 @@
 			{/each}
 		</tbody>
 	</table>
-</div>
+</ScrollTable>
 
 <style>
-	.scroll {
-		overflow-x: auto;
-	}
 	.group {
 		text-align: center;
 	}

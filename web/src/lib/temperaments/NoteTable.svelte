@@ -2,6 +2,7 @@
 	import { intervalSizes, noteClassName, offsetsFromEqual } from '@fendrel/core';
 	import { signed } from '$lib/ui/format';
 	import type { Tuned } from './figures';
+	import ScrollTable from '$lib/ui/ScrollTable.svelte';
 
 	let { temperament }: { temperament: Tuned } = $props();
 	let zero = $state(9);
@@ -13,8 +14,7 @@
 	]);
 </script>
 
-<!-- svelte-ignore a11y_no_noninteractive_tabindex (a scrolling table must be reachable by keyboard) -->
-<div class="scroll" tabindex="0" role="region" aria-label="Offsets and intervals in cents">
+<ScrollTable label="Offsets and intervals in cents">
 	<table class="figure-table">
 		<thead>
 			<tr>
@@ -36,12 +36,9 @@
 			{/each}
 		</tbody>
 	</table>
-</div>
+</ScrollTable>
 
 <style>
-	.scroll {
-		overflow-x: auto;
-	}
 	thead .figure {
 		color: var(--ink);
 		font-size: 0.95rem;

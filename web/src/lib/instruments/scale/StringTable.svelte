@@ -12,6 +12,7 @@
 	} from './table';
 	import { signed, typedNoteName } from '$lib/ui/format';
 	import type { StringLine } from './stringLine';
+	import ScrollTable from '$lib/ui/ScrollTable.svelte';
 
 	interface Props {
 		lines: readonly StringLine[];
@@ -148,8 +149,7 @@
 {:else if said}<p class="soft" role="status">{said} Keep the table below.</p>{/if}
 
 {#if lines.length}
-	<!-- svelte-ignore a11y_no_noninteractive_tabindex (a scrolling table must be reachable by keyboard) -->
-	<div class="scroll" tabindex="0" role="region" aria-label="Table of strings">
+	<ScrollTable tall="22rem" label="Table of strings">
 		<table class="figure-table">
 			<thead>
 				<tr>
@@ -198,7 +198,7 @@
 				{/each}
 			</tbody>
 		</table>
-	</div>
+	</ScrollTable>
 	<a class="csv" href={csv} download="{fileName}.csv">Download as CSV</a>
 {/if}
 
@@ -239,11 +239,6 @@
 		display: inline-flex;
 		gap: 0.5rem;
 		align-items: center;
-	}
-	.scroll {
-		max-height: 22rem;
-		overflow: auto;
-		margin-top: 0.5rem;
 	}
 	thead {
 		position: sticky;

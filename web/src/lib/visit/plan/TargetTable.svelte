@@ -1,6 +1,7 @@
 <script lang="ts">
 	import { hz, INTERVALS, isFollowed, noteName, type IntervalKind, type NoteTarget } from '@fendrel/core';
 	import { signed } from '$lib/ui/format';
+	import ScrollTable from '$lib/ui/ScrollTable.svelte';
 
 	let { targets }: { targets: readonly NoteTarget[] } = $props();
 	let box = $state<HTMLElement>();
@@ -19,8 +20,7 @@
 	}
 </script>
 
-<!-- svelte-ignore a11y_no_noninteractive_tabindex (a scrolling table must be reachable by keyboard) -->
-<div class="scroll" bind:this={box} tabindex="0" role="region" aria-label="Targets of every note">
+<ScrollTable bind:box label="Targets of every note">
 	<table>
 		<thead>
 			<tr>
@@ -48,15 +48,9 @@
 			{/each}
 		</tbody>
 	</table>
-</div>
+</ScrollTable>
 
 <style>
-	.scroll {
-		position: relative;
-		overflow: auto;
-		min-height: 0;
-		flex: 1;
-	}
 	table {
 		width: 100%;
 		border-collapse: collapse;
