@@ -3,7 +3,7 @@ import FFT from 'fft.js';
 import { UPRIGHT, inRoom, struckKey, uprightString } from '../fixtures/upright';
 import { YIN } from 'pitchfinder';
 import { PitchDetector } from 'pitchy';
-import { fitDampedPartial, leastFrequencyError, partialEnvelope } from '../src/listening/envelope';
+import { fitDampedPartial, leastFrequencyError, partialEnvelope } from '../src/listening/closer/envelope';
 import {
 	addRoom,
 	analyseUnison,

@@ -34,8 +34,7 @@ export interface DemoInstrument {
 
 /** A scale as wires and lengths give it. */
 export interface Strung {
-	/** Part of an octave by which plain strings lengthen from octave to octave, and the longest string in mm. */
-	readonly growth: number;
+	/** The longest string in mm. */
 	readonly longest: number;
 	/** How much longer than usual its strings are. */
 	readonly stretched: number;
@@ -75,7 +74,7 @@ export const DEMO_INSTRUMENTS: readonly DemoInstrument[] = [
 		maker: 'Bexhollow & Daughters',
 		madeIn: 1994,
 		notes: 'Festival piano, 274 cm. Keep the humidity tray filled from May on.',
-		strung: { growth: 0.92, longest: 2010, stretched: 1, every: 1, wrong: {}, dead: {} },
+		strung: { longest: 2010, stretched: 1, every: 1, wrong: {}, dead: {} },
 		every: 3,
 		visits: 12,
 		sinks: 3,
@@ -104,7 +103,7 @@ export const DEMO_INSTRUMENTS: readonly DemoInstrument[] = [
 		kind: 'upright',
 		maker: 'Marram',
 		madeIn: 1931,
-		strung: { growth: 0.86, longest: 1240, stretched: 1.085, every: 2, wrong: { 74: 1.36 }, dead: { 33: 0.62 } },
+		strung: { longest: 1240, stretched: 1.05, every: 2, wrong: { 74: 1.36 }, dead: { 33: 0.62 } },
 		notes: 'Damp in winter. Light rust on the treble bearing. Wants to come up to 440 for the festival supper.',
 		every: 24,
 		visits: 1,

@@ -1,9 +1,8 @@
-import { equalHz, hz, stringsOf, type InstrumentTwin } from '@fendrel/core';
+import { equalHz, hz, stringLoad, stringsOf, twinString, type InstrumentTwin } from '@fendrel/core';
 import type { StringLine } from '$lib/instruments/scale/stringLine';
 import type { Strung } from './scenario';
 
-/** Speaking length of the top string, and how much longer strings get from octave to octave on the way down. */
-const TOP = { note: 108, length: 52 } as const;
+const TOP = 108;
 /** Gauges in mm: the top string's, what an octave down adds, and how far off a wrong one is. */
 const THINNEST = 0.775;
 const THICKER = 0.055;
@@ -14,24 +13,25 @@ const STEEL = 7850;
 const FILL = Math.PI / 4;
 
 /**
- * Wire and lengths of a usual scale: plain strings grow from the top downwards, wound ones are made so heavy that they
- * bear the tension of their register. Every so many notes only, as somebody with a gauge and a rule would measure.
+ * Wire and lengths of a usual scale: plain strings are as long as makes them as stiff as the twin's, wound ones so heavy
+ * that they bear the tension of their register. Every so many notes only, as somebody with a gauge and a rule would
+ * measure.
  */
-export function demoStrings(twin: InstrumentTwin, { growth, longest, stretched, every, wrong }: Strung): StringLine[] {
+export function demoStrings(twin: InstrumentTwin, { longest, stretched, every, wrong }: Strung): StringLine[] {
 	const lines: StringLine[] = [];
-	const breakOctaves = (TOP.note - twin.breakNote) / 12;
-	const atBreak = TOP.length * stretched * 2 ** (breakOctaves * growth);
+	const breakOctaves = (TOP - twin.breakNote) / 12;
+	const gaugeAt = (octaves: number) => THINNEST + THICKER * octaves;
+	const plainAt = (note: number) => stretched * plainLength(twin, note, gaugeAt((TOP - note) / 12));
+	const atBreak = plainAt(twin.breakNote);
 	const atBreakTension =
-		((2 * atBreak * equalHz(twin.breakNote, hz(440))) / 1000) ** 2 * wireMass(THINNEST + THICKER * breakOctaves);
+		((2 * atBreak * equalHz(twin.breakNote, hz(440))) / 1000) ** 2 * wireMass(gaugeAt(breakOctaves));
 	for (let note = twin.lowest; note <= twin.highest; note++) {
 		if (note % every !== 0 && note !== twin.lowest && note !== twin.highest) continue;
-		const octaves = (TOP.note - note) / 12;
 		const isWound = note < twin.breakNote;
 		const round = (value: number, step: number) => Number((Math.round(value / step) * step).toFixed(3));
-		const plain = TOP.length * stretched * 2 ** (octaves * growth);
 		const down = (twin.breakNote - note) / (twin.breakNote - twin.lowest);
-		const length = round(isWound ? atBreak + (longest - atBreak) * down : plain, 0.5);
-		const gauge = isWound ? 0.95 + 0.5 * down : THINNEST + THICKER * octaves;
+		const length = round(isWound ? atBreak + (longest - atBreak) * down : plainAt(note), 0.5);
+		const gauge = isWound ? 0.95 + 0.5 * down : gaugeAt((TOP - note) / 12);
 		const core = round(note in wrong ? gauge + HEAVIER : gauge, 0.025);
 		lines.push({
 			note,
@@ -44,6 +44,14 @@ export function demoStrings(twin: InstrumentTwin, { growth, longest, stretched, 
 		});
 	}
 	return lines;
+}
+
+/** How long, in mm, a plain string of that gauge is that has the twin's B: B goes with the fourth power of the length. */
+function plainLength(twin: InstrumentTwin, note: number, core: number): number {
+	const { inharmonicity } = twinString({ ...twin, oddStrings: {} }, note, 0);
+	const tried = { material: 'steel', core: core / 1000, length: 0.1 } as const;
+	const { inharmonicity: b = inharmonicity } = stringLoad(tried, equalHz(note, hz(440)));
+	return 1000 * tried.length * (b / inharmonicity) ** 0.25;
 }
 
 /** Diameter over the winding, in mm, that gives a string that tension in N. */
