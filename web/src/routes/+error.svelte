@@ -1,6 +1,5 @@
 <script lang="ts">
 	import { page } from '$app/state';
-	import OnThisDevice from '$lib/visit/OnThisDevice.svelte';
 </script>
 
 <svelte:head><title>{page.error?.message ?? 'Not found'} | Fendrel</title></svelte:head>
@@ -13,5 +12,8 @@
 		<a class="btn preset-filled-brand" href="/instruments">To the instruments</a>
 		<button class="btn preset-outlined-surface-300-700" onclick={() => location.reload()}>Try again</button>
 	</p>
-	{#if page.error?.away}<OnThisDevice />{/if}
+	<!-- Every page has this one at hand: what only this case needs comes when it happens. -->
+	{#if page.error?.away}
+		{#await import('$lib/visit/OnThisDevice.svelte') then { default: OnThisDevice }}<OnThisDevice />{/await}
+	{/if}
 </main>

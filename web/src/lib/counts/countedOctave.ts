@@ -1,7 +1,7 @@
 import { A4_RANGE, COUNTED_OCTAVES, STRING_KINDS } from '@fendrel/core';
 import { z } from 'zod';
 import { EAR_NAMES } from '$lib/tuning/ears';
-import { stretchWordSchema } from '$lib/tuning/stretch';
+import { stretchWordSchema } from '$lib/tuning/stretchWordSchema';
 import { typedNumber } from '$lib/ui/typed';
 
 export const SENSES = ['wide', 'narrow', 'unknown'] as const;

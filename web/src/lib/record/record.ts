@@ -12,7 +12,7 @@ import {
 	type SounderId
 } from '@fendrel/core';
 import { z } from 'zod';
-import { wishSchema } from '$lib/tuning/curve';
+import { wishSchema } from '$lib/tuning/wishSchema';
 import { limitedText } from '$lib/ui/fields';
 import { NOTE_LIMIT } from '$lib/ui/limits';
 import { FORMAT } from './format';

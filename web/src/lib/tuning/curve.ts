@@ -3,43 +3,28 @@ import {
 	curveSolver,
 	noteName,
 	priorityById,
-	PRIORITY_IDS,
 	type CurveSolver,
 	type CurveWish,
-	type MeasuredString
+	type MeasuredString,
+	type PriorityId
 } from '@fendrel/core';
-import { z } from 'zod';
 import { counted, signed } from '$lib/ui/format';
 import { stringsOfInstrument, type StringBasis } from './strings';
 
-const priority = z.enum(PRIORITY_IDS, { error: 'There is no such priority. Choose one of the list.' });
-
 /** Additional stretch at C8, in cents. */
 export const TOP_RANGE = { lowest: -10, highest: 30 } as const;
-/** As far from equal temperament as any curve goes, in cents. */
-const FURTHEST = 150;
 
 /** What is wished of a curve, as it is stored and sent. */
-export const wishSchema = z.object({
-	lead: priority,
-	with: priority.nullable(),
+export interface CurveChoice {
+	readonly lead: PriorityId;
+	readonly with: PriorityId | null;
 	/** Share of the second priority, 0 to 1. */
-	share: z.number().min(0).max(1),
+	readonly share: number;
 	/** Cents more at C8. */
-	top: z
-		.number()
-		.min(TOP_RANGE.lowest, `The top takes ${TOP_RANGE.lowest} to +${TOP_RANGE.highest} cents.`)
-		.max(TOP_RANGE.highest, `The top takes ${TOP_RANGE.lowest} to +${TOP_RANGE.highest} cents.`),
+	readonly top: number;
 	/** Notes set by ear, in cents from equal temperament. */
-	held: z.record(
-		z.string().regex(/^\d{1,3}$/),
-		z
-			.number()
-			.min(-FURTHEST, `No note lies more than ${FURTHEST} cents from equal temperament.`)
-			.max(FURTHEST, `No note lies more than ${FURTHEST} cents from equal temperament.`)
-	)
-});
-export type CurveChoice = z.infer<typeof wishSchema>;
+	readonly held: Readonly<Record<string, number>>;
+}
 
 export const BALANCED: CurveChoice = { lead: 'balanced', with: null, share: 0, top: 0, held: {} };
 

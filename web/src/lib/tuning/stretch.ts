@@ -1,5 +1,4 @@
-import { PRIORITY_IDS, type PriorityId } from '@fendrel/core';
-import { z } from 'zod';
+import type { PriorityId } from '@fendrel/core';
 
 /** Which curve a plan rests on: none, one that was taken, or one drawn afresh from what leads it. */
 export type Stretch =
@@ -10,14 +9,9 @@ export type Stretch =
 export const NO_STRETCH: Stretch = { by: 'none' };
 export const stretchByCurve = (id: string): Stretch => ({ by: 'curve', id });
 
-const NONE = 'none';
-/** A stretch as an address or a field of a form has it: one word, read here and nowhere else. */
-export const stretchWordSchema = z.union([
-	z.literal(NONE).transform((): Stretch => NO_STRETCH),
-	z.enum(PRIORITY_IDS).transform((lead): Stretch => ({ by: 'priority', lead })),
-	z.uuid().transform(stretchByCurve)
-]);
+export const NONE = 'none';
 
+/** As an address or a field of a form has it: one word. It is read by stretchWordSchema. */
 export function stretchWord(stretch: Stretch): string {
 	return stretch.by === 'none' ? NONE : stretch.by === 'curve' ? stretch.id : stretch.lead;
 }

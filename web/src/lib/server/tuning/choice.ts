@@ -1,7 +1,8 @@
 import { A4_RANGE, STRING_KINDS } from '@fendrel/core';
 import { z } from 'zod';
 import { COMPASS, type TuningChoice } from '$lib/tuning/choice';
-import { NO_STRETCH, stretchWordSchema } from '$lib/tuning/stretch';
+import { NO_STRETCH } from '$lib/tuning/stretch';
+import { stretchWordSchema } from '$lib/tuning/stretchWordSchema';
 import { curveMeant, presentStretch } from './curves';
 import { getInstrument, listInstruments } from '../db/stores/instruments';
 import { listTemperaments } from '../db/stores/temperaments';

@@ -1,7 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { PRIORITIES, temperamentById } from '@fendrel/core';
-import { BALANCED, curveAt, drawCurve, wishSchema, wishWords, type CurveChoice } from '$lib/tuning/curve';
+import { BALANCED, curveAt, drawCurve, wishWords, type CurveChoice } from '$lib/tuning/curve';
+import { wishSchema } from '$lib/tuning/wishSchema';
 import { planFor } from '$lib/tuning/plan';
 import type { KnownString } from '$lib/tuning/strings';
 import { draftOf, isSameWish, wordsOf } from './draft';

@@ -1,4 +1,5 @@
-import { wishSchema, type CurveChoice } from '$lib/tuning/curve';
+import { type CurveChoice } from '$lib/tuning/curve';
+import { wishSchema } from '$lib/tuning/wishSchema';
 
 /** A curve not yet taken, as words of the page's address: it outlives a reload. */
 export function wordsOf({ lead, with: other, share, top, held }: CurveChoice): URLSearchParams {
