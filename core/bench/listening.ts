@@ -27,7 +27,7 @@ import {
 	type ListenerEvent,
 	type ListeningHabits
 } from '../src/index';
-import { adversarialFigures } from './adversarial';
+import { misleadingFigures } from './misleading';
 import { recordings } from './recordings';
 
 const RATE = 48_000;
@@ -379,6 +379,6 @@ const figures = {
 	sinusoids: sinusoids(),
 	gliding: gliding(),
 	recorded: await recorded(),
-	misleading: adversarialFigures()
+	misleading: misleadingFigures()
 };
 console.log(JSON.stringify(figures));

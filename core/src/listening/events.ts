@@ -15,6 +15,8 @@ export type Refusal =
 	| 'two notes'
 	/** A pitch that wanders as a voice does. */
 	| 'unsteady'
+	/** A tone that is kept going, or whose partials are harmonic: a voice, a pipe, something that hums. */
+	| 'steady tone'
 	/** The sound broke off: the sound card changed its rate. */
 	| 'interrupted';
 

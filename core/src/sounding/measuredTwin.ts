@@ -1,7 +1,7 @@
-import { decaySeconds } from './strike';
 import { habitAt, USUAL_HABITS } from '../listening/habits';
 import type { StringReading } from '../listening/reading';
 import type { Random } from '../numeric/random';
+import { decaySeconds } from '../strings/decay';
 import { partialHz } from '../strings/stiffString';
 import { cents, hz } from '../units/quantity';
 import { twinString, type InstrumentTwin } from './simulatedInstrument';

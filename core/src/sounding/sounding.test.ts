@@ -7,7 +7,8 @@ import { createRandom } from '../numeric/random';
 import { measureTwin } from './measuredTwin';
 import { strikePinned, turnPin, type PinnedString } from './pin';
 import { defaultTwin, foundStrings, stringsOf, twinString, TWIN_A4 } from './simulatedInstrument';
-import { decaySeconds, renderStrike } from './strike';
+import { decaySeconds } from '../strings/decay';
+import { renderStrike } from './strike';
 
 const twin = defaultTwin('upright', 21, 108, 5, 440);
 const strike = { note: 69, strings: [twinString(twin, 69, 0)], sampleRate: 48_000, seconds: 1, strength: 0.8, seed: 1 };

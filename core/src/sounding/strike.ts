@@ -1,4 +1,5 @@
 import { createRandom, type Random } from '../numeric/random';
+import { decaySeconds } from '../strings/decay';
 import { partialHz, type StiffString } from '../strings/stiffString';
 import { addOscillators, type Glide, type Oscillator } from './oscillators';
 
@@ -55,11 +56,6 @@ const KNOCK = [
 ] as const;
 /** The longitudinal mode lies about so many times above the first partial and dies at once. */
 const LONGITUDINAL = { ratio: 14.3, seconds: 0.06, highestPair: 7 } as const;
-
-/** Seconds in which the first partial falls by 1/e; roughly 5 s at A0, 0.6 s at A4, 0.12 s at C8. */
-export function decaySeconds(note: number): number {
-	return 5 * Math.exp(-0.043 * (note - 21));
-}
 
 /** Level of partial n before normalising: strike point, hardness of the hammer, and a soundboard weak below 60 Hz. */
 function partialLevel(note: number, partial: number, frequency: number, strength: number): number {

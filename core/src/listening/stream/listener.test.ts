@@ -1,8 +1,12 @@
 import { describe, expect, it } from 'vitest';
 import { UPRIGHT, inRoom, placed, struckKey, uprightString } from '../../../fixtures/upright';
 import { createRandom } from '../../numeric/random';
+import { renderMusic } from '../../sounding/otherSounds/music';
+import { mainsSwitchedOn, renderSteadyTone, TELEPHONE } from '../../sounding/otherSounds/steadyTone';
+import { renderVoice } from '../../sounding/otherSounds/voice';
 import { addRoom, USUAL_ROOM } from '../../sounding/room';
-import { decaySeconds, USUAL_MOTION } from '../../sounding/strike';
+import { USUAL_MOTION } from '../../sounding/strike';
+import { decaySeconds } from '../../strings/decay';
 import { ALL_PARTIALS, habitAt, USUAL_HABITS } from '../habits';
 import { partialHz, stringFromFirstPartial } from '../../strings/stiffString';
 import { noteName } from '../../units/note';
@@ -146,6 +150,34 @@ describe('what is not one string', () => {
 			for (let n = 1; n < 12; n++) voice[i] += (0.1 / n) * Math.sin(n * phase);
 		});
 		expect(readings(listen(roomWith([voice], 6)))).toEqual([]);
+	});
+
+	/** Each beside the note that is due, so that nothing but the sound itself speaks against it. */
+	const misleading = {
+		'a vowel sung': (due: number, seed: number) =>
+			renderVoice({ pitch: equalHz(due, PITCH), manner: 'sung', seconds: 1.8, seed }, RATE),
+		'a telephone that hums': (due: number, seed: number) =>
+			renderSteadyTone({ ...TELEPHONE, pitch: equalHz(due, PITCH), seconds: 1.6, level: 0.05, seed }, RATE),
+		'mains switched on': (_: number, seed: number) =>
+			renderSteadyTone({ ...mainsSwitchedOn(50), seconds: 2, level: 0.02, seed }, RATE),
+		'a whistle': (due: number, seed: number) =>
+			renderSteadyTone(
+				{ pitch: equalHz(due + 36, PITCH), harmonics: [1, 0.05], rise: 0.05, seconds: 1.2, level: 0.1, seed },
+				RATE
+			),
+		'music from a loudspeaker': (_: number, seed: number) => renderMusic(2, seed, RATE)
+	};
+	it.each(Object.entries(misleading))('does not read %s', (_, make) => {
+		for (let seed = 1; seed <= 6; seed++) {
+			const due = 40 + 5 * seed;
+			const sound = roomWith([make(due, seed)], seed);
+			expect(readings(listen(sound, { due: { note: due, pitch: equalHz(due, PITCH) } }))).toEqual([]);
+		}
+	});
+
+	it('says of a tone that stands that it is no string', () => {
+		const tone = misleading['a telephone that hums'](50, 1);
+		expect(refusals(listen(roomWith([tone], 1)))).toEqual(['steady tone']);
 	});
 
 	it('says when the sound is clipped', () => {

@@ -1,4 +1,4 @@
-import { fitRobustLine } from '../../numeric/robustLine';
+import { fitRobustLine, type RobustLine } from '../../numeric/robustLine';
 import { cents, hz, type Cents, type Hz } from '../../units/quantity';
 
 /** A partial's frequency with its standard error, both in Hz. */
@@ -68,17 +68,7 @@ export function fitString(partials: readonly PartialFrequency[], given: KnownB):
 	const { x, y, sigma } = squares(partials);
 	const line = partials.length > 2 ? fitRobustLine(x, y, sigma) : undefined;
 	if (line && line.intercept > 0 && line.slope > 0) {
-		const b = line.slope / line.intercept;
-		const bError =
-			b *
-			Math.sqrt(
-				Math.max(
-					0,
-					line.varSlope / line.slope ** 2 +
-						line.varIntercept / line.intercept ** 2 -
-						(2 * line.covariance) / (line.slope * line.intercept)
-				)
-			);
+		const { value: b, error: bError } = slopeOver(line);
 		if (bError < USELESS_B * b) {
 			const squared = line.intercept + line.slope;
 			const error = Math.sqrt(Math.max(0, line.varIntercept + line.varSlope + 2 * line.covariance));
@@ -92,6 +82,26 @@ export function fitString(partials: readonly PartialFrequency[], given: KnownB):
 		}
 	}
 	return fitWithKnownB(x, y, sigma, given);
+}
+
+/** B of a line, the slope over the intercept, with its standard error. */
+function slopeOver({ slope, intercept, varSlope, varIntercept, covariance }: RobustLine) {
+	const value = slope / intercept;
+	const variance = varSlope - 2 * value * covariance + value * value * varIntercept;
+	return { value, error: Math.sqrt(Math.max(0, variance)) / intercept };
+}
+
+/**
+ * B as partials alone say it, nothing being known: 0 or below, within its standard error, when they are harmonic.
+ * @returns undefined with fewer than three partials
+ */
+export function stiffnessOf(
+	partials: readonly PartialFrequency[]
+): { readonly value: number; readonly error: number } | undefined {
+	if (partials.length < 3) return undefined;
+	const { x, y, sigma } = squares(partials);
+	const line = fitRobustLine(x, y, sigma);
+	return line && line.intercept > 0 ? slopeOver(line) : undefined;
 }
 
 /** Partials as points of the line, with their errors. */

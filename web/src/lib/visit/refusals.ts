@@ -5,5 +5,9 @@ export const REFUSALS: Record<Refusal, string> = {
 	'no note': 'No single string stood out. Strike the key again, a little firmer.',
 	'two notes': 'Two notes sounded at once. Mute the other one and strike again.',
 	unsteady: 'The pitch wandered, as a voice does. Wait for quiet and strike again.',
+	'steady tone': 'A steady tone, no string. Strike when it has stopped.',
 	interrupted: 'The sound broke off: the microphone changed its rate. Strike again.'
 };
+
+/** What was no strike at all is said once and goes by itself: nobody needs to answer it. */
+export const PASSING: ReadonlySet<Refusal> = new Set<Refusal>(['unsteady', 'steady tone']);

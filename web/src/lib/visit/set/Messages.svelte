@@ -19,13 +19,14 @@
 <div class="messages" role="status">
 	{#if session.listening.fault}<p class="notice">{FAULT_WORDS[session.listening.fault]}</p>
 	{:else if setting.notice}
-		<p class="notice said">
-			{setting.notice.text}
-			{#if heard !== undefined && setting.order.some(({ note }) => note === heard)}
-				<button type="button" class="anchor" onclick={() => session.do({ do: 'heard' })}>Go to {noteName(heard)}</button
-				>
-			{/if}
-		</p>
+		{#key setting.notice}<p class="notice said" class:passes={setting.notice.passes}>
+				{setting.notice.text}
+				{#if heard !== undefined && setting.order.some(({ note }) => note === heard)}
+					<button type="button" class="anchor" onclick={() => session.do({ do: 'heard' })}
+						>Go to {noteName(heard)}</button
+					>
+				{/if}
+			</p>{/key}
 	{:else if room.advice}<p class="notice">{room.advice}</p>
 	{:else if session.listening.state === 'off'}<p class="soft">
 			Press Listen, then strike {noteName(setting.step.note)}.

@@ -17,7 +17,7 @@ import {
 	type SounderChoice,
 	type StringReading
 } from '@fendrel/core';
-import { REFUSALS } from '../refusals';
+import { PASSING, REFUSALS } from '../refusals';
 import type { VisitRecord } from '../visitRecord.svelte';
 
 /** One strike on the string that is due: its curve in cents from target, and its figure. */
@@ -37,6 +37,8 @@ interface Listened {
 export interface Notice {
 	readonly text: string;
 	readonly heard?: number;
+	/** It goes by itself. */
+	readonly passes?: boolean;
 }
 
 /** Strikes shown together; older ones fade out of the picture. */
@@ -134,7 +136,9 @@ export class Setting<Body> {
 			this.take(event.reading);
 		} else if (event.kind === 'refused') {
 			this.told++;
-			this.notice = { text: REFUSALS[event.why] };
+			this.notice = { text: REFUSALS[event.why], passes: PASSING.has(event.why) };
+			// What was no string leaves nothing in the picture of the due one.
+			if (this.strikes.at(-1)?.id === this.strikeCount) this.strikes = this.strikes.slice(0, -1);
 			this.keepWhenRead = false;
 		} else if (event.kind === 'ended') {
 			this.sounding = false;

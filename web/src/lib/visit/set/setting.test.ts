@@ -165,7 +165,7 @@ describe('what is not the due note', () => {
 		expect(readings()).toHaveLength(1);
 	});
 
-	it.each(['no note', 'two notes', 'unsteady'] as const)('says what to do about: %s', (why) => {
+	it.each(['no note', 'two notes', 'unsteady', 'steady tone'] as const)('says what to do about: %s', (why) => {
 		setting.hear([struck(), { kind: 'refused', at: clock, why }]);
 		expect(setting.notice?.text).toMatch(/\. (Strike|Mute|Wait)/);
 		expect(kept()).toEqual([]);

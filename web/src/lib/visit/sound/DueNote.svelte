@@ -43,7 +43,9 @@
 	{/if}
 	<div class="last" role="status">
 		{#if listening.fault}<p class="notice">{FAULT_WORDS[listening.fault]}</p>
-		{:else if survey.problem}<p class="notice">{survey.problem}</p>
+		{:else if survey.problem}{#key survey.problem}<p class="notice" class:passes={survey.passes}>
+					{survey.problem}
+				</p>{/key}
 		{:else if last && lastWords}
 			<p class="of">{noteName(last.note)}{last.strikes > 1 ? `, ${last.strikes} strikes` : ''}</p>
 			<p class="found">{flatOrSharp(survey.offset(last.note) ?? 0)} <span class="soft">of the plan</span></p>

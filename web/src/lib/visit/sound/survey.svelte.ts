@@ -13,7 +13,7 @@ import {
 import { Listening } from '$lib/audio/listening.svelte';
 import type { ListeningSetup } from '$lib/tuning/listeningSetup';
 import { LastStrike } from '../lastStrike.svelte';
-import { REFUSALS } from '../refusals';
+import { PASSING, REFUSALS } from '../refusals';
 import type { VisitRecord } from '../visitRecord.svelte';
 import { listenedTo, type WorkGround } from '../workGround';
 import { foundDetails, foundNotes } from './found';
@@ -47,6 +47,8 @@ export class Survey<Body> {
 	/** The note that was struck last, or why nothing came of it. */
 	struck = $state<number | undefined>();
 	problem = $state<string | undefined>();
+	/** It was no strike at all, and its word goes by itself. */
+	passes = $state(false);
 	readonly notes = $derived.by(() => {
 		const groups = this.options.family.groups(this.options.body);
 		return surveyNotes(groups[0], groups[groups.length - 1], this.step, this.options.breakNote);
@@ -126,8 +128,10 @@ export class Survey<Body> {
 		if (event.kind === 'strike') {
 			this.settle();
 			this.problem = undefined;
-		} else if (event.kind === 'refused') this.problem = REFUSALS[event.why];
-		else if (event.kind === 'reading') {
+		} else if (event.kind === 'refused') {
+			this.problem = REFUSALS[event.why];
+			this.passes = PASSING.has(event.why);
+		} else if (event.kind === 'reading') {
 			this.settle();
 			this.pending = { reading: event.reading, strings: this.stringsOf(event.reading.note) };
 		} else if (event.kind === 'ended' && this.looking === undefined) this.settle();

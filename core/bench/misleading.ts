@@ -1,12 +1,38 @@
 import { struckKey, UPRIGHT, uprightString } from '../fixtures/upright';
-import { createListener, createRandom, equalHz, hz, type Random } from '../src/index';
+import {
+	createListener,
+	createRandom,
+	equalHz,
+	hz,
+	mainsSwitchedOn,
+	renderMusic,
+	renderSteadyTone,
+	renderVoice,
+	TELEPHONE,
+	type Random
+} from '../src/index';
 
 const RATE = 48_000;
 const SECONDS = 1.6;
 
+const KINDS = [
+	'wrong note',
+	'chord',
+	'noise',
+	'spoken voice',
+	'sung voice',
+	'telephone',
+	'mains switched on',
+	'whistle',
+	'music alone',
+	'metronome',
+	'music behind'
+] as const;
+type Kind = (typeof KINDS)[number];
+
 /** A sound that must not be taken for something it is not. */
 export interface Clip {
-	readonly kind: 'wrong note' | 'chord' | 'noise' | 'voice' | 'metronome' | 'music behind';
+	readonly kind: Kind;
 	readonly due: number;
 	readonly sound: Float32Array;
 	/** The one note that a reading may name; none when nothing should be read. */
@@ -30,51 +56,50 @@ function mixed(...sounds: readonly Float32Array[]): Float32Array {
 const room = (random: Random, seconds: number, level = 2e-4) =>
 	new Float32Array(Math.round(seconds * RATE)).map(() => level * random.normal());
 
-/** A vowel: a glottal pulse train that wanders, through three formants. */
-function voice(random: Random): Float32Array {
-	const sound = new Float32Array(SECONDS * RATE);
-	const pitch = 90 + 160 * random.uniform();
-	const formants = [
-		[300 + 500 * random.uniform(), 80],
-		[900 + 1300 * random.uniform(), 110],
-		[2300 + 600 * random.uniform(), 160]
-	];
-	const states = formants.map(() => [0, 0]);
-	let phase = 0;
-	const [wobble, slope] = [4 + 3 * random.uniform(), (random.uniform() - 0.5) * 0.3];
-	for (let i = 0; i < sound.length; i++) {
-		const t = i / RATE;
-		const f = pitch * (1 + 0.02 * Math.sin(2 * Math.PI * wobble * t) + slope * t);
-		phase += f / RATE;
-		const pulse = phase >= 1 ? 1 : 0;
-		if (pulse) phase -= 1;
-		let value = 0;
-		formants.forEach(([centre, width], k) => {
-			const r = Math.exp((-Math.PI * width) / RATE);
-			const [y1, y2] = states[k];
-			const y = pulse + 2 * r * Math.cos((2 * Math.PI * centre) / RATE) * y1 - r * r * y2;
-			states[k] = [y, y1];
-			value += y / (k + 1);
-		});
-		sound[i] = value * Math.min(1, t / 0.03) * (0.6 + 0.4 * Math.sin(2 * Math.PI * 3 * t));
+/** How many of each kind. */
+const OF_EACH = 60;
+
+/** Sounds that last, and are no strings. */
+function lasting(kind: Kind, due: number, random: Random): Float32Array | undefined {
+	const seed = Math.floor(1e6 * random.uniform());
+	const off = 2 ** ((random.uniform() - 0.5) / 15);
+	const pitch = off * equalHz(due, hz(440));
+	const tone = { seconds: SECONDS, seed, level: 0.02 + 0.1 * random.uniform() };
+	switch (kind) {
+		case 'spoken voice':
+		case 'sung voice': {
+			const manner = kind === 'sung voice' ? 'sung' : 'spoken';
+			return renderVoice({ pitch: off * equalHz(43 + (due % 24), hz(440)), manner, seconds: SECONDS, seed }, RATE);
+		}
+		case 'telephone':
+			return renderSteadyTone({ ...TELEPHONE, ...tone, pitch: 150 * off }, RATE);
+		case 'mains switched on':
+			return renderSteadyTone({ ...mainsSwitchedOn(random.uniform() < 0.5 ? 50 : 60), ...tone }, RATE);
+		case 'whistle':
+			return renderSteadyTone({ ...tone, pitch: Math.max(pitch, 500), harmonics: [1, 0.08, 0.02], rise: 0.05 }, RATE);
+		case 'music alone':
+			return renderMusic(SECONDS, seed, RATE);
+		default:
+			return undefined;
 	}
-	return mixed(sound.map((value) => 0.02 * value));
 }
 
-/** Two hundred of them, seeded. */
-export function adversarialClips(seed = 4711): readonly Clip[] {
+/** All kinds in turn, seeded. */
+export function misleadingClips(seed = 4711): readonly Clip[] {
 	const random = createRandom(seed);
 	const clips: Clip[] = [];
-	for (let i = 0; i < 200; i++) {
+	for (let i = 0; i < OF_EACH * KINDS.length; i++) {
 		const due = between(random, 24, 105);
-		const kind = (['wrong note', 'chord', 'noise', 'voice', 'metronome', 'music behind'] as const)[i % 6];
+		const kind = KINDS[i % KINDS.length];
 		const silence = room(random, 0.6);
 		const joined = (sound: Float32Array) => {
 			const whole = room(random, 0.6 + SECONDS + 0.3);
 			sound.forEach((value, k) => (whole[silence.length + k] += value));
 			return whole;
 		};
-		if (kind === 'wrong note') {
+		const other = lasting(kind, due, random);
+		if (other) clips.push({ kind, due, may: undefined, sound: joined(other) });
+		else if (kind === 'wrong note') {
 			const struck = Math.min(Math.max(due + [-12, -7, -2, -1, 1, 2, 7, 12][between(random, 0, 7)], 21), 108);
 			clips.push({ kind, due, may: struck, sound: joined(strike(struck, random, 10 * random.normal())) });
 		} else if (kind === 'chord') {
@@ -92,8 +117,7 @@ export function adversarialClips(seed = 4711): readonly Clip[] {
 				(value, k) => value * Math.exp(-k / (RATE * (0.05 + 0.5 * random.uniform())))
 			);
 			clips.push({ kind, due, may: undefined, sound: joined(burst) });
-		} else if (kind === 'voice') clips.push({ kind, due, may: undefined, sound: joined(voice(random)) });
-		else if (kind === 'metronome') {
+		} else if (kind === 'metronome') {
 			const click = new Float32Array(SECONDS * RATE);
 			const pitch = 800 + 1800 * random.uniform();
 			for (let start = 0; start < click.length; start += 0.5 * RATE)
@@ -115,8 +139,8 @@ export function adversarialClips(seed = 4711): readonly Clip[] {
 }
 
 /** What the listener makes of them: readings of a note that was not struck alone, by kind. */
-export function adversarialFigures(seed?: number) {
-	const clips = adversarialClips(seed);
+export function misleadingFigures(seed?: number) {
+	const clips = misleadingClips(seed);
 	const wrong: string[] = [];
 	const counts = new Map<string, { all: number; wrong: number; read: number }>();
 	for (const { kind, due, may, sound } of clips) {
