@@ -206,7 +206,8 @@ export class StreamListener {
 		if (!reading) return sounding;
 		if (strike.note < LONG_BELOW && reading.partials.length < LEAST_IN_BASS)
 			return this.refuse(sounding, 'no note', events);
-		if (!strike.isStruck()) return this.refuse(sounding, 'steady tone', events);
+		const origin = strike.origin();
+		if (origin !== 'string') return this.refuse(sounding, origin === 'several' ? 'two notes' : origin, events);
 		events.push({ kind: 'reading', at: this.now, reading });
 		return { ...sounding, is: 'following' };
 	}

@@ -4,7 +4,7 @@ import { hz, type Cents, type Hz } from '../../units/quantity';
 import { PartialSums } from './partialSums';
 import type { FramePartial } from './partials';
 import type { MeasuredPartial, StringReading } from '../reading';
-import { isStruckString } from './struckString';
+import { originOf, type Origin } from './origin';
 import { fitHoldingB, fitString, plausiblePartials, type KnownB, type PartialFrequency } from './stringFit';
 
 /** How far a typical inharmonicity may be from a string's own. */
@@ -135,13 +135,13 @@ export class StrikeFrames {
 		};
 	}
 
-	/** Whether it is a struck string that has sounded so far, and nothing else. */
-	isStruck(): boolean {
+	/** What has sounded so far. */
+	origin(): Origin {
 		const levels = this.frames.map(({ since, partials }) => ({
 			since,
 			db: 10 * Math.log10(sum(partials, ({ magnitude }) => magnitude ** 2))
 		}));
-		return isStruckString(this.note, this.usualB, this.mean(-Infinity, Infinity), levels);
+		return originOf(this.note, this.usualB, this.mean(-Infinity, Infinity), levels);
 	}
 
 	/** From the slope of its level over the frames (least squares). */
