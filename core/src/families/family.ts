@@ -35,6 +35,10 @@ export interface Instructions {
 	readonly raise: string;
 	readonly lower: string;
 	readonly again: string;
+	/** The last strike was too soft to show that it holds. */
+	readonly firmer: string;
+	/** Readings err too much to say at this tolerance. */
+	readonly unsure: string;
 	readonly holds: string;
 }
 

@@ -89,6 +89,8 @@ export const KEYBOARD = {
 		raise: 'Raise',
 		lower: 'Lower',
 		again: 'Strike again',
+		firmer: 'Once more, firmer',
+		unsure: 'Too unsure to say',
 		holds: 'Holds'
 	}
 } as const satisfies Family<Keyboard>;

@@ -1,21 +1,81 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { createRandom, type Random } from '../numeric/random';
 import { noteName } from '../units/note';
 import { cents } from '../units/quantity';
 import { adviceFor, stabilityOf } from './hold';
 import { settingOrder } from './order';
+
+const sure = (offs: readonly number[], error = 0.05) => offs.map((off) => ({ off, error }));
 
 describe('advice from strikes', () => {
 	it.each([
 		[[], 'strike again'],
 		[[-3], 'raise'],
 		[[2.2], 'lower'],
-		[[0.4], 'strike again'],
-		[[0.4, 0.5], 'holds'],
-		[[-0.9, 0.9], 'strike again'],
+		[[0.7], 'lower'],
+		[[0.3], 'strike again'],
+		[[0.2, 0.2], 'holds'],
+		[[0.1, 0.3], 'strike again'],
+		[[0.1, 0.3, 0.5], 'strike again'],
+		[[-0.4, 0.4], 'strike again'],
 		[[3, 0.2], 'strike again'],
+		[[3, 0.2, 0.2], 'holds'],
 		[[0.1, 0.2, -1.4], 'raise']
-	] as const)('%j within a cent: %s', (strikes, advice) => expect(adviceFor(strikes, cents(1))).toBe(advice));
+	] as const)('%j within a cent: %s', (strikes, advice) => expect(adviceFor(sure(strikes), cents(1))).toBe(advice));
+
+	it('takes a strike that is much softer than the others for none', () => {
+		const strikes = [0, 0].map((off, i) => ({ off, error: 0.05, level: -20 - 12 * i }));
+		expect(adviceFor(strikes, cents(1))).toBe('strike firmer');
+	});
+
+	it('says so when readings are too unsure for the tolerance', () => {
+		const off = [0.02, -0.05, 0.03, 0, 0.02];
+		expect(adviceFor(sure(off, 0.3), cents(0.3))).toBe('too unsure');
+		expect(adviceFor(sure(off, 0.3), cents(3))).toBe('holds');
+	});
+
+	it('needs no stated errors, but more strikes without', () => {
+		expect(adviceFor([{ off: 0 }, { off: 0 }], cents(1))).toBe('strike again');
+		expect(adviceFor([{ off: 0 }, { off: 0 }, { off: 0.1 }], cents(2))).toBe('holds');
+	});
+
+	/** A technician strikes until it is said to hold, at most so often. */
+	function untilItHolds(stands: number, creep: number, error: number, tolerance: number, random: Random) {
+		const strikes = [];
+		for (let i = 0; i < 6; i++) {
+			strikes.push({ off: stands + creep * i + error * random.normal(), error });
+			if (adviceFor(strikes, cents(tolerance)) === 'holds') return { strikes: i + 1, at: stands + creep * i };
+		}
+		return undefined;
+	}
+
+	it('is hardly ever "holds" of a string that creeps out of half the tolerance, and never of one that leaves it', () => {
+		const random = createRandom(5);
+		let [creeping, outside] = [0, 0];
+		for (let i = 0; i < 4000; i++) {
+			const tolerance = [0.5, 1, 2][i % 3];
+			const creep = (0.1 + 0.9 * random.uniform()) * (random.uniform() < 0.5 ? -1 : 1);
+			const error = 0.03 + 0.2 * random.uniform();
+			const held = untilItHolds(tolerance * (2 * random.uniform() - 1), creep, error, tolerance, random);
+			creeping++;
+			if (!held) continue;
+			const furthest = Math.max(Math.abs(held.at), Math.abs(held.at + creep));
+			if (furthest > tolerance / 2) outside++;
+			expect(furthest).toBeLessThan(tolerance);
+		}
+		expect(outside / creeping).toBeLessThan(0.05);
+	});
+
+	it('is "holds" of a string that does, at the second or third strike', () => {
+		const random = createRandom(6);
+		let held = 0;
+		for (let i = 0; i < 1000; i++) {
+			const found = untilItHolds(0.5 * (random.uniform() - 0.5), 0, 0.03 + 0.05 * random.uniform(), 1, random);
+			if (found && found.strikes <= 3) held++;
+		}
+		expect(held / 1000).toBeGreaterThan(0.95);
+	});
 });
 
 describe('stability from strike to strike', () => {

@@ -36,7 +36,11 @@
 		return still ? `Stands still over ${over}` : `Moves ${signed(stability.drift)} cents a strike over ${over}`;
 	});
 	const tone = (cents: number | undefined) =>
-		cents === undefined || Math.abs(cents) <= tolerance ? 'var(--felt)' : cents < 0 ? 'var(--flat)' : 'var(--sharp)';
+		cents === undefined || Math.abs(cents) <= tolerance / 2
+			? 'var(--felt)'
+			: cents < 0
+				? 'var(--flat)'
+				: 'var(--sharp)';
 	const toneOf = (strike: SettleCurve) => tone(strike.figure ?? strike.curve.at(-1)?.cents);
 </script>
 
@@ -46,13 +50,9 @@
 	fills
 	label="Does the string settle and hold? Cents from target over seconds since the strike. {said}"
 >
-	<rect
-		x={margin.left}
-		width={Math.max(0, width - margin.left - margin.right)}
-		y={chart.lane.y}
-		height={chart.lane.height}
-		class="lane"
-	/>
+	{#each [{ ...chart.lane, kind: 'lane' }, { ...chart.aim, kind: 'aim' }] as { y, height, kind } (kind)}
+		<rect x={margin.left} width={Math.max(0, width - margin.left - margin.right)} {y} {height} class={kind} />
+	{/each}
 	<ValueAxis
 		ticks={chart.yTicks}
 		from={margin.left}
@@ -88,6 +88,10 @@
 		font-size: 13px;
 	}
 	.lane {
+		fill: var(--felt-wash);
+		opacity: 0.45;
+	}
+	.aim {
 		fill: var(--felt-wash);
 	}
 	.target {

@@ -11,7 +11,8 @@ export interface SettleCurve {
 export const SETTLE_SECONDS = 2.5;
 const LEAST_SPAN = 4;
 
-/** Cents of the strikes against time since the strike, with the target as a lane as wide as the tolerance. */
+/** Cents of the strikes against time since the strike, with the target as a lane as wide as the tolerance, and
+ * within it the half that a string must keep to if it is to hold. */
 export function settleChart(
 	strikes: readonly SettleCurve[],
 	tolerance: number,
@@ -34,10 +35,12 @@ export function settleChart(
 	const path = line<{ since: number; cents: number }>()
 		.x(({ since }) => x(since))
 		.y(({ cents }) => y(cents));
+	const lane = (half: number) => ({ y: y(half), height: y(-half) - y(half) });
 	return {
 		xTicks: x.ticks(width < 420 ? 3 : 5).map((value) => ({ value, x: x(value) })),
 		yTicks: y.ticks(6).map((value) => ({ value, y: y(value) })),
-		lane: { y: y(tolerance), height: y(-tolerance) - y(tolerance) },
+		lane: lane(tolerance),
+		aim: lane(tolerance / 2),
 		zero: y(0),
 		moment: x(moment),
 		curves: strikes.map(({ curve, figure }) => {

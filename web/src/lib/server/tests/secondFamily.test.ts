@@ -73,6 +73,8 @@ const CHIMES: Family<Chimes> = {
 		raise: 'File the end',
 		lower: 'File the middle',
 		again: 'Tap again',
+		firmer: 'Tap harder',
+		unsure: 'Too unsure',
 		holds: 'Rings true'
 	}
 };
@@ -131,9 +133,15 @@ describe('a second family', () => {
 		expect(CHIMES.instructions[setting.advice as 'raise']).toBe('File the end');
 		tap(2, 0);
 		expect(setting.notice?.text).toBe('That was chime 2; chime 3 is due.');
-		tap(3, 0.3);
-		tap(3, 0.2);
-		expect(setting.advice).toBe(adviceFor([-8, 0.3, 0.2], cents(1)));
+		tap(3, 0.1);
+		tap(3, 0.1);
+		expect(setting.advice).toBe(
+			adviceFor(
+				[-8, 0.1, 0.1].map((off) => ({ off, error: 0.1 })),
+				cents(1)
+			)
+		);
+		expect(setting.instruction).toBe('holds');
 		expect(setting.isSet(3)).toBe(true);
 		setting.goTo(2);
 		expect(setting.choices.map(({ label }) => label)).toEqual(['front', 'back']);
@@ -157,7 +165,7 @@ describe('a second family', () => {
 		);
 		expect(there).toMatchObject({ place: 1, note: 'All ring.', finishedAt: expect.any(Number) });
 		const groups = groupRecords(there.sounders.values());
-		expect(pitchLeft(groups, 3)).toBeCloseTo(600 * 2 ** (0.2 / 1200), 9);
+		expect(pitchLeft(groups, 3)).toBeCloseTo(600 * 2 ** (0.1 / 1200), 9);
 		expect(pitchLeft(groups, 1)).toBeUndefined();
 		const summary = summariseVisit(groups, CHIMES.groups(body), targetOf);
 		expect([summary.set, summary.leftOut]).toEqual([[1, 2, 3], []]);

@@ -1,37 +1,30 @@
 <script lang="ts">
-	import type { Advice, Instructions } from '@fendrel/core';
+	import type { Instructions } from '@fendrel/core';
 	import BigNote from '$lib/ui/BigNote.svelte';
 
 	interface Props {
 		note: number;
 		/** Cents from target; undefined before the first strike. */
 		cents: number | undefined;
-		advice: Advice;
-		tolerance: number;
-		isSet: boolean;
+		instruction: keyof Instructions;
 		/** What the family's technicians say. */
 		instructions: Instructions;
 	}
-	let { note, cents, advice, tolerance, isSet, instructions }: Props = $props();
+	let { note, cents, instruction, instructions }: Props = $props();
 	const size = $derived(cents === undefined ? '' : Math.abs(cents).toFixed(1));
 	const direction = $derived(cents === undefined || Number(size) === 0 ? '' : cents < 0 ? 'cents flat' : 'cents sharp');
-	const within = $derived(cents !== undefined && Math.abs(cents) <= tolerance);
-	const word = $derived.by(() => {
-		if (cents === undefined) return isSet ? instructions.check : instructions.begin;
-		if (advice === 'holds') return instructions.holds;
-		return within ? instructions.again : cents < 0 ? instructions.raise : instructions.lower;
-	});
+	const isToTurn = $derived(instruction === 'raise' || instruction === 'lower');
 </script>
 
 <div class="live">
 	<BigNote {note} />
 	<div
 		class="figure"
-		class:flat={!within && cents !== undefined && cents < 0}
-		class:sharp={!within && cents !== undefined && cents > 0}
-		class:within
+		class:flat={instruction === 'raise'}
+		class:sharp={instruction === 'lower'}
+		class:within={cents !== undefined && !isToTurn}
 	>
-		<p class="word" aria-live="polite">{word}</p>
+		<p class="word" aria-live="polite">{instructions[instruction]}</p>
 		<p class="cents" data-testid="deviation">
 			<span class="size">{size || '–'}</span> <span class="unit">{direction}</span>
 		</p>

@@ -15,7 +15,9 @@ import {
 	type ListeningHabits,
 	type SettingStep,
 	type SounderChoice,
-	type StringReading
+	type StringReading,
+	type Instructions,
+	type ReadStrike
 } from '@fendrel/core';
 import { PASSING, REFUSALS } from '../refusals';
 import type { VisitRecord } from '../visitRecord.svelte';
@@ -24,7 +26,10 @@ import type { VisitRecord } from '../visitRecord.svelte';
 export interface StrikeTrace {
 	readonly id: number;
 	readonly curve: readonly { readonly since: number; readonly cents: number }[];
+	/** Undefined until it has been read. */
 	readonly figure: number | undefined;
+	/** The same with its error, and how hard the strike was. */
+	readonly read?: ReadStrike;
 }
 
 /** A partial that is followed by itself. */
@@ -40,6 +45,15 @@ export interface Notice {
 	/** It goes by itself. */
 	readonly passes?: boolean;
 }
+
+const INSTRUCTION = {
+	raise: 'raise',
+	lower: 'lower',
+	'strike again': 'again',
+	'strike firmer': 'firmer',
+	'too unsure': 'unsure',
+	holds: 'holds'
+} as const satisfies Record<Advice, keyof Instructions>;
 
 /** Strikes shown together; older ones fade out of the picture. */
 const STRIKES_SHOWN = 6;
@@ -75,11 +89,21 @@ export class Setting<Body> {
 	readonly target = $derived.by(() => this.options.plan.targetOf(this.step.note)!);
 	readonly figures = $derived.by(() => this.strikes.flatMap(({ figure }) => (figure === undefined ? [] : [figure])));
 	readonly stability = $derived.by(() => stabilityOf(this.figures));
-	readonly advice: Advice = $derived.by(() => adviceFor(this.figures, this.options.tolerance));
+	readonly advice: Advice = $derived.by(() => {
+		const read = this.strikes.flatMap(({ read }) => read ?? []);
+		return adviceFor(read, this.options.tolerance);
+	});
 	/** Cents from target: while a strike sounds where it stands, otherwise its figure. */
 	readonly now = $derived.by(() => {
 		const last = this.strikes.at(-1);
 		return last?.figure ?? last?.curve.at(-1)?.cents;
+	});
+	/** What is to be done now: by the last strike that was read, or by where a strike stands that still sounds. */
+	readonly instruction: keyof Instructions = $derived.by(() => {
+		const { now } = this;
+		if (now === undefined) return this.isSet(this.step.note) ? 'check' : 'begin';
+		if (this.strikes.at(-1)?.read) return INSTRUCTION[this.advice];
+		return Math.abs(now) <= this.options.tolerance / 2 ? 'again' : now < 0 ? 'raise' : 'lower';
 	});
 	readonly summary = $derived.by(() =>
 		summariseVisit(
@@ -173,8 +197,11 @@ export class Setting<Body> {
 		}
 		const figure = this.fromTarget(reading.pitch, this.listenedOf(reading));
 		const last = this.strikes.at(-1);
-		if (last?.id === this.strikeCount) this.replaceLast({ ...last, figure });
-		else this.strikes = [...this.strikes, { id: this.strikeCount, curve: [], figure }].slice(-STRIKES_SHOWN);
+		const levels = reading.partials.map(({ level }) => level);
+		const level = levels.length ? Math.max(...levels) : undefined;
+		const read = { off: figure, error: reading.pitchError, level };
+		if (last?.id === this.strikeCount) this.replaceLast({ ...last, figure, read });
+		else this.strikes = [...this.strikes, { id: this.strikeCount, curve: [], figure, read }].slice(-STRIKES_SHOWN);
 		this.last = { measured: reading, id: this.store(reading) };
 		if (this.keepWhenRead) {
 			this.keep();

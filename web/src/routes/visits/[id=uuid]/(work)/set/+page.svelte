@@ -68,9 +68,7 @@
 			<LiveFigure
 				note={setting.step.note}
 				cents={setting.now}
-				advice={setting.advice}
-				tolerance={visit.tolerance}
-				isSet={setting.isSet(setting.step.note)}
+				instruction={setting.instruction}
 				instructions={family.instructions}
 			/>
 			<Messages {session} {room} closeHref="/visits/{visit.id}/close" />
