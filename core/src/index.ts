@@ -66,6 +66,7 @@ export * from './sounding/pin';
 export * from './sounding/simulatedInstrument';
 export * from './sounding/measuredTwin';
 export * from './setting/hold';
+export * from './setting/standing';
 export * from './setting/order';
 export * from './proving/measuredNotes';
 export * from './proving/nearestTemperament';

@@ -1,10 +1,20 @@
 import type { Cents, Hz } from '../units/quantity';
 import type { StringReading } from './reading';
 
+/** Between which pitches a note is thought to stand. */
+export interface Standing {
+	readonly note: number;
+	readonly low: Hz;
+	readonly high: Hz;
+}
+
 /** The note that is due, as a hint: another one is still recognised. */
 export interface Due {
 	readonly note: number;
+	/** Its target. */
 	readonly pitch: Hz;
+	/** Where it and the notes about it stand, as far as that is known. */
+	readonly about?: readonly Standing[];
 }
 
 /** Why a sound was not measured. */
@@ -45,7 +55,13 @@ export type ListenerEvent =
 			readonly listened: { readonly partial: number; readonly frequency: Hz } | undefined;
 	  }
 	/** The strike's figure at the fixed moment. One at most per strike. */
-	| { readonly kind: 'reading'; readonly at: number; readonly reading: StringReading }
+	| {
+			readonly kind: 'reading';
+			readonly at: number;
+			readonly reading: StringReading;
+			/** Another note that it may have been as well: by its pitch alone nobody can tell. */
+			readonly or?: number;
+	  }
 	| { readonly kind: 'refused'; readonly at: number; readonly why: Refusal }
 	/** The sound has died away or was damped. */
 	| { readonly kind: 'ended'; readonly at: number };

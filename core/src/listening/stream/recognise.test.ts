@@ -5,7 +5,8 @@ import { typicalInharmonicity } from '../../strings/inharmonicity';
 import { noteName } from '../../units/note';
 import { equalHz, hzAbove } from '../../units/pitch';
 import { cents, hz } from '../../units/quantity';
-import { isSecondNote, noteOfPitch, recogniseNote } from './recognise';
+import { isSecondNote, recogniseNote } from './recognise';
+import { whichNote } from './whichNote';
 import type { Peak } from './spectrum';
 
 const A4 = hz(440);
@@ -36,7 +37,7 @@ function peaksOf(note: number, levels: (partial: number) => number | undefined, 
 const falling = (partial: number) => -4 * (partial - 1);
 const noteFrom = (peaks: Peak[]) => {
 	const found = recogniseNote(peaks, strings, RESOLUTION);
-	return found && noteName(noteOfPitch(found.firstPartial, strings));
+	return found && noteName(whichNote(found.firstPartial, strings).note);
 };
 
 describe('recognition from peaks', () => {
@@ -125,7 +126,7 @@ describe('the top strings of a real piano', () => {
 	it('are heard through a loud knock and neighbours that ring along, but not through a second note', () => {
 		for (const note of [102, 105, 107]) {
 			const alone = found(treble(note, 0.08))!;
-			expect(noteOfPitch(alone.firstPartial, strings)).toBe(note);
+			expect(whichNote(alone.firstPartial, strings).note).toBe(note);
 			expect(isSecondNote(alone)).toBe(false);
 			const both = found(treble(note, 0.9));
 			expect(both === undefined || isSecondNote(both)).toBe(true);
@@ -136,17 +137,17 @@ describe('the top strings of a real piano', () => {
 	});
 
 	it('belong to the last key when they stand a semitone out', () => {
-		expect(noteOfPitch(hzAbove(equalHz(108, A4), cents(99)), strings)).toBe(108);
-		expect(noteOfPitch(hzAbove(equalHz(21, A4), cents(-105)), strings)).toBe(21);
-		expect(noteOfPitch(hzAbove(equalHz(108, A4), cents(250)), strings)).toBe(111);
-		expect(noteOfPitch(hzAbove(equalHz(22, A4), cents(10)), strings)).toBe(22);
+		expect(whichNote(hzAbove(equalHz(108, A4), cents(99)), strings).note).toBe(108);
+		expect(whichNote(hzAbove(equalHz(21, A4), cents(-105)), strings).note).toBe(21);
+		expect(whichNote(hzAbove(equalHz(108, A4), cents(250)), strings).note).toBe(111);
+		expect(whichNote(hzAbove(equalHz(22, A4), cents(10)), strings).note).toBe(22);
 	});
 
 	it('are not taken for a high partial of a bass string that sounds with them', () => {
 		const bass = peaksOf(40, (partial) => -2 * partial);
 		const [top] = peaksOf(103, (partial) => (partial === 1 ? -3 : undefined));
 		const both = found([...bass, top])!;
-		expect(noteOfPitch(both.firstPartial, strings)).toBe(40);
+		expect(whichNote(both.firstPartial, strings).note).toBe(40);
 		expect(both.foreign).toBeGreaterThan(found(bass)!.foreign + 0.1);
 	});
 });

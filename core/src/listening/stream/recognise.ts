@@ -1,7 +1,6 @@
 import { A4, equalHz } from '../../units/pitch';
-import { hz, type Hz } from '../../units/quantity';
+import type { Hz } from '../../units/quantity';
 import { partialRatio } from '../../strings/stiffString';
-import type { Due } from '../events';
 import { matchSeries, type SeriesMatch } from './matchSeries';
 import type { Peak } from './spectrum';
 
@@ -35,13 +34,13 @@ const LOUD_KNOCK_SHARE = 0.12;
 const SECOND_NOTE = 0.17;
 /** The top strings have no dampers and ring along with each other: there a second note shows by more. */
 const UNDAMPED = { fromHz: 1400, toHz: 3000, secondNote: 0.36 } as const;
+/** Semitones beyond the keyboard's ends at which its last strings may still stand. */
+export const BEYOND = 1.2;
 /** A low string shows at least so many partials; fewer are a knock. */
 export const LEAST_IN_BASS = 4;
 /** Weak partials must count, or a bass string would be its strongest partial; the weakest must not decide. */
 const WEIGHT_EXPONENT = 0.8;
 const PRIOR = 0.06;
-/** Semitones beyond the keyboard's ends at which its last strings may still stand. */
-const BEYOND = 1.2;
 
 /**
  * Finds the string whose inharmonic series explains most of the peaks with the fewest gaps.
@@ -161,15 +160,4 @@ export function isSecondNote({ firstPartial, foreign }: Pick<RecognisedNote, 'fi
 	const { fromHz, toHz, secondNote } = UNDAMPED;
 	const up = Math.min(Math.max((firstPartial - fromHz) / (toHz - fromHz), 0), 1);
 	return foreign > SECOND_NOTE + up * (secondNote - SECOND_NOTE);
-}
-
-/**
- * The note a pitch belongs to: one within 80 cents of what is expected counts as the expected one, and one
- * little beyond the ends of the keyboard as its last one, out of tune as it may be.
- */
-export function noteOfPitch(pitch: number, strings: ExpectedStrings, expected?: Due): number {
-	if (expected && Math.abs(1200 * Math.log2(pitch / expected.pitch)) < 80) return expected.note;
-	const place = A4 + 12 * Math.log2(hz(pitch) / strings.a4);
-	const within = Math.min(Math.max(place, strings.lowest), strings.highest);
-	return Math.abs(place - within) < BEYOND ? Math.round(within) : Math.round(place);
 }

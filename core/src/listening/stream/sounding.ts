@@ -11,6 +11,8 @@ interface Struck {
 
 interface Framed extends Struck {
 	readonly strike: StrikeFrames;
+	/** Another note that it may be as well. */
+	readonly or: number | undefined;
 	/** Count of samples at which the last frame ended; undefined before the first. */
 	lastFrameAt: number | undefined;
 }

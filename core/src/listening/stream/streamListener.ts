@@ -5,7 +5,7 @@ import { HumWatch } from './hum';
 import { OnsetFollower, SLICE_SECONDS } from './onset';
 import { LevelReport } from './levelReport';
 import type { Due, ListenerEvent, Refusal } from '../events';
-import { isSecondNote, LEAST_IN_BASS, noteOfPitch, recogniseNote, type ExpectedStrings } from './recognise';
+import { isSecondNote, LEAST_IN_BASS, recogniseNote, type ExpectedStrings } from './recognise';
 import type { SampleRing } from './sampleRing';
 import {
 	QUIET,
@@ -17,6 +17,7 @@ import {
 	type Sounding
 } from './sounding';
 import { StrikeFrames } from './strikeFrames';
+import { expectedPitch, whichNote } from './whichNote';
 
 /** A strike whose note is not clear by then is refused. */
 const PATIENCE_SECONDS = 0.5;
@@ -136,17 +137,17 @@ export class StreamListener {
 		const { struck } = sounding;
 		const longFits = this.frames.longFits(this.now - struck);
 		const { peaks, resolution } = this.frames.peaks(longFits);
-		const found = recogniseNote(peaks, this.strings, resolution, this.due?.pitch);
+		const found = recogniseNote(peaks, this.strings, resolution, expectedPitch(this.due));
 		const late = this.now - struck > PATIENCE_SECONDS;
 		if (!found) return late ? this.refuse(sounding, 'no note', events) : sounding;
 		if (isSecondNote(found)) return late ? this.refuse(sounding, 'two notes', events) : sounding;
-		const note = noteOfPitch(found.firstPartial, this.strings, this.due);
+		const { note, or } = whichNote(found.firstPartial, this.strings, this.due);
 		// Bass partials lie too close for the short frame to be trusted with the octave.
 		if (note < LONG_BELOW && !longFits) return sounding;
 		if (note < this.strings.lowest || note > this.strings.highest) return this.refuse(sounding, 'no note', events);
 		const usualB = this.strings.inharmonicityAt(note);
 		const strike = new StrikeFrames(note, struck, found.firstPartial, found.inharmonicity, usualB);
-		return { ...sounding, is: 'gathering', strike, lastFrameAt: undefined };
+		return { ...sounding, is: 'gathering', strike, or, lastFrameAt: undefined };
 	}
 
 	private gather(sounding: Gathering, events: ListenerEvent[]): Gathering | Following | Refused {
@@ -208,7 +209,7 @@ export class StreamListener {
 			return this.refuse(sounding, 'no note', events);
 		const origin = strike.origin();
 		if (origin !== 'string') return this.refuse(sounding, origin === 'several' ? 'two notes' : origin, events);
-		events.push({ kind: 'reading', at: this.now, reading });
+		events.push({ kind: 'reading', at: this.now, reading, ...(sounding.or !== undefined && { or: sounding.or }) });
 		return { ...sounding, is: 'following' };
 	}
 }

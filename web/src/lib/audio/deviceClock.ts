@@ -1,13 +1,15 @@
 import { cents, type Cents } from '@fendrel/core';
-import { z } from 'zod';
-
 /** What each microphone's clock is off by, kept in this browser: another one names its devices otherwise. */
 const KEPT = 'fendrel.clocks';
-const kept = z.record(z.string(), z.number().min(-50).max(50));
+/** No clock is off by so many cents. */
+const MOST = 50;
 
 function clocks(): Record<string, number> {
 	try {
-		return kept.parse(JSON.parse(localStorage.getItem(KEPT) ?? '{}'));
+		const kept: unknown = JSON.parse(localStorage.getItem(KEPT) ?? '{}');
+		// Page scripts of another version, or a person, may have written there.
+		const sound = Object.entries(kept ?? {}).filter(([, off]) => typeof off === 'number' && Math.abs(off) <= MOST);
+		return Object.fromEntries(sound);
 	} catch {
 		return {};
 	}

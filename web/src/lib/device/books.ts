@@ -1,5 +1,4 @@
 import type { InstrumentTwin, ListeningHabits, Stage, StringKind, Stringing, VisitEvent } from '@fendrel/core';
-import { z } from 'zod';
 import type { MovedPins, SentReading } from '$lib/record/record';
 import type { KeptCurve } from '$lib/tuning/curve';
 import type { StoredTemperament } from '$lib/tuning/storedTemperament';
@@ -80,8 +79,6 @@ export interface VisitChanges {
 	readonly curves: readonly KeptCurve[];
 	readonly moved: MovedPins | undefined;
 }
-
-export const changesQuerySchema = z.object({ since: z.coerce.number().int().min(0) });
 
 /** Times come as text in an answer. */
 export function withTimes<Book extends { readonly curves: readonly KeptCurve[] }>(book: Book): Book {
