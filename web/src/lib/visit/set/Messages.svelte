@@ -2,6 +2,7 @@
 	import { noteName } from '@fendrel/core';
 	import { FAULT_WORDS } from '$lib/listening/faultWords';
 	import type { RoomState } from '$lib/listening/room';
+	import WhichKey from '../WhichKey.svelte';
 	import type { SetSession } from './session.svelte';
 
 	interface Props {
@@ -18,6 +19,13 @@
 
 <div class="messages" role="status">
 	{#if session.listening.fault}<p class="notice">{FAULT_WORDS[session.listening.fault]}</p>
+	{:else if setting.asked}
+		<WhichKey
+			asked={setting.asked}
+			nameOf={(note) => setting.nameOf(note)}
+			targetOf={(note) => setting.targetOf(note)}
+			onanswer={(note) => setting.answer(note)}
+		/>
 	{:else if setting.notice}
 		{#key setting.notice}<p class="notice said" class:passes={setting.notice.passes}>
 				{setting.notice.text}

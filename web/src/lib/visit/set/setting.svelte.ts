@@ -1,9 +1,11 @@
 import {
 	adviceFor,
+	cents,
 	centsBetween,
 	habitAt,
 	partialHz,
 	stabilityOf,
+	standingsAbout,
 	summariseVisit,
 	type Advice,
 	type Cents,
@@ -11,14 +13,16 @@ import {
 	type Family,
 	type GroupTarget,
 	type Hz,
+	type Instructions,
+	type KnownStanding,
 	type ListenerEvent,
 	type ListeningHabits,
+	type ReadStrike,
 	type SettingStep,
 	type SounderChoice,
-	type StringReading,
-	type Instructions,
-	type ReadStrike
+	type StringReading
 } from '@fendrel/core';
+import type { Asked } from '../asked';
 import { PASSING, REFUSALS } from '../refusals';
 import type { VisitRecord } from '../visitRecord.svelte';
 
@@ -83,6 +87,8 @@ export class Setting<Body> {
 	/** Strikes that have been read or refused so far. */
 	told = $state(0);
 	notice = $state.raw<Notice | undefined>();
+	/** A strike that may have been of two keys. */
+	asked = $state.raw<Asked | undefined>();
 
 	readonly step = $derived.by(() => this.order[this.index]);
 	readonly choices = $derived.by(() => this.options.family.choices(this.options.body, this.step.note));
@@ -144,7 +150,7 @@ export class Setting<Body> {
 	private hearOne(event: ListenerEvent): void {
 		if (event.kind === 'strike') {
 			this.sounding = true;
-			this.notice = undefined;
+			this.notice = this.asked = undefined;
 			// A strike opens its curve only when it is known to be on the due note.
 			this.strikeCount++;
 		} else if (event.kind === 'settling' && event.note === this.step.note) {
@@ -157,7 +163,9 @@ export class Setting<Body> {
 				);
 		} else if (event.kind === 'reading') {
 			this.told++;
-			this.take(event.reading);
+			const { reading, or } = event;
+			if (or === undefined) this.take(reading);
+			else this.asked = { reading, notes: [reading.note, or] };
 		} else if (event.kind === 'refused') {
 			this.told++;
 			this.notice = { text: REFUSALS[event.why], passes: PASSING.has(event.why) };
@@ -168,6 +176,25 @@ export class Setting<Body> {
 			this.sounding = false;
 			this.keepWhenRead = false;
 		}
+	}
+
+	/** Says which key it was that was asked about. */
+	answer(note: number): void {
+		const { asked } = this;
+		this.asked = undefined;
+		if (asked) this.take({ ...asked.reading, note });
+	}
+
+	/** What is told to whoever listens: the note that is due, and where it and its neighbours stand. */
+	private expectDue(): void {
+		const { note } = this.step;
+		const known = new Map<number, KnownStanding>();
+		for (const { note, found, left } of this.summary.notes.values())
+			if (found !== undefined) known.set(note, { found: cents(found), now: cents(left ?? found) });
+		const last = this.figures.at(-1);
+		if (last !== undefined) known.set(note, { found: known.get(note)?.found ?? cents(last), now: cents(last) });
+		const about = standingsAbout(note, (each) => this.targetOf(each), known);
+		this.options.onDue({ note, pitch: this.target.pitch, about });
 	}
 
 	/** Cents from target where it is listened to: at the register's partial, or at the first from all of them. */
@@ -203,6 +230,7 @@ export class Setting<Body> {
 		if (last?.id === this.strikeCount) this.replaceLast({ ...last, figure, read });
 		else this.strikes = [...this.strikes, { id: this.strikeCount, curve: [], figure, read }].slice(-STRIKES_SHOWN);
 		this.last = { measured: reading, id: this.store(reading) };
+		this.expectDue();
 		if (this.keepWhenRead) {
 			this.keep();
 			return;
@@ -213,7 +241,11 @@ export class Setting<Body> {
 		this.advance = setTimeout(() => this.next(), HOLD_MS);
 	}
 
-	private nameOf(group: number): string {
+	targetOf(group: number): Hz | undefined {
+		return this.options.plan.targetOf(group)?.pitch;
+	}
+
+	nameOf(group: number): string {
 		return this.options.family.groupName(group);
 	}
 
@@ -281,9 +313,9 @@ export class Setting<Body> {
 	private goToIndex(index: number): void {
 		this.index = index;
 		this.open = this.choices.find(({ id }) => id === this.open?.id) ?? this.choices[0];
-		this.notice = undefined;
+		this.notice = this.asked = undefined;
 		this.clearStrikes();
-		this.options.onDue({ note: this.step.note, pitch: this.target.pitch });
+		this.expectDue();
 	}
 
 	private clearStrikes(): void {

@@ -8,6 +8,7 @@ import {
 	KEYBOARD,
 	temperamentById,
 	usualStringing,
+	type Due,
 	type Keyboard,
 	type ListenerEvent,
 	type StringReading
@@ -29,6 +30,7 @@ const plan = planFor({
 const ALL_TOGETHER = [{ to: 127, partial: ALL_PARTIALS, moment: 0.6 }];
 let sent: Item[];
 let setting: Setting<Keyboard>;
+let dues: (Due | undefined)[];
 let record: VisitRecord;
 const kept = () => sent.map((item) => (item.kind === 'act' ? item.act : item.kind === 'reading' ? item.reading : item));
 const readings = () => sent.flatMap((item) => (item.kind === 'reading' ? item.reading : []));
@@ -37,6 +39,7 @@ const acts = () => sent.flatMap((item) => (item.kind === 'act' ? item.act : []))
 beforeEach(() => {
 	vi.useFakeTimers();
 	sent = [];
+	dues = [];
 	let counter = 0;
 	record = new VisitRecord('visit', [], {
 		stamp: () => ({ id: `${++counter}`, device: 'device', counter, at: counter }),
@@ -51,7 +54,7 @@ beforeEach(() => {
 		tolerance: cents(1),
 		habits: () => ALL_TOGETHER,
 		source: () => 'microphone',
-		onDue: () => {}
+		onDue: (due) => dues.push(due)
 	});
 });
 afterEach(() => {
@@ -124,6 +127,41 @@ describe('a string that is set', () => {
 		expect(stored.deviation).toBeCloseTo(-5, 6);
 		expect(centsBetween(hz(440), hz(stored.pitch))).toBeCloseTo(-5, 6);
 		expect(setting.summary.notes.get(69)).toMatchObject({ found: expect.closeTo(-5, 6), set: false });
+	});
+});
+
+describe('a strike that may have been of two keys', () => {
+	const unsure = (note: number, off: number, or: number): ListenerEvent => ({
+		...(reading(note, off) as Extract<ListenerEvent, { kind: 'reading' }>),
+		or
+	});
+
+	it('is kept by nobody until somebody says which it was', () => {
+		setting.hear([struck(), unsure(69, -60, 68), ended()]);
+		expect(setting.asked?.notes).toEqual([69, 68]);
+		expect(readings()).toEqual([]);
+		setting.answer(69);
+		expect(readings()).toHaveLength(1);
+		expect(setting.advice).toBe('raise');
+		expect(setting.asked).toBeUndefined();
+	});
+
+	it('is told as the other key, and forgotten at the next strike', () => {
+		setting.hear([struck(), unsure(69, -60, 68), ended()]);
+		setting.answer(68);
+		expect(setting.notice?.text).toBe('That was G♯4; A4 is due.');
+		setting.hear([struck(), unsure(69, -60, 68), struck()]);
+		expect(setting.asked).toBeUndefined();
+		expect(readings()).toEqual([]);
+	});
+
+	it('tells whoever listens where the notes stand, once one has been read', () => {
+		strike(69, -40);
+		const about = dues.at(-1)?.about ?? [];
+		expect(about.map(({ note }) => note)).toEqual([66, 67, 68, 69, 70, 71, 72]);
+		const own = about.find(({ note }) => note === 69)!;
+		expect(centsBetween(hz(440), own.low)).toBeCloseTo(-50, 0);
+		expect(centsBetween(hz(440), own.high)).toBeCloseTo(10, 0);
 	});
 });
 

@@ -1,4 +1,5 @@
 <script lang="ts" generics="Body">
+	import WhichKey from '../WhichKey.svelte';
 	import { noteName } from '@fendrel/core';
 	import { FAULT_WORDS } from '$lib/listening/faultWords';
 	import type { RoomState } from '$lib/listening/room';
@@ -43,6 +44,13 @@
 	{/if}
 	<div class="last" role="status">
 		{#if listening.fault}<p class="notice">{FAULT_WORDS[listening.fault]}</p>
+		{:else if survey.asked}
+			<WhichKey
+				asked={survey.asked}
+				nameOf={noteName}
+				targetOf={(note) => survey.targetOf(note)}
+				onanswer={(note) => survey.answer(note)}
+			/>
 		{:else if survey.problem}{#key survey.problem}<p class="notice" class:passes={survey.passes}>
 					{survey.problem}
 				</p>{/key}

@@ -1,9 +1,11 @@
 import {
 	centsBetween,
+	standingsAbout,
 	surveyNotes,
 	type Cents,
 	type Due,
 	type Hz,
+	type KnownStanding,
 	type ListenerEvent,
 	type Reading,
 	type SounderChoice,
@@ -13,6 +15,7 @@ import {
 import { Listening } from '$lib/audio/listening.svelte';
 import type { ListeningSetup } from '$lib/tuning/listeningSetup';
 import { LastStrike } from '../lastStrike.svelte';
+import type { Asked } from '../asked';
 import { PASSING, REFUSALS } from '../refusals';
 import type { VisitRecord } from '../visitRecord.svelte';
 import { listenedTo, type WorkGround } from '../workGround';
@@ -49,6 +52,8 @@ export class Survey<Body> {
 	problem = $state<string | undefined>();
 	/** It was no strike at all, and its word goes by itself. */
 	passes = $state(false);
+	/** A strike that may have been of two keys. */
+	asked = $state.raw<Asked | undefined>();
 	readonly notes = $derived.by(() => {
 		const groups = this.options.family.groups(this.options.body);
 		return surveyNotes(groups[0], groups[groups.length - 1], this.step, this.options.breakNote);
@@ -120,20 +125,37 @@ export class Survey<Body> {
 
 	private expect(): void {
 		const target = this.options.plan.targetOf(this.due);
-		const due: Due | undefined = target && { note: this.due, pitch: target.pitch };
+		const known = new Map<number, KnownStanding>();
+		for (const note of this.found.keys()) {
+			const off = this.offset(note);
+			if (off !== undefined) known.set(note, { found: off, now: off });
+		}
+		const about = standingsAbout(this.due, (note) => this.targetOf(note), known);
+		const due: Due | undefined = target && { note: this.due, pitch: target.pitch, about };
 		this.listening.expect(due);
+	}
+
+	/** Says which key it was that was asked about. */
+	answer(note: number): void {
+		const { asked } = this;
+		this.asked = undefined;
+		if (!asked) return;
+		this.pending = { reading: { ...asked.reading, note }, strings: this.stringsOf(note) };
+		this.settle();
 	}
 
 	private hear(event: ListenerEvent): void {
 		if (event.kind === 'strike') {
 			this.settle();
-			this.problem = undefined;
+			this.problem = this.asked = undefined;
 		} else if (event.kind === 'refused') {
 			this.problem = REFUSALS[event.why];
 			this.passes = PASSING.has(event.why);
 		} else if (event.kind === 'reading') {
 			this.settle();
-			this.pending = { reading: event.reading, strings: this.stringsOf(event.reading.note) };
+			const { reading, or } = event;
+			if (or === undefined) this.pending = { reading, strings: this.stringsOf(reading.note) };
+			else this.asked = { reading, notes: [reading.note, or] };
 		} else if (event.kind === 'ended' && this.looking === undefined) this.settle();
 	}
 
@@ -154,6 +176,7 @@ export class Survey<Body> {
 		this.take(reading, analysis, strings, this.listening.source);
 		const due = this.due;
 		if (reading.note === due && this.isDone(due)) this.goTo(this.nextDue(due));
+		else this.expect();
 		this.struck = reading.note;
 	}
 
@@ -195,7 +218,7 @@ export class Survey<Body> {
 	goTo(note: number): void {
 		this.due = note;
 		this.struck = undefined;
-		this.problem = undefined;
+		this.problem = this.asked = undefined;
 		this.expect();
 	}
 
