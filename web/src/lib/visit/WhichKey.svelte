@@ -31,5 +31,7 @@
 		gap: 0.3rem 0.6rem;
 		align-items: center;
 		padding: 0.2rem 0.9rem;
+		border-left-color: var(--sharp);
+		background: var(--sheet);
 	}
 </style>

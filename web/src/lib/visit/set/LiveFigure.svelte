@@ -7,10 +7,12 @@
 		/** Cents from target; undefined before the first strike. */
 		cents: number | undefined;
 		instruction: keyof Instructions;
+		/** Whether it is known that this note sounded. */
+		isSure: boolean;
 		/** What the family's technicians say. */
 		instructions: Instructions;
 	}
-	let { note, cents, instruction, instructions }: Props = $props();
+	let { note, cents, instruction, isSure, instructions }: Props = $props();
 	const size = $derived(cents === undefined ? '' : Math.abs(cents).toFixed(1));
 	const direction = $derived(cents === undefined || Number(size) === 0 ? '' : cents < 0 ? 'cents flat' : 'cents sharp');
 	const isToTurn = $derived(instruction === 'raise' || instruction === 'lower');
@@ -20,11 +22,12 @@
 	<BigNote {note} />
 	<div
 		class="figure"
-		class:flat={instruction === 'raise'}
-		class:sharp={instruction === 'lower'}
-		class:within={cents !== undefined && !isToTurn}
+		class:flat={isSure && instruction === 'raise'}
+		class:sharp={isSure && instruction === 'lower'}
+		class:within={isSure && cents !== undefined && !isToTurn}
+		class:soft={!isSure}
 	>
-		<p class="word" aria-live="polite">{instructions[instruction]}</p>
+		<p class="word" aria-live="polite">{isSure ? instructions[instruction] : 'Which key?'}</p>
 		<p class="cents" data-testid="deviation">
 			<span class="size">{size || '–'}</span> <span class="unit">{direction}</span>
 		</p>

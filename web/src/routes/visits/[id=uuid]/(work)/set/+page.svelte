@@ -69,6 +69,7 @@
 				note={setting.step.note}
 				cents={setting.now}
 				instruction={setting.instruction}
+				isSure={setting.asked === undefined}
 				instructions={family.instructions}
 			/>
 			<Messages {session} {room} closeHref="/visits/{visit.id}/close" />
