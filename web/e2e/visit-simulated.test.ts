@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { addInstrument, pace, readLive, setDueNote, signIn, startSetting, strikeAndRead } from './parts';
+import { addInstrument, pace, readLive, setDueNote, signIn, startSetting, strike, strikeAndRead } from './parts';
 
 test('a visit on the simulated instrument, from sign-in to the record', async ({ page, browser }) => {
 	await signIn(page);
@@ -104,6 +104,33 @@ test('a wrong key is named and can be taken instead', async ({ page }) => {
 	await expect(page.getByText('That was A4; A3 is due.')).toBeVisible();
 	await page.keyboard.press('g');
 	expect((await readLive(page)).note).toBe('A4');
+});
+
+test('a strike that may have been of two keys is asked about, and kept once that is said', async ({ page }) => {
+	await signIn(page);
+	await addInstrument(page, 'Quarter-tone upright');
+	await startSetting(page);
+	await page.getByRole('button', { name: 'Listen' }).click();
+	await strike(page);
+	const { note } = await readLive(page);
+	expect(note).toBe('A4');
+	// Half way to the key below.
+	for (let i = 0; i < 10; i++) await page.getByRole('button', { name: 'Lower the pin by 5 cents' }).click();
+	await strike(page);
+	await expect(
+		page.getByText(/^Which key was it\? A4 would be \d\d\.\d cents flat, G♯4 \d\d\.\d cents sharp\./)
+	).toBeVisible();
+	await expect(page.getByText('Which key?', { exact: true })).toBeVisible();
+	await page.getByRole('button', { name: 'A4', exact: true }).click();
+	await expect(page.getByText(/^Which key was it/)).toHaveCount(0);
+	const live = await readLive(page);
+	expect(live.word).toBe('Raise');
+	expect(live.cents).toBeLessThan(-40);
+	await page.getByRole('button', { name: 'Keep as it stands' }).click();
+	await expect.poll(async () => (await readLive(page)).note).toBe('A3');
+	// It was kept as A4: the order of work shows its figure, also after a reload.
+	await page.reload();
+	await expect(page.getByLabel('Order of work')).toContainText(/A4.*−\d\d\.\d/);
 });
 
 test('every control in Set is reached by keyboard and ? lists the keys', async ({ page }) => {
