@@ -27,7 +27,7 @@ export type Refusal =
 	| 'unsteady'
 	/** A tone that is kept going, or whose partials are harmonic: a voice, a pipe, something that hums. */
 	| 'steady tone'
-	/** The sound broke off: the sound card changed its rate. */
+	/** The sound broke off: samples were lost, or the sound card changed its rate. */
 	| 'interrupted';
 
 /** What the listener tells, in the order of time; `at` is seconds since it began. */

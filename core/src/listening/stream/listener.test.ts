@@ -310,6 +310,20 @@ describe('a sound card that changes its rate', () => {
 	});
 });
 
+describe('sound that did not come in', () => {
+	it('breaks off what sounds, and the clock goes on', () => {
+		const listener = createListener({ sampleRate: RATE, strings: UPRIGHT });
+		const first = roomWith([strike(57, 0).sound.subarray(0, 0.3 * RATE)], 2);
+		listener.push(first);
+		expect(refusals(listener.lose(0.25 * RATE))).toEqual(['interrupted']);
+		expect(listener.lose(10)).toEqual([]);
+		const events = listener.push(roomWith([strike(64, 2).sound], 2));
+		const [reading] = readings(events);
+		expect(reading.note).toBe(64);
+		expect(reading.struckAt).toBeCloseTo(first.length / RATE + 0.25 + 0.3, 1);
+	});
+});
+
 describe('a string that has been read', () => {
 	it('stays read when its pitch is moved while it sounds on', () => {
 		const { sound } = strike(60, 0);

@@ -18,6 +18,8 @@ export interface Listener {
 	 * @throws RangeError when the rate lies outside 16 to 192 kHz
 	 */
 	push(samples: Float32Array, sampleRate?: number): ListenerEvent[];
+	/** So many samples did not come in: what sounds is refused, and the clock goes on. */
+	lose(count: number): ListenerEvent[];
 	expect(due: Due | undefined): void;
 	/** Other habits, from the next strike on. */
 	listenBy(habits: ListeningHabits): void;
@@ -52,16 +54,26 @@ class AnyRateListener implements Listener {
 
 	push(samples: Float32Array, sampleRate = this.current.sampleRate): ListenerEvent[] {
 		const events: ListenerEvent[] = [];
-		if (sampleRate !== this.current.sampleRate) {
-			const left = this.current;
-			this.before += this.pushed / left.sampleRate;
-			this.pushed = 0;
-			this.current = this.open(sampleRate);
-			left.breakOff(events);
-		}
+		if (sampleRate !== this.current.sampleRate) this.beginAnew(sampleRate, events);
 		this.pushed += samples.length;
 		this.current.push(samples, events);
 		return events;
+	}
+
+	lose(count: number): ListenerEvent[] {
+		const events: ListenerEvent[] = [];
+		const { sampleRate } = this.current;
+		this.before += count / sampleRate;
+		this.beginAnew(sampleRate, events);
+		return events;
+	}
+
+	private beginAnew(sampleRate: number, events: ListenerEvent[]): void {
+		const left = this.current;
+		this.before += this.pushed / left.sampleRate;
+		this.pushed = 0;
+		this.current = this.open(sampleRate);
+		left.breakOff(events);
 	}
 
 	expect(due: Due | undefined): void {

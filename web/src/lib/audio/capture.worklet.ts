@@ -1,8 +1,12 @@
 /// <reference lib="webworker" />
+import type { SoundBlock } from '$lib/workers/listening';
+
 /* The sound card's samples, gathered into blocks and sent straight to the listening worker. */
 declare class AudioWorkletProcessor {
 	readonly port: MessagePort;
 }
+/** The sound card's count of samples, at the first one of what `process` is given. */
+declare const currentFrame: number;
 declare function registerProcessor(name: string, processor: unknown): void;
 
 /** About 21 ms at 48 kHz: few enough messages, little enough delay. */
@@ -11,6 +15,8 @@ const BLOCK = 1024;
 class Capture extends AudioWorkletProcessor {
 	private block = new Float32Array(BLOCK);
 	private filled = 0;
+	/** Count of samples at the block's beginning. */
+	private from = 0;
 	private out: MessagePort | undefined;
 
 	constructor() {
@@ -22,6 +28,11 @@ class Capture extends AudioWorkletProcessor {
 		const channel = input?.[0];
 		// Without a source the time still runs: silence keeps the listener's clock right.
 		const length = channel?.length ?? 128;
+		if (currentFrame !== this.from + this.filled) {
+			// What was left out in between is not pasted over.
+			if (this.filled) this.send();
+			this.from = currentFrame;
+		}
 		for (let i = 0; i < length; i++) {
 			this.block[this.filled++] = channel ? channel[i] : 0;
 			if (this.filled === BLOCK) this.send();
@@ -31,9 +42,11 @@ class Capture extends AudioWorkletProcessor {
 
 	private send(): void {
 		if (this.out) {
-			this.out.postMessage(this.block, [this.block.buffer]);
+			const samples = this.filled === BLOCK ? this.block : this.block.slice(0, this.filled);
+			this.out.postMessage({ from: this.from, samples } satisfies SoundBlock, [samples.buffer]);
 			this.block = new Float32Array(BLOCK);
 		}
+		this.from += this.filled;
 		this.filled = 0;
 	}
 }

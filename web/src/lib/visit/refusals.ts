@@ -6,7 +6,7 @@ export const REFUSALS: Record<Refusal, string> = {
 	'two notes': 'Two notes sounded at once. Mute the other one and strike again.',
 	unsteady: 'The pitch wandered, as a voice does. Wait for quiet and strike again.',
 	'steady tone': 'A steady tone, no string. Strike when it has stopped.',
-	interrupted: 'The sound broke off: the microphone changed its rate. Strike again.'
+	interrupted: 'The sound broke off for a moment. Strike again.'
 };
 
 /** What was no strike at all is said once and goes by itself: nobody needs to answer it. */

@@ -1,8 +1,17 @@
-import { createListener, measureReference, StrikeKeeper, type Listener } from '@fendrel/core';
+import {
+	createListener,
+	measureReference,
+	StrikeKeeper,
+	type KeptStrike,
+	type Listener,
+	type ListenerEvent
+} from '@fendrel/core';
 import { expectedStrings } from '$lib/tuning/listeningSetup';
-import type { ListenJob, ListeningTasks } from './listening';
+import type { ListenJob, ListeningTasks, SoundBlock } from './listening';
 import type { Handlers, InHand } from './serve';
 import type { Heard } from './listening';
+
+const NOTHING = new Float32Array(0);
 
 /** Settles once nobody waits for it any more. */
 const untilGivenUp = (signal: AbortSignal) =>
@@ -22,13 +31,26 @@ export function listeningJobs(): Handlers<ListeningTasks> {
 		let seconds = 0;
 		let keeper = new StrikeKeeper(rate, strings.inharmonicityAt);
 		restart = () => (keeper = new StrikeKeeper(rate, strings.inharmonicityAt, seconds));
-		samples.onmessage = ({ data }: MessageEvent<Float32Array>) => {
-			gather?.(data);
-			const events = opened.push(data, rate);
-			const found = keeper.push(data, events);
+		let next: number | undefined;
+		samples.onmessage = ({ data: { from, samples: block } }: MessageEvent<SoundBlock>) => {
+			gather?.(block);
+			const events: ListenerEvent[] = [];
+			const found: KeptStrike[] = [];
+			if (next !== undefined && from > next) {
+				const lost = from - next;
+				const brokenOff = opened.lose(lost);
+				found.push(...keeper.push(NOTHING, brokenOff));
+				events.push(...brokenOff);
+				seconds += lost / rate;
+				restart();
+			}
+			next = from + block.length;
+			const heard = opened.push(block, rate);
+			found.push(...keeper.push(block, heard));
+			events.push(...heard);
 			for (const strike of found) strikes?.postMessage(strike, [strike.samples.buffer]);
 			if (events.length || found.length) tell({ events, kept: found.map(({ reading }) => reading) });
-			seconds += data.length / rate;
+			seconds += block.length / rate;
 		};
 		signal.addEventListener('abort', () => samples.close(), { once: true });
 		return untilGivenUp(signal);

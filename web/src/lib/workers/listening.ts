@@ -2,9 +2,15 @@ import type { Due, ListenerEvent, ListeningHabits, ReferenceTone, StringReading,
 import type { ListeningSetup } from '$lib/tuning/listeningSetup';
 import type { Task } from './protocol';
 
+/** Samples that follow each other, and the sound card's count at the first of them. */
+export interface SoundBlock {
+	readonly from: number;
+	readonly samples: Float32Array<ArrayBuffer>;
+}
+
 export interface ListenJob {
 	readonly setup: ListeningSetup;
-	/** Blocks of samples come in here. */
+	/** SoundBlocks come in here. */
 	readonly samples: MessagePort;
 	/** The sound of each strike that was read goes out here, once it has sounded. */
 	readonly strikes: MessagePort | undefined;
