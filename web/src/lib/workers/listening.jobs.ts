@@ -17,6 +17,46 @@ const NOTHING = new Float32Array(0);
 const untilGivenUp = (signal: AbortSignal) =>
 	new Promise<never>((_, reject) => signal.addEventListener('abort', () => reject(signal.reason), { once: true }));
 
+/** Blocks of sound as they come in: what they bring, with gaps between them made good. */
+class BlockStream {
+	private keeper: StrikeKeeper;
+	private seconds = 0;
+	/** The sound card's count that the next block should begin with. */
+	private next: number | undefined;
+
+	constructor(
+		private readonly listener: Listener,
+		private readonly inharmonicityAt: (note: number) => number,
+		/** The rate that the sound card has now. */
+		private readonly rate: () => number
+	) {
+		this.keeper = new StrikeKeeper(rate(), inharmonicityAt);
+	}
+
+	/** The clock runs through; the sound kept so far is not joined to what comes. */
+	keepAnew(): void {
+		this.keeper = new StrikeKeeper(this.rate(), this.inharmonicityAt, this.seconds);
+	}
+
+	take({ from, samples }: SoundBlock): { events: readonly ListenerEvent[]; found: readonly KeptStrike[] } {
+		const lost = this.next === undefined ? 0 : from - this.next;
+		const broken = lost > 0 ? this.breakOff(lost) : { events: [], found: [] };
+		this.next = from + samples.length;
+		const events = this.listener.push(samples, this.rate());
+		const found = this.keeper.push(samples, events);
+		this.seconds += samples.length / this.rate();
+		return { events: [...broken.events, ...events], found: [...broken.found, ...found] };
+	}
+
+	private breakOff(lost: number) {
+		const events = this.listener.lose(lost);
+		const found = this.keeper.push(NOTHING, events);
+		this.seconds += lost / this.rate();
+		this.keepAnew();
+		return { events, found };
+	}
+}
+
 export function listeningJobs(): Handlers<ListeningTasks> {
 	let listener: Listener | undefined;
 	let said = 0;
@@ -28,29 +68,13 @@ export function listeningJobs(): Handlers<ListeningTasks> {
 		said = rate = setup.sampleRate;
 		const strings = expectedStrings(setup);
 		const opened = (listener = createListener({ sampleRate: rate, strings, habits: setup.habits }));
-		let seconds = 0;
-		let keeper = new StrikeKeeper(rate, strings.inharmonicityAt);
-		restart = () => (keeper = new StrikeKeeper(rate, strings.inharmonicityAt, seconds));
-		let next: number | undefined;
-		samples.onmessage = ({ data: { from, samples: block } }: MessageEvent<SoundBlock>) => {
-			gather?.(block);
-			const events: ListenerEvent[] = [];
-			const found: KeptStrike[] = [];
-			if (next !== undefined && from > next) {
-				const lost = from - next;
-				const brokenOff = opened.lose(lost);
-				found.push(...keeper.push(NOTHING, brokenOff));
-				events.push(...brokenOff);
-				seconds += lost / rate;
-				restart();
-			}
-			next = from + block.length;
-			const heard = opened.push(block, rate);
-			found.push(...keeper.push(block, heard));
-			events.push(...heard);
+		const stream = new BlockStream(opened, strings.inharmonicityAt, () => rate);
+		restart = () => stream.keepAnew();
+		samples.onmessage = ({ data }: MessageEvent<SoundBlock>) => {
+			gather?.(data.samples);
+			const { events, found } = stream.take(data);
 			for (const strike of found) strikes?.postMessage(strike, [strike.samples.buffer]);
 			if (events.length || found.length) tell({ events, kept: found.map(({ reading }) => reading) });
-			seconds += block.length / rate;
 		};
 		signal.addEventListener('abort', () => samples.close(), { once: true });
 		return untilGivenUp(signal);
