@@ -34,7 +34,7 @@ export function* simulatePlan(
 	if (!Number.isInteger(runs) || runs < 1) throw new RangeError(`simulatePlan: ${runs} runs asked for, 1 at least`);
 	const place = new Map(plan.steps.map(({ note }, i) => [note, i]));
 	const targets = plan.steps.map(({ note }) => strings(note).flexiblePitch as number);
-	/** Partial frequency over flexiblePitch. */
+	/** Partial frequency over F. */
 	const stretch = (note: number, partial: number) => partialHz({ ...strings(note), flexiblePitch: hz(1) }, partial);
 	const compiled = plan.steps.map(({ note, by }) =>
 		by.map(({ edge, weight }) => {

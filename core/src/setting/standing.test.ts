@@ -79,6 +79,14 @@ describe('which key was struck', () => {
 		expect(whichNote(at(67, 5), UPRIGHT, due)).toEqual({ note: 67 });
 	});
 
+	it('asks for no key that the keyboard does not have, and knows its last string far off', () => {
+		const top = { note: 108, pitch: targetOf(108)! };
+		expect(whichNote(hzAbove(top.pitch, cents(60)), UPRIGHT, top)).toEqual({ note: 108 });
+		const { known } = surveyed(0, createRandom(2));
+		const about = standingsAbout(108, targetOf, known);
+		expect(whichNote(hzAbove(top.pitch, cents(95)), UPRIGHT, { ...top, about })).toEqual({ note: 108 });
+	});
+
 	it('counts semitones from where the instrument stands when another key altogether was struck', () => {
 		const { known } = surveyed(-40, createRandom(1));
 		const about = standingsAbout(60, targetOf, known);

@@ -25,17 +25,21 @@ export interface WhichNote {
  * near the pitch lies to the target of the note that is due. Two notes that cannot be told apart are both told.
  */
 export function whichNote(pitch: number, strings: ExpectedStrings, due?: Due): WhichNote {
-	if (due?.about?.length) return amongStandings(hz(pitch), due, due.about);
+	if (due?.about?.length) return amongStandings(hz(pitch), strings, due, due.about);
 	if (!due) return { note: nearestNote(pitch, strings) };
 	const off = centsBetween(due.pitch, hz(pitch));
 	if (Math.abs(off) < BELIEVED) return { note: due.note };
-	if (Math.abs(off) < THINKABLE) return { note: due.note, or: due.note + Math.sign(off) };
+	const next = due.note + Math.sign(off);
+	const isKey = next >= strings.lowest && next <= strings.highest;
+	if (Math.abs(off) < THINKABLE) return isKey ? { note: due.note, or: next } : { note: due.note };
 	return { note: nearestNote(pitch, strings) };
 }
 
-/** By equal temperament; a pitch little beyond the ends of the keyboard belongs to its last note. */
-function nearestNote(pitch: number, { a4, lowest, highest }: ExpectedStrings): number {
-	const place = A4 + 12 * Math.log2(pitch / a4);
+const nearestNote = (pitch: number, strings: ExpectedStrings) =>
+	keyAt(A4 + 12 * Math.log2(pitch / strings.a4), strings);
+
+/** The key nearest to a place in semitones; little beyond the ends of the keyboard it is the last one. */
+function keyAt(place: number, { lowest, highest }: ExpectedStrings): number {
 	const within = Math.min(Math.max(place, lowest), highest);
 	return Math.abs(place - within) < BEYOND ? Math.round(within) : Math.round(place);
 }
@@ -44,14 +48,14 @@ function nearestNote(pitch: number, { a4, lowest, highest }: ExpectedStrings): n
 const outside = (pitch: Hz, { low, high }: Standing) =>
 	Math.max(0, centsBetween(pitch, low), centsBetween(high, pitch));
 
-function amongStandings(pitch: Hz, due: Due, about: readonly Standing[]): WhichNote {
+function amongStandings(pitch: Hz, strings: ExpectedStrings, due: Due, about: readonly Standing[]): WhichNote {
 	const near = about
 		.map((standing) => ({ note: standing.note, by: outside(pitch, standing) }))
 		.sort((a, b) => a.by - b.by || Math.abs(a.note - due.note) - Math.abs(b.note - due.note));
 	const [best, second] = near;
 	if (best.by > FAR) {
 		const from = middleOf(about.find(({ note }) => note === due.note)) ?? due.pitch;
-		return { note: due.note + Math.round(centsBetween(from, pitch) / 100) };
+		return { note: keyAt(due.note + centsBetween(from, pitch) / 100, strings) };
 	}
 	const isClear = best.by <= NEAR && (!second || second.by - best.by >= APART);
 	return isClear || !second ? { note: best.note } : { note: best.note, or: second.note };

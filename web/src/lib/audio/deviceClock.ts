@@ -1,4 +1,5 @@
 import { cents, type Cents } from '@fendrel/core';
+
 /** What each microphone's clock is off by, kept in this browser: another one names its devices otherwise. */
 const KEPT = 'fendrel.clocks';
 /** No clock is off by so many cents. */
@@ -7,7 +8,7 @@ const MOST = 50;
 function clocks(): Record<string, number> {
 	try {
 		const kept: unknown = JSON.parse(localStorage.getItem(KEPT) ?? '{}');
-		// Page scripts of another version, or a person, may have written there.
+		// Another version, or a person, may have written there.
 		const sound = Object.entries(kept ?? {}).filter(([, off]) => typeof off === 'number' && Math.abs(off) <= MOST);
 		return Object.fromEntries(sound);
 	} catch {

@@ -129,13 +129,13 @@ describe('a second family', () => {
 		};
 		expect(setting.order.map(({ note }) => note)).toEqual([3, 2, 1]);
 		tap(3, -8);
-		expect(setting.advice).toBe('raise');
-		expect(CHIMES.instructions[setting.advice as 'raise']).toBe('File the end');
+		expect(setting.strikes.advice).toBe('raise');
+		expect(CHIMES.instructions[setting.strikes.advice as 'raise']).toBe('File the end');
 		tap(2, 0);
 		expect(setting.notice?.text).toBe('That was chime 2; chime 3 is due.');
 		tap(3, 0.1);
 		tap(3, 0.1);
-		expect(setting.advice).toBe(
+		expect(setting.strikes.advice).toBe(
 			adviceFor(
 				[-8, 0.1, 0.1].map((off) => ({ off, error: 0.1 })),
 				cents(1)

@@ -1,10 +1,8 @@
 import {
-	adviceFor,
 	cents,
 	centsBetween,
 	habitAt,
 	partialHz,
-	stabilityOf,
 	standingsAbout,
 	summariseVisit,
 	type Advice,
@@ -17,24 +15,14 @@ import {
 	type KnownStanding,
 	type ListenerEvent,
 	type ListeningHabits,
-	type ReadStrike,
 	type SettingStep,
 	type SounderChoice,
 	type StringReading
 } from '@fendrel/core';
 import type { Asked } from '../asked';
 import { PASSING, REFUSALS } from '../refusals';
+import { Strikes } from './strikes.svelte';
 import type { VisitRecord } from '../visitRecord.svelte';
-
-/** One strike on the string that is due: its curve in cents from target, and its figure. */
-export interface StrikeTrace {
-	readonly id: number;
-	readonly curve: readonly { readonly since: number; readonly cents: number }[];
-	/** Undefined until it has been read. */
-	readonly figure: number | undefined;
-	/** The same with its error, and how hard the strike was. */
-	readonly read?: ReadStrike;
-}
 
 /** A partial that is followed by itself. */
 interface Listened {
@@ -59,8 +47,6 @@ const INSTRUCTION = {
 	holds: 'holds'
 } as const satisfies Record<Advice, keyof Instructions>;
 
-/** Strikes shown together; older ones fade out of the picture. */
-const STRIKES_SHOWN = 6;
 /** "Holds" stays readable this long before the next note comes by itself. */
 const HOLD_MS = 1100;
 
@@ -82,7 +68,7 @@ export class Setting<Body> {
 	index = $state(0);
 	/** What is left sounding. */
 	open = $state.raw() as SounderChoice;
-	strikes = $state.raw<readonly StrikeTrace[]>([]);
+	readonly strikes: Strikes;
 	sounding = $state(false);
 	/** Strikes that have been read or refused so far. */
 	told = $state(0);
@@ -93,22 +79,11 @@ export class Setting<Body> {
 	readonly step = $derived.by(() => this.order[this.index]);
 	readonly choices = $derived.by(() => this.options.family.choices(this.options.body, this.step.note));
 	readonly target = $derived.by(() => this.options.plan.targetOf(this.step.note)!);
-	readonly figures = $derived.by(() => this.strikes.flatMap(({ figure }) => (figure === undefined ? [] : [figure])));
-	readonly stability = $derived.by(() => stabilityOf(this.figures));
-	readonly advice: Advice = $derived.by(() => {
-		const read = this.strikes.flatMap(({ read }) => read ?? []);
-		return adviceFor(read, this.options.tolerance);
-	});
-	/** Cents from target: while a strike sounds where it stands, otherwise its figure. */
-	readonly now = $derived.by(() => {
-		const last = this.strikes.at(-1);
-		return last?.figure ?? last?.curve.at(-1)?.cents;
-	});
 	/** What is to be done now: by the last strike that was read, or by where a strike stands that still sounds. */
 	readonly instruction: keyof Instructions = $derived.by(() => {
-		const { now } = this;
+		const { now, shown, advice } = this.strikes;
 		if (now === undefined) return this.isSet(this.step.note) ? 'check' : 'begin';
-		if (this.strikes.at(-1)?.read) return INSTRUCTION[this.advice];
+		if (shown.at(-1)?.read) return INSTRUCTION[advice];
 		return Math.abs(now) <= this.options.tolerance / 2 ? 'again' : now < 0 ? 'raise' : 'lower';
 	});
 	readonly summary = $derived.by(() =>
@@ -121,13 +96,13 @@ export class Setting<Body> {
 
 	/** The last strike that was read, and the reading it was stored as. */
 	private last: { readonly measured: StringReading; readonly id: string } | undefined;
-	private strikeCount = 0;
 	/** Asked to keep a note whose strike has not been read yet: it is kept with its figure, a moment later. */
 	private keepWhenRead = false;
 	private advance: ReturnType<typeof setTimeout> | undefined;
 
 	constructor(private readonly options: SettingOptions<Body>) {
 		this.order = options.family.order(options.body);
+		this.strikes = new Strikes(options.tolerance);
 		const at = this.order.findIndex(({ note }) => note === options.record.report.place);
 		this.goToIndex(
 			at >= 0
@@ -150,17 +125,12 @@ export class Setting<Body> {
 	private hearOne(event: ListenerEvent): void {
 		if (event.kind === 'strike') {
 			this.sounding = true;
+			// Nobody said which key it was: it stays out of the picture.
+			if (this.asked) this.strikes.drop();
 			this.notice = this.asked = undefined;
-			// A strike opens its curve only when it is known to be on the due note.
-			this.strikeCount++;
+			this.strikes.begin();
 		} else if (event.kind === 'settling' && event.note === this.step.note) {
-			const point = { since: event.since, cents: this.fromTarget(event.pitch, event.listened) };
-			const last = this.strikes.at(-1);
-			if (last?.id === this.strikeCount) this.replaceLast({ ...last, curve: [...last.curve, point] });
-			else
-				this.strikes = [...this.strikes, { id: this.strikeCount, curve: [point], figure: undefined }].slice(
-					-STRIKES_SHOWN
-				);
+			this.strikes.follow(event.since, this.fromTarget(event.pitch, event.listened));
 		} else if (event.kind === 'reading') {
 			this.told++;
 			const { reading, or } = event;
@@ -169,8 +139,7 @@ export class Setting<Body> {
 		} else if (event.kind === 'refused') {
 			this.told++;
 			this.notice = { text: REFUSALS[event.why], passes: PASSING.has(event.why) };
-			// What was no string leaves nothing in the picture of the due one.
-			if (this.strikes.at(-1)?.id === this.strikeCount) this.strikes = this.strikes.slice(0, -1);
+			this.strikes.drop();
 			this.keepWhenRead = false;
 		} else if (event.kind === 'ended') {
 			this.sounding = false;
@@ -191,7 +160,7 @@ export class Setting<Body> {
 		const known = new Map<number, KnownStanding>();
 		for (const { note, found, left } of this.summary.notes.values())
 			if (found !== undefined) known.set(note, { found: cents(found), now: cents(left ?? found) });
-		const last = this.figures.at(-1);
+		const last = this.strikes.figures.at(-1);
 		if (last !== undefined) known.set(note, { found: known.get(note)?.found ?? cents(last), now: cents(last) });
 		const about = standingsAbout(note, (each) => this.targetOf(each), known);
 		this.options.onDue({ note, pitch: this.target.pitch, about });
@@ -210,25 +179,21 @@ export class Setting<Body> {
 		return partials.find((each) => each.partial === partial);
 	}
 
-	private replaceLast(strike: StrikeTrace): void {
-		this.strikes = [...this.strikes.slice(0, -1), strike];
-	}
-
 	private take(reading: StringReading): void {
 		if (reading.note !== this.step.note) {
+			this.strikes.drop();
 			this.notice = {
 				text: `That was ${this.nameOf(reading.note)}; ${this.nameOf(this.step.note)} is due.`,
 				heard: reading.note
 			};
 			return;
 		}
-		const figure = this.fromTarget(reading.pitch, this.listenedOf(reading));
-		const last = this.strikes.at(-1);
 		const levels = reading.partials.map(({ level }) => level);
-		const level = levels.length ? Math.max(...levels) : undefined;
-		const read = { off: figure, error: reading.pitchError, level };
-		if (last?.id === this.strikeCount) this.replaceLast({ ...last, figure, read });
-		else this.strikes = [...this.strikes, { id: this.strikeCount, curve: [], figure, read }].slice(-STRIKES_SHOWN);
+		this.strikes.read({
+			off: this.fromTarget(reading.pitch, this.listenedOf(reading)),
+			error: reading.pitchError,
+			level: levels.length ? Math.max(...levels) : undefined
+		});
 		this.last = { measured: reading, id: this.store(reading) };
 		this.expectDue();
 		if (this.keepWhenRead) {
@@ -236,7 +201,7 @@ export class Setting<Body> {
 			return;
 		}
 		clearTimeout(this.advance);
-		if (this.advice !== 'holds') return;
+		if (this.strikes.advice !== 'holds') return;
 		this.accept();
 		this.advance = setTimeout(() => this.next(), HOLD_MS);
 	}
@@ -278,8 +243,13 @@ export class Setting<Body> {
 
 	/** Keeps the note as it stands: with its last figure, or by ear alone. */
 	keep(): void {
-		const last = this.strikes.at(-1);
-		const unread = this.sounding && last?.id === this.strikeCount && last.figure === undefined;
+		// Whoever keeps the due note says that it was the one that sounded.
+		if (this.asked) {
+			this.keepWhenRead = true;
+			return this.answer(this.step.note);
+		}
+		const { current } = this.strikes;
+		const unread = this.sounding && current !== undefined && current.figure === undefined;
 		this.keepWhenRead = unread;
 		if (unread) return;
 		this.accept();
@@ -320,7 +290,7 @@ export class Setting<Body> {
 
 	private clearStrikes(): void {
 		clearTimeout(this.advance);
-		this.strikes = [];
+		this.strikes.clear();
 		this.last = undefined;
 		this.keepWhenRead = false;
 	}

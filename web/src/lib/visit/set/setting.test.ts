@@ -97,12 +97,12 @@ describe('a string that is set', () => {
 	it('is read, raised, struck again and accepted when it holds; the next note comes by itself', () => {
 		expect(setting.step.note).toBe(69);
 		strike(69, -5);
-		expect(setting.advice).toBe('raise');
-		expect(setting.now).toBeCloseTo(-5, 6);
+		expect(setting.strikes.advice).toBe('raise');
+		expect(setting.strikes.now).toBeCloseTo(-5, 6);
 		strike(69, 0.3);
-		expect(setting.advice).toBe('strike again');
+		expect(setting.strikes.advice).toBe('strike again');
 		strike(69, 0.2);
-		expect(setting.advice).toBe('holds');
+		expect(setting.strikes.advice).toBe('holds');
 		// Three strikes, three readings; the last is taken as it stands, and stored no second time.
 		expect(readings()).toHaveLength(3);
 		expect(acts()).toMatchObject([
@@ -111,7 +111,7 @@ describe('a string that is set', () => {
 		expect(setting.isSet(69)).toBe(true);
 		vi.advanceTimersByTime(2000);
 		expect(setting.step.note).toBe(57);
-		expect(setting.strikes).toEqual([]);
+		expect(setting.strikes.shown).toEqual([]);
 	});
 
 	it('stores everything measured, against the target of the plan', () => {
@@ -142,17 +142,26 @@ describe('a strike that may have been of two keys', () => {
 		expect(readings()).toEqual([]);
 		setting.answer(69);
 		expect(readings()).toHaveLength(1);
-		expect(setting.advice).toBe('raise');
+		expect(setting.strikes.advice).toBe('raise');
 		expect(setting.asked).toBeUndefined();
 	});
 
 	it('is told as the other key, and forgotten at the next strike', () => {
-		setting.hear([struck(), unsure(69, -60, 68), ended()]);
+		setting.hear([struck(), settling(69, -60), unsure(69, -60, 68), ended()]);
 		setting.answer(68);
 		expect(setting.notice?.text).toBe('That was G♯4; A4 is due.');
+		expect(setting.strikes.shown).toEqual([]);
 		setting.hear([struck(), unsure(69, -60, 68), struck()]);
 		expect(setting.asked).toBeUndefined();
 		expect(readings()).toEqual([]);
+	});
+
+	it('is the due one when that is kept', () => {
+		setting.hear([struck(), settling(69, -60), unsure(69, -60, 68), ended()]);
+		setting.keep();
+		expect(readings()).toHaveLength(1);
+		expect(acts()).toMatchObject([{ do: 'accept', reading: readings()[0].id }]);
+		expect(setting.step.note).toBe(57);
 	});
 
 	it('tells whoever listens where the notes stand, once one has been read', () => {

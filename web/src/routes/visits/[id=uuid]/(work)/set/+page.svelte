@@ -67,7 +67,7 @@
 			</SourceChoice>
 			<LiveFigure
 				note={setting.step.note}
-				cents={setting.now}
+				cents={setting.strikes.now}
 				instruction={setting.instruction}
 				isSure={setting.asked === undefined}
 				instructions={family.instructions}
@@ -75,11 +75,11 @@
 			<Messages {session} {room} closeHref="/visits/{visit.id}/close" />
 			<div class="chart">
 				<SettleChart
-					strikes={setting.strikes}
+					strikes={setting.strikes.shown}
 					tolerance={visit.tolerance}
 					moment={session.habit.moment}
 					partial={session.habit.partial}
-					stability={setting.stability}
+					stability={setting.strikes.stability}
 				/>
 			</div>
 			<StepButtons {setting} />
