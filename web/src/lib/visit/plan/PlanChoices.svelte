@@ -100,7 +100,7 @@
 		<p class="soft about">{stretched} <a href="/visits/{visit.id}/plan/curve">Shape it on the curve sheet</a></p>
 	</fieldset>
 	<fieldset>
-		<legend>Tolerance <span class="soft">cents; a string holds while it keeps to half of it</span></legend>
+		<legend>Tolerance <span class="soft">cents; a string holds within half</span></legend>
 		<div class="presets">
 			{#each TOLERANCES as each (each)}
 				<button
