@@ -77,4 +77,65 @@ describe('uncertainty of the curve', () => {
 		expect(errors[84 - 21]).toBe(0);
 		expect(errors[85 - 21]).toBeGreaterThan(0);
 	});
+
+	describe('with strings that do not go with their neighbours', () => {
+		const SCATTER = 0.05;
+		const PARTIALS = Array.from({ length: 10 }, (_, i) => i + 1);
+		const read = (note: number, b: number) => ({
+			note,
+			b,
+			error: 0.03 * b,
+			partials: PARTIALS.map((partial) => ({ partial, sharpness: partialSharpness(b, partial), error: cents(0.1) }))
+		});
+		const piano = (seed: number) => {
+			const random = createRandom(seed);
+			return every.map((note) =>
+				read(note, typicalInharmonicity('upright', note) * Math.exp(SCATTER * random.normal()))
+			);
+		};
+		type Struck = ReturnType<typeof read> & { readonly before?: { readonly b: number; readonly error: number } };
+		const curveOf = (struck: readonly Struck[]) =>
+			solverOf(instrumentStrings('upright', struck)).solve(wish).deviations;
+		const apart = (a: readonly number[], b: readonly number[]) =>
+			Math.max(...a.map((each, i) => Math.abs(each - b[i])));
+
+		it('is moved by none of them until a second strike has said the same', () => {
+			const struck = piano(3);
+			struck.forEach(({ note, b }, i) => {
+				const odd = read(note, 3 * b);
+				const others = struck.filter((_, k) => k !== i);
+				const without = curveOf(others);
+				expect(apart(curveOf([...others, odd]), without)).toBeLessThan(0.3);
+				const denied = { ...odd, before: { b, error: 0.03 * b } };
+				expect(apart(curveOf([...others, denied]), without)).toBeLessThan(0.3);
+			});
+			const [low, ...others] = struck;
+			const odd = read(low.note, 3 * low.b);
+			const confirmed = { ...odd, before: { b: 3.1 * low.b, error: 0.1 * low.b } };
+			expect(apart(curveOf([...others, confirmed]), curveOf(others))).toBeGreaterThan(3);
+		});
+
+		it('its band holds the curve of the true strings, 15 in a hundred readings being wrong', () => {
+			let [within, all] = [0, 0];
+			for (let seed = 1; seed <= 12; seed++) {
+				const random = createRandom(100 + seed);
+				const struck = piano(seed);
+				const truth = curveOf(struck);
+				const strings = instrumentStrings(
+					'upright',
+					struck.map((each) =>
+						random.uniform() < 0.15 ? read(each.note, each.b * (random.uniform() < 0.5 ? 3 : 0.4)) : each
+					)
+				);
+				const errors = curveErrors(solverOf(strings), wish, strings);
+				solverOf(strings)
+					.solve(wish)
+					.deviations.forEach((each, i) => {
+						all++;
+						if (Math.abs(each - truth[i]) <= 2 * errors[i]) within++;
+					});
+			}
+			expect(within / all).toBeGreaterThan(0.95);
+		});
+	});
 });

@@ -43,8 +43,11 @@ export function instrumentStrings(
 	breakNote?: number
 ): InstrumentStrings {
 	const inharmonicity = keyboardInharmonicity(kind, measured, breakNote);
+	const doubtful = new Set(inharmonicity.outliers.flatMap(({ note, confirmed }) => (confirmed ? [] : [note])));
 	const offsets = new Map(
-		measured.map(({ note, partials = [] }) => [note, new Map(partials.map((each) => [each.partial, each]))])
+		measured
+			.filter(({ note }) => !doubtful.has(note))
+			.map(({ note, partials = [] }) => [note, new Map(partials.map((each) => [each.partial, each]))])
 	);
 	const known = new Map<number, { readonly b: number; readonly error: number }>();
 	const stringOf = (note: number) => {

@@ -57,9 +57,9 @@ describe('inharmonicity of a keyboard', () => {
 	it('keeps what was measured surely and draws what was not towards the model', () => {
 		const points = measure(3, ALL, { scatter: 0 });
 		const sure = points.map((each) =>
-			each.note === 60 ? { ...each, b: truth(60) * 1.15, error: truth(60) * 0.002 } : each
+			each.note === 60 ? { ...each, b: truth(60) * 1.06, error: truth(60) * 0.002 } : each
 		);
-		expect(keyboardInharmonicity('upright', sure).at(60) / truth(60)).toBeCloseTo(1.15, 1);
+		expect(keyboardInharmonicity('upright', sure).at(60) / truth(60)).toBeCloseTo(1.06, 2);
 		const vague = points.map((each) => (each.note === 60 ? { ...each, b: truth(60) * 1.5, error: truth(60) } : each));
 		expect(keyboardInharmonicity('upright', vague).at(60) / truth(60)).toBeLessThan(1.05);
 	});
@@ -69,11 +69,30 @@ describe('inharmonicity of a keyboard', () => {
 		const found = keyboardInharmonicity('upright', strange);
 		expect(found.outliers.map(({ note }) => note)).toEqual([50]);
 		expect(found.outliers[0].measured / found.outliers[0].expected).toBeGreaterThan(1.8);
+		expect(Math.abs(Math.log(found.at(50) / truth(50)))).toBeLessThan(0.1);
 		expect(Math.abs(Math.log(found.modelAt(50) / truth(50)))).toBeLessThan(0.1);
 		expect(found.jumps.map(({ from, to }) => [from, to])).toEqual([
 			[49, 50],
 			[50, 51]
 		]);
+	});
+
+	it('follows a string out of line once two strikes have told the same, and not when they differ', () => {
+		const at50 = (before: number | undefined) => {
+			const struck = measure(5, ALL).map((each) => {
+				if (each.note !== 50) return each;
+				const b = 2.2 * each.b;
+				return { ...each, b, before: before === undefined ? undefined : { b: before * b, error: each.error } };
+			});
+			const { outliers, at } = keyboardInharmonicity('upright', struck);
+			return { confirmed: outliers[0].confirmed, times: at(50) / truth(50) };
+		};
+		expect(at50(1.04).confirmed).toBe(true);
+		expect(at50(1.04).times).toBeGreaterThan(1.7);
+		for (const before of [undefined, 0.45, 1.5]) {
+			expect(at50(before).confirmed).toBe(false);
+			expect(at50(before).times).toBeLessThan(1.15);
+		}
 	});
 
 	it('finds a step at the break, its place and its size, and none where there is none', () => {

@@ -2,21 +2,29 @@ import { solveLower } from '../numeric/banded';
 import type { StringKind } from './inharmonicity';
 import { findBreak, fitAt, modelLog, parameterError, slopes, type Point } from './inharmonicityFit';
 
-/** B of one note as it was measured. */
-export interface MeasuredInharmonicity {
-	readonly note: number;
+/** B as one strike told it. */
+export interface StruckInharmonicity {
 	readonly b: number;
 	/** Standard error of B, in the units of B. */
 	readonly error: number;
 }
 
-/** A note whose B does not go with its neighbours: mis-strung, or a wound string gone dead. */
+/** B of one note as it was measured. */
+export interface MeasuredInharmonicity extends StruckInharmonicity {
+	readonly note: number;
+	/** What the strike before told of the same string; undefined when there was none. */
+	readonly before?: StruckInharmonicity | undefined;
+}
+
+/** A note whose B does not go with its neighbours: mis-strung, a wound string gone dead, or a strike that was not clear. */
 export interface InharmonicityOutlier {
 	readonly note: number;
 	readonly measured: number;
 	readonly expected: number;
 	/** Distance in standard deviations of measurement and model together. */
 	readonly strain: number;
+	/** Two strikes have told the same: it is the string. Until then the keyboard's model stands. */
+	readonly confirmed: boolean;
 }
 
 /** A step between two measured neighbours that the model does not have: a fault of the scale. */
@@ -28,7 +36,7 @@ export interface ScaleJump {
 }
 
 export interface KeyboardInharmonicity {
-	/** B of every note: measured where that is sure, else drawn towards the model. */
+	/** B of every note: measured where that is sure, else drawn towards the model; out of line only once confirmed. */
 	readonly at: (note: number) => number;
 	/** Standard error of log B, of what `at` gives. */
 	readonly errorAt: (note: number) => number;
@@ -53,6 +61,8 @@ export interface KeyboardInharmonicity {
 /** No string is stiffer than this, nor as limp as this. */
 const ABSURD = { low: 1e-7, high: 0.3 } as const;
 const OUTLIER = 4;
+/** Two strikes tell the same B when they lie within so many of their errors, or within this share of each other. */
+const AGREE = { errors: 3, share: 0.1 } as const;
 const JUMP = Math.log(1.25);
 
 /**
@@ -69,20 +79,13 @@ export function keyboardInharmonicity(
 		b > ABSURD.low && b < ABSURD.high && error > 0 && error < Infinity;
 	const sound = measured.filter(isSound);
 	const points = sound.map(({ note, b, error }) => ({ note, y: Math.log(b), sigma: error / b }));
-	const found = breakNote === undefined ? findBreak(kind, points) : { breakNote, fit: fitAt(kind, points, breakNote) };
-	const { fit } = found;
-	const model = (note: number) => modelLog(fit.parameters, note, found.breakNote);
-	/** The model's errors at a note: independent, and the same ones at every note. */
-	const modelErrors = (note: number) => {
-		const errors = Float64Array.from(slopes(fit.parameters, note, found.breakNote));
-		solveLower(fit.factor, errors);
-		return errors;
-	};
-	const modelVariance = (note: number) => modelErrors(note).reduce((sum, each) => sum + each * each, 0);
-	const byNote = new Map(points.map((point) => [point.note, point]));
+	const confirmed = new Set(sound.filter(isConfirmed).map(({ note }) => note));
+	const found = fitInLine(kind, points, confirmed, breakNote);
+	const { fit, model, modelErrors, outliers, doubtful } = found;
+	const byNote = new Map(points.filter(({ note }) => !doubtful.has(note)).map((point) => [point.note, point]));
 	const blend = (note: number) => {
 		const own = byNote.get(note);
-		const around = fit.scatter ** 2 + modelVariance(note);
+		const around = fit.scatter ** 2 + squared(modelErrors(note));
 		if (!own) return { y: model(note), error: Math.sqrt(around), ownError: fit.scatter, modelShare: 1 };
 		const [a, b] = [1 / own.sigma ** 2, 1 / around];
 		const modelShare = b / (a + b);
@@ -112,20 +115,60 @@ export function keyboardInharmonicity(
 		errors: fit.parameters.map((_, i) => parameterError(fit.factor, i)),
 		breakNote: found.breakNote,
 		scatter: fit.scatter,
-		outliers: outliersOf(points, model, fit.scatter),
+		outliers,
 		jumps: jumpsOf(points, model),
 		refused: measured.filter((each) => !isSound(each))
 	};
 }
 
+/**
+ * The keyboard's model and what is out of line with it. What is doubtful has no say in the model, however near the end of
+ * the keyboard it lies.
+ */
+function fitInLine(
+	kind: StringKind,
+	points: readonly Point[],
+	confirmed: ReadonlySet<number>,
+	breakNote: number | undefined
+) {
+	const fitTo = (some: readonly Point[]) => {
+		const found = breakNote === undefined ? findBreak(kind, some) : { breakNote, fit: fitAt(kind, some, breakNote) };
+		const { parameters, factor, scatter } = found.fit;
+		const model = (note: number) => modelLog(parameters, note, found.breakNote);
+		/** The model's errors at a note: independent, and the same ones at every note. */
+		const modelErrors = (note: number) => {
+			const errors = Float64Array.from(slopes(parameters, note, found.breakNote));
+			solveLower(factor, errors);
+			return errors;
+		};
+		const errorAt = (note: number) => Math.sqrt(scatter ** 2 + squared(modelErrors(note)));
+		const outliers = outliersOf(points, model, errorAt, confirmed);
+		const doubtful = new Set(outliers.flatMap((each) => (each.confirmed ? [] : [each.note])));
+		return { ...found, model, modelErrors, outliers, doubtful };
+	};
+	const all = fitTo(points);
+	return all.doubtful.size === 0 ? all : fitTo(points.filter(({ note }) => !all.doubtful.has(note)));
+}
+
+const squared = (values: Float64Array) => values.reduce((sum, each) => sum + each * each, 0);
+
+/** Whether the strike before told the same. */
+function isConfirmed({ b, error, before }: MeasuredInharmonicity): boolean {
+	if (!before || !(before.b > 0)) return false;
+	const apart = Math.abs(Math.log(b / before.b));
+	return apart < Math.max(AGREE.share, AGREE.errors * Math.hypot(error / b, before.error / before.b));
+}
+
 function outliersOf(
 	points: readonly Point[],
 	model: (note: number) => number,
-	scatter: number
+	errorAt: (note: number) => number,
+	confirmed: ReadonlySet<number>
 ): readonly InharmonicityOutlier[] {
 	return points.flatMap(({ note, y, sigma }) => {
-		const strain = (y - model(note)) / Math.hypot(sigma, scatter);
-		return Math.abs(strain) > OUTLIER ? [{ note, measured: Math.exp(y), expected: Math.exp(model(note)), strain }] : [];
+		const strain = (y - model(note)) / Math.hypot(sigma, errorAt(note));
+		if (Math.abs(strain) <= OUTLIER) return [];
+		return [{ note, measured: Math.exp(y), expected: Math.exp(model(note)), strain, confirmed: confirmed.has(note) }];
 	});
 }
 

@@ -60,7 +60,9 @@ export type StrikeAgain =
 	| 'pitch unsure'
 	| 'stiffness unsure'
 	/** The strikes differ by more than their errors allow. */
-	| 'strikes differ';
+	| 'strikes differ'
+	/** B does not go with its neighbours', and no second strike has said the same. */
+	| 'out of line';
 
 /** A note as its strikes tell it. */
 export interface SurveyedNote extends SurveyStrike {
@@ -80,8 +82,11 @@ const SETTLING_CENTS = 0.5;
 /** Strikes of one kind that count: older ones say nothing new. */
 export const MOST_STRIKES = 3;
 
-/** What the strikes of one note say together; the last kind of strike (one string, or several) counts. */
-export function surveyNote(strikes: readonly SurveyStrike[]): SurveyedNote | undefined {
+/**
+ * What the strikes of one note say together; the last kind of strike (one string, or several) counts.
+ * @param outOfLine its B does not go with its neighbours', and is not confirmed
+ */
+export function surveyNote(strikes: readonly SurveyStrike[], outOfLine = false): SurveyedNote | undefined {
 	const last = strikes.at(-1);
 	if (!last) return undefined;
 	const alike = strikes.filter(({ open }) => open === last.open).slice(-MOST_STRIKES);
@@ -104,7 +109,8 @@ export function surveyNote(strikes: readonly SurveyStrike[]): SurveyedNote | und
 		// A string that beats by itself has no surer pitch, however often it is struck.
 		if (pitches.error > SURE_CENTS && !(falseBeat && falseBeat !== 'none')) return 'pitch unsure';
 		const tells = !last.open && last.note <= B_TOLD_TO;
-		return tells && !(inharmonicity && inharmonicity.error < SURE_B * inharmonicity.b) ? 'stiffness unsure' : undefined;
+		if (tells && !(inharmonicity && inharmonicity.error < SURE_B * inharmonicity.b)) return 'stiffness unsure';
+		return outOfLine && inharmonicity ? 'out of line' : undefined;
 	};
 	return {
 		...last,

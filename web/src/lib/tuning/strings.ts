@@ -6,7 +6,8 @@ import {
 	instrumentStrings,
 	type InstrumentStrings,
 	type MeasuredString,
-	type StringKind
+	type StringKind,
+	type StruckInharmonicity
 } from '@fendrel/core';
 
 /** A string as it was read, or as its wire and length say. */
@@ -32,13 +33,27 @@ const short = (value: number) => Number(value.toFixed(4));
 const isPartial = ({ frequency, error }: StruckString['partials'][number]) =>
 	frequency >= AUDIBLE.lowest && frequency <= AUDIBLE.highest && error >= 0 && error < frequency;
 
-/** A string as its strike told it, partials and all: the same just heard and after a reload. */
-export function knownByStrike({ note, pitch, pitchError, inharmonicity, ...rest }: StruckString): KnownString {
+/** B as a strike told it. */
+export function struckInharmonicity(
+	of: Pick<StruckString, 'inharmonicity' | 'inharmonicityError'>
+): StruckInharmonicity {
+	const { inharmonicity: b, inharmonicityError } = of;
+	return { b, error: inharmonicityError ?? USUAL.b * b };
+}
+
+/**
+ * A string as its strike told it, partials and all: the same just heard and after a reload.
+ * @param before what the strike before told of it
+ */
+export function knownByStrike(
+	{ note, pitch, pitchError, ...rest }: StruckString,
+	before?: StruckInharmonicity
+): KnownString {
 	const ownError = pitchError ?? USUAL.pitch;
 	return {
 		note,
-		b: inharmonicity,
-		error: rest.inharmonicityError ?? USUAL.b * inharmonicity,
+		...struckInharmonicity(rest),
+		...(before && { before: { b: before.b, error: before.error } }),
 		// A stored figure that no string can have costs itself.
 		partials: rest.partials.filter(isPartial).map(({ partial, frequency, error }) => ({
 			partial,

@@ -16,7 +16,7 @@ import type { KeptCurve } from '$lib/tuning/curve';
 import { familyOf } from '$lib/tuning/family';
 import { planFor, type Plan } from '$lib/tuning/plan';
 import { stretchOf } from '$lib/tuning/stretch';
-import { knownByStrike, tellsString, type KnownString } from '$lib/tuning/strings';
+import { knownByStrike, stringsOfInstrument, tellsString, type KnownString } from '$lib/tuning/strings';
 import { VisitRecord, type PlanChanges } from './visitRecord.svelte';
 
 /** How often others' changes are asked for while a visit is open, and how seldom when nobody answers. */
@@ -115,13 +115,22 @@ export class OpenVisit {
 	readonly measured: readonly KnownString[] = $derived.by(() => {
 		const read = [...this.record.newReadings].filter(tellsString).sort(compareHappened);
 		if (read.length === 0) return this.about.measured;
-		const told = new Map(
-			read.map(({ sounders: [sounder], inharmonicity, ...strike }) => {
-				const note = groupOf(sounder);
-				return [note, knownByStrike({ ...strike, note, inharmonicity: inharmonicity! })];
-			})
-		);
+		const told = new Map<number, KnownString>();
+		const known = new Map(this.about.measured.map((each) => [each.note, each]));
+		for (const { sounders, inharmonicity, ...strike } of read) {
+			const note = groupOf(sounders[0]);
+			const before = told.get(note) ?? known.get(note);
+			// A book that was fetched since may hold the same strike.
+			const isOther = before?.by === 'strike' && before.b !== inharmonicity;
+			told.set(note, knownByStrike({ ...strike, note, inharmonicity: inharmonicity! }, isOther ? before : undefined));
+		}
 		return [...this.about.measured.filter(({ note }) => !told.has(note)), ...told.values()];
+	});
+
+	/** Notes whose B does not go with their neighbours', and that no second strike has confirmed. */
+	readonly outOfLine: ReadonlySet<number> = $derived.by(() => {
+		const { inharmonicity } = stringsOfInstrument({ kind: this.instrument.kind, measured: this.measured });
+		return new Set(inharmonicity.outliers.flatMap(({ note, confirmed }) => (confirmed ? [] : [note])));
 	});
 
 	/** Where every note goes. */

@@ -9,11 +9,14 @@ const percent = (ratio: number) => `${Math.round(100 * Math.abs(ratio - 1))} %`;
 export function faultWords({ outliers, jumps, breakNote, parameters, refused }: KeyboardInharmonicity): string[] {
 	const odd = new Set(outliers.map(({ note }) => note));
 	return [
-		...outliers.map(({ note, measured, expected }) => {
+		...outliers.map(({ note, measured, expected, confirmed }) => {
 			const ratio = measured / expected;
 			const cause =
 				ratio > 1 ? 'too thick a wire, or a kink' : 'another gauge than its neighbours’, or a winding gone dead';
-			return `${noteName(note)} is ${times(ratio)} as stiff as its neighbours suggest: ${cause}?`;
+			const is = `${noteName(note)} is ${times(ratio)} as stiff as its neighbours suggest`;
+			return confirmed
+				? `${is}, as two strikes tell: ${cause}? The curve follows it.`
+				: `${is}: ${cause}? Strike it once more: until a second strike says the same, the curve goes by its neighbours.`;
 		}),
 		// A string that is out of line has a step on either side: it has been named already.
 		...jumps

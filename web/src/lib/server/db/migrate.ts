@@ -15,6 +15,7 @@ import * as formerReadings from './migrations/0009-former-readings';
 import * as stringing from './migrations/0010-stringing';
 import * as curveChoice from './migrations/0011-curve-choice';
 import * as devices from './migrations/0012-devices';
+import * as strikeBefore from './migrations/0013-strike-before';
 
 const MIGRATIONS = [
 	{ name: '0001-first-slice', ...firstSlice },
@@ -28,7 +29,8 @@ const MIGRATIONS = [
 	{ name: '0009-former-readings', ...formerReadings },
 	{ name: '0010-stringing', ...stringing },
 	{ name: '0011-curve-choice', ...curveChoice },
-	{ name: '0012-devices', ...devices }
+	{ name: '0012-devices', ...devices },
+	{ name: '0013-strike-before', ...strikeBefore }
 ];
 
 /** @param hold asked before each step */

@@ -166,6 +166,9 @@ export interface InstrumentSounderRow {
 	pitchError: number | null;
 	inharmonicity: number;
 	inharmonicityError: number | null;
+	/** What the strike before told. */
+	beforeInharmonicity: number | null;
+	beforeInharmonicityError: number | null;
 }
 /** An instrument as its last finished visit left it. */
 export interface InstrumentSummaryRow {

@@ -253,12 +253,12 @@ describe('kept summaries', () => {
 			reading({ note: 61, inharmonicity: 3e-4, inharmonicityError: 2e-4 })
 		]);
 		const strings = async () =>
-			(await readStrings(workshopId, instrumentId)).map(({ note, inharmonicity }) => [note, inharmonicity]);
-		expect(await strings()).toEqual([[60, 2e-4]]);
+			(await readStrings(workshopId, instrumentId)).map((of) => [of.note, of.inharmonicity, of.beforeInharmonicity]);
+		expect(await strings()).toEqual([[60, 2e-4, 1e-4]]);
 		await give([{ ...wrong, counter: 2_000_000, takenAt: new Date() }]);
-		expect(await strings()).toEqual([[60, 7e-4]]);
+		expect(await strings()).toEqual([[60, 7e-4, 2e-4]]);
 		await give([{ id: uuid(), counter: 2_000_001, doneAt: new Date(), do: 'discard', reading: wrong.id }]);
-		expect(await strings()).toEqual([[60, 2e-4]]);
+		expect(await strings()).toEqual([[60, 2e-4, 1e-4]]);
 	});
 
 	it('say how each visit went against the plan that it ended with', async () => {

@@ -1,8 +1,8 @@
 import { equalHz, hz, noteName, tableInharmonicity, tableLoad } from '@fendrel/core';
 import { lineProblem, tableRowOf, type StringLine } from '$lib/instruments/scale/stringLine';
-import { knownByStrike, type KnownString } from '$lib/tuning/strings';
+import { knownByStrike, struckInharmonicity, type KnownString } from '$lib/tuning/strings';
 import type { Result } from '$lib/ui/result';
-import { readStrings, type Instrument } from '../db/stores/instruments';
+import { readStrings, type Instrument, type ReadString } from '../db/stores/instruments';
 import { keepStringTable, stringTablesOf, type StringTable } from '../db/stores/stringTables';
 import { instrumentOr404 } from '../find';
 
@@ -15,7 +15,7 @@ export async function knownStrings(
 		readStrings(workshopId, instrument.id),
 		stringTablesOf(workshopId, instrument.id, 1)
 	]);
-	const struck = read.map(knownByStrike);
+	const struck = read.map(knownByReading);
 	const has = new Set(struck.map(({ note }) => note));
 	const load = tableLoad(
 		(table?.strings ?? []).map(tableRowOf),
@@ -27,6 +27,15 @@ export async function knownStrings(
 		.filter(({ note }) => !has.has(note))
 		.map(({ note, b, error }): KnownString => ({ note, b, error, partials: [], by: 'table' }));
 	return [...struck, ...calculated];
+}
+
+/** A string as the kept summary of its readings has it. */
+export function knownByReading({ beforeInharmonicity, beforeInharmonicityError, ...read }: ReadString): KnownString {
+	const before =
+		beforeInharmonicity === null
+			? undefined
+			: struckInharmonicity({ inharmonicity: beforeInharmonicity, inharmonicityError: beforeInharmonicityError });
+	return knownByStrike(read, before);
 }
 
 /** Keeps a table of strings, all lines or none. */

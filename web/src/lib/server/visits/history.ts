@@ -1,11 +1,11 @@
 import { A4, centsBetween, groupRecords, hz, pitchLeft, summariseVisit } from '@fendrel/core';
 import { planFor } from '$lib/tuning/plan';
-import { knownByStrike } from '$lib/tuning/strings';
 import { curvesOf } from '../db/stores/curves';
 import { readStrings, type Instrument } from '../db/stores/instruments';
 import { visitSoundersOf } from '../db/stores/summaries';
 import { listTemperaments } from '../db/stores/temperaments';
 import { visitsOf } from '../db/stores/visits';
+import { knownByReading } from '../strings/known';
 
 /** A visit as the instrument's page shows it; cents are from the instrument's usual pitch. */
 export interface PastVisit {
@@ -36,7 +36,7 @@ export async function visitHistory(workshopId: string, instrument: Instrument): 
 	const { kind, lowest, highest, usualA4 } = instrument;
 	// Only a curve drawn afresh asks what the strings are.
 	const drawn = visits.some(({ stretch }) => stretch.by === 'priority');
-	const measured = drawn ? (await readStrings(workshopId, instrument.id)).map(knownByStrike) : [];
+	const measured = drawn ? (await readStrings(workshopId, instrument.id)).map(knownByReading) : [];
 	const compass = Array.from({ length: highest - lowest + 1 }, (_, i) => lowest + i);
 	return visits.map((visit) => {
 		const groups = groupRecords(sounders.get(visit.id)!);

@@ -32,14 +32,20 @@ export function foundDetails(
 	};
 }
 
-/** What was found of every note, from the readings of Sound in their order. */
-export function foundNotes(readings: readonly Reading[]): ReadonlyMap<number, SurveyedNote> {
+/**
+ * What was found of every note, from the readings of Sound in their order.
+ * @param outOfLine notes whose B does not go with their neighbours', and is not confirmed
+ */
+export function foundNotes(
+	readings: readonly Reading[],
+	outOfLine: ReadonlySet<number> = new Set()
+): ReadonlyMap<number, SurveyedNote> {
 	const strikes = new Map<number, SurveyStrike[]>();
 	for (const reading of readings.filter(isUsable)) {
 		const strike = asStrike(reading);
 		strikes.set(strike.note, [...(strikes.get(strike.note) ?? []), strike]);
 	}
-	return new Map([...strikes].map(([note, of]) => [note, surveyNote(of)!]));
+	return new Map([...strikes].map(([note, of]) => [note, surveyNote(of, outOfLine.has(note))!]));
 }
 
 function asStrike({ sounders, pitch, pitchError, ...rest }: Reading): SurveyStrike {

@@ -4,7 +4,8 @@ import { inharmonicityName } from '$lib/charts/inharmonicityChart';
 const AGAIN: Record<StrikeAgain, string> = {
 	'pitch unsure': 'The pitch is not certain yet. Strike it once more.',
 	'stiffness unsure': 'The stiffness is not certain yet. Strike it once more, firmly.',
-	'strikes differ': 'The strikes differ. Strike it once more.'
+	'strikes differ': 'The strikes differ. Strike it once more.',
+	'out of line': 'Its stiffness does not go with its neighbours. Strike it once more, to be sure.'
 };
 
 /** What a note's strikes told, line by line, without its pitch. */

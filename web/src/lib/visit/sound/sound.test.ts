@@ -69,6 +69,16 @@ describe('what Sound keeps of a strike', () => {
 		});
 	});
 
+	it('asks once more for a string that does not go with its neighbours, until there is no more to learn', () => {
+		const { record, find } = recordOf();
+		const outOfLine = new Set([57]);
+		for (const again of ['out of line', 'out of line', undefined]) {
+			find(analysis);
+			expect(foundNotes(record.readingsFor('found'), outOfLine).get(57)?.again).toBe(again);
+			expect(foundNotes(record.readingsFor('found')).get(57)?.again).toBeUndefined();
+		}
+	});
+
 	it('keeps the spread of several strings, which tell no B', () => {
 		const { record, find } = recordOf();
 		const sounders = ['middle', 'left', 'right'].map((member) => sounderId(57, member));

@@ -25,6 +25,8 @@ import type { SoundAction } from './soundKeys';
 export interface SurveyOptions<Body> extends WorkGround<Body> {
 	/** The lowest plain string above wound ones, where B jumps. */
 	readonly breakNote: number | undefined;
+	/** Notes whose B does not go with their neighbours', and is not confirmed. */
+	readonly outOfLine: () => ReadonlySet<number>;
 }
 
 /** Every third note: what a curve and a plan need, in about thirty strikes. */
@@ -58,7 +60,7 @@ export class Survey<Body> {
 		const groups = this.options.family.groups(this.options.body);
 		return surveyNotes(groups[0], groups[groups.length - 1], this.step, this.options.breakNote);
 	});
-	readonly found = $derived.by(() => foundNotes(this.record.readingsFor('found')));
+	readonly found = $derived.by(() => foundNotes(this.record.readingsFor('found'), this.options.outOfLine()));
 	readonly done = $derived.by(() => this.notes.filter((note) => this.isDone(note)));
 	readonly strings: SounderChoice = $derived.by(() => this.stringsOf(this.due));
 	private pending: Pending | undefined;

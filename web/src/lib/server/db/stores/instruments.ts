@@ -151,6 +151,9 @@ export interface ReadString {
 	readonly pitchError: number | null;
 	readonly inharmonicity: number;
 	readonly inharmonicityError: number | null;
+	/** What the strike before told of the same string. */
+	readonly beforeInharmonicity: number | null;
+	readonly beforeInharmonicityError: number | null;
 	readonly partials: readonly StoredPartial[];
 }
 
@@ -158,7 +161,8 @@ export interface ReadString {
 export async function readStrings(workshopId: string, instrumentId: string): Promise<ReadString[]> {
 	const rows = await database().sequelize.query<Omit<ReadString, 'partials'> & { partials: string }>(
 		`SELECT CAST(SUBSTRING_INDEX(sounder, '/', 1) AS INT) AS note, pitch, pitch_error AS pitchError, inharmonicity,
-			inharmonicity_error AS inharmonicityError, COALESCE(p.partials, '[]') AS partials
+			inharmonicity_error AS inharmonicityError, before_inharmonicity AS beforeInharmonicity,
+			before_inharmonicity_error AS beforeInharmonicityError, COALESCE(p.partials, '[]') AS partials
 		FROM (
 			SELECT *, ROW_NUMBER() OVER (PARTITION BY SUBSTRING_INDEX(sounder, '/', 1) ORDER BY read_at DESC, sounder) AS place
 			FROM instrument_sounders WHERE workshop_id = :workshopId AND instrument_id = :instrumentId

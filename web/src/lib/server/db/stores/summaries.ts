@@ -54,8 +54,8 @@ export async function groupsSet(workshopId: string, visitIds: readonly string[])
 const SURE = 0.2;
 
 /**
- * The newest reading of each sounder by itself that tells its inharmonicity well, for an instrument; for the named
- * sounders only, or for all. What was discarded does not count.
+ * The newest reading of each sounder by itself that tells its inharmonicity well, for an instrument, with what the one
+ * before told; for the named sounders only, or for all. What was discarded does not count.
  */
 export async function refreshInstrumentSounders(
 	instrumentId: string,
@@ -70,7 +70,9 @@ export async function refreshInstrumentSounders(
 			SELECT v.instrument_id AS instrumentId, r.sounders AS sounder, r.workshop_id AS workshopId, r.visit_id AS visitId,
 				r.id AS readingId, r.placed_at AS readAt, r.pitch, r.pitch_error AS pitchError, r.inharmonicity,
 				r.inharmonicity_error AS inharmonicityError,
-				ROW_NUMBER() OVER (PARTITION BY r.sounders ORDER BY r.placed_at DESC, r.device DESC, r.counter DESC) AS place
+				LEAD(r.inharmonicity) OVER newest_first AS beforeInharmonicity,
+				LEAD(r.inharmonicity_error) OVER newest_first AS beforeInharmonicityError,
+				ROW_NUMBER() OVER newest_first AS place
 			FROM visits v JOIN readings r ON r.visit_id = v.id
 			WHERE v.instrument_id = :instrumentId AND r.sounders NOT LIKE '%,%' ${some}
 				AND NOT EXISTS (SELECT 1 FROM acts a WHERE a.visit_id = r.visit_id AND a.kind = 'discard' AND a.reading_id = r.id
@@ -78,6 +80,7 @@ export async function refreshInstrumentSounders(
 						WHERE b.visit_id = a.visit_id AND b.kind = 'takeBack' AND JSON_VALUE(b.act, '$.act') = a.id))
 				AND r.inharmonicity > 0 AND r.pitch BETWEEN 8 AND 24000
 				AND (r.inharmonicity_error IS NULL OR r.inharmonicity_error < ${SURE} * r.inharmonicity)
+			WINDOW newest_first AS (PARTITION BY r.sounders ORDER BY r.placed_at DESC, r.device DESC, r.counter DESC)
 		) newest WHERE place = 1`,
 		{ type: QueryTypes.SELECT, replacements: { instrumentId, sounders }, transaction }
 	);

@@ -37,7 +37,9 @@ export const instrumentTables = (define: Define) => ({
 		pitch: required(DataTypes.DOUBLE),
 		pitchError: optional(DataTypes.DOUBLE),
 		inharmonicity: required(DataTypes.DOUBLE),
-		inharmonicityError: optional(DataTypes.DOUBLE)
+		inharmonicityError: optional(DataTypes.DOUBLE),
+		beforeInharmonicity: optional(DataTypes.DOUBLE),
+		beforeInharmonicityError: optional(DataTypes.DOUBLE)
 	}),
 	instrumentSummaries: define<InstrumentSummaryRow>('instrument_summaries', {
 		instrumentId: key(),

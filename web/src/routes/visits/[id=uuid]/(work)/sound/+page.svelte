@@ -24,7 +24,8 @@
 		const { twin, stringing } = instrument;
 		const { habits } = open.about;
 		const breakNote = breakOf(stringing);
-		const survey = new Survey({ visit, family, body, breakNote, twin, plan, habits, record, moved });
+		const outOfLine = () => open.outOfLine;
+		const survey = new Survey({ visit, family, body, breakNote, outOfLine, twin, plan, habits, record, moved });
 		return { open, visit, instrument, family, body, survey };
 	});
 	let file = $state.raw<File | undefined>();
