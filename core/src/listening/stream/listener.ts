@@ -23,6 +23,8 @@ export interface Listener {
 	expect(due: Due | undefined): void;
 	/** Other habits, from the next strike on. */
 	listenBy(habits: ListeningHabits): void;
+	/** Leaves out what no reading needs, where the pitch goes after it, until it is told otherwise. */
+	spare(isBehind: boolean): void;
 }
 
 /** @throws RangeError when the sample rate lies outside 16 to 192 kHz */
@@ -35,6 +37,7 @@ class AnyRateListener implements Listener {
 	private current: StreamListener;
 	private due: Due | undefined;
 	private habits: ListeningHabits;
+	private isBehind = false;
 	private pushed = 0;
 	private before = 0;
 
@@ -49,6 +52,7 @@ class AnyRateListener implements Listener {
 		const opened = new StreamListener(sampleRate, this.options.strings, this.before);
 		opened.listenBy(this.habits);
 		opened.expect(this.due);
+		opened.spare(this.isBehind);
 		return opened;
 	}
 
@@ -84,5 +88,10 @@ class AnyRateListener implements Listener {
 	listenBy(habits: ListeningHabits): void {
 		this.habits = habits;
 		this.current.listenBy(habits);
+	}
+
+	spare(isBehind: boolean): void {
+		this.isBehind = isBehind;
+		this.current.spare(isBehind);
 	}
 }

@@ -38,6 +38,7 @@ export class StreamListener {
 	private readonly onset = new OnsetFollower();
 	private readonly mains: HumWatch;
 	private due: Due | undefined;
+	private sparing = false;
 	private sinceSlice = 0;
 	private readonly levels = new LevelReport();
 	private sounding: Sounding = QUIET;
@@ -60,6 +61,10 @@ export class StreamListener {
 
 	listenBy(habits: ListeningHabits): void {
 		this.habits = habits;
+	}
+
+	spare(isBehind: boolean): void {
+		this.sparing = isBehind;
 	}
 
 	/** Nothing more comes of what sounds now. */
@@ -163,6 +168,7 @@ export class StreamListener {
 
 	/** What has been read stays read: while its pin is turned, say, it is only not followed. */
 	private follow(sounding: Following, events: ListenerEvent[]): Following {
+		if (this.sparing) return { ...sounding, lastFrameAt: undefined };
 		const { strike } = sounding;
 		const frame = this.frames.partialsOf(sounding, this.now - sounding.struck);
 		const pitch = frame && strike.follow(frame.partials);

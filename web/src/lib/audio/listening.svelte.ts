@@ -58,6 +58,8 @@ export class Listening {
 	clock = $state(0);
 	habits = $state.raw() as ListeningHabits;
 	simulated = $state.raw<SimulatedInstrument | undefined>();
+	/** The analysis does not keep up with the sound: the pitch is not followed while a string sounds on. */
+	behind = $state(false);
 	readonly levels = new LevelWatch();
 	private failure = $state<SoundFault | undefined>();
 	/** What stands in the way. */
@@ -115,12 +117,14 @@ export class Listening {
 		const { signal } = lifetime;
 		const { setup, twin, countOf, moved, onMoved } = this.options;
 		const isSimulated = this.source === 'simulated';
-		const clock = isSimulated && globalThis.fendrelPace !== undefined ? pacedClock(signal) : cardClock(signal);
+		const isPaced = isSimulated && globalThis.fendrelPace !== undefined;
+		const clock = isPaced ? pacedClock(signal) : cardClock(signal);
 		const { context } = clock;
 		const { sampleRate } = context;
 		const { input, samples } = await openCapture(context, signal);
 		signal.throwIfAborted();
-		const worker = this.openWorker({ ...setup, sampleRate, habits: this.habits }, samples, signal);
+		const heardBy = { ...setup, sampleRate, habits: this.habits };
+		const worker = this.openWorker(heardBy, samples, !isPaced, signal);
 		await clock.begin();
 		signal.throwIfAborted();
 		if (isSimulated) {
@@ -132,13 +136,18 @@ export class Listening {
 		return { lifetime, worker, sampleRate, microphone: { device: device ?? '' } };
 	}
 
-	private openWorker(setup: ListeningSetup, samples: MessagePort, lifetime: AbortSignal): WorkerClient<ListeningTasks> {
+	private openWorker(
+		setup: ListeningSetup,
+		samples: MessagePort,
+		live: boolean,
+		lifetime: AbortSignal
+	): WorkerClient<ListeningTasks> {
 		const worker = listeningWorker();
 		onEnd(lifetime, () => worker.close());
 		const strikes = this.options.strikes();
 		const onProgress = (heard: Heard) => !lifetime.aborted && this.hear(heard);
 		worker
-			.run('listen', handing({ setup, samples, strikes }, samples, strikes), { onProgress })
+			.run('listen', handing({ setup, samples, live, strikes }, samples, strikes), { onProgress })
 			.catch((fault: unknown) => isGivenUp(fault) || this.stop('no sound'));
 		return worker;
 	}
@@ -148,6 +157,7 @@ export class Listening {
 		this.lifetime = this.open = this.simulated = undefined;
 		this.deafness.reset();
 		this.levels.reset();
+		this.behind = false;
 		this.state = 'off';
 		this.clock = 0;
 		this.failure = failure;
@@ -201,7 +211,8 @@ export class Listening {
 		if (this.open) command(this.open.worker.run('expect', due));
 	}
 
-	private hear({ events, kept }: Heard): void {
+	private hear({ events, kept, behind }: Heard): void {
+		this.behind = behind;
 		// A strike that is going to be looked at closer is known before its end is told.
 		if (!this.deafness.deaf) kept.forEach((reading) => this.options.onKept(reading));
 		this.levels.hear(events);

@@ -19,13 +19,21 @@ export interface RoomState {
 export function roomState({
 	state,
 	source,
+	behind,
 	levels: { noise, clipped, hum, strikeLevel }
-}: Pick<Listening, 'state' | 'source'> & {
+}: Pick<Listening, 'state' | 'source' | 'behind'> & {
 	readonly levels: Pick<LevelWatch, 'noise' | 'clipped' | 'hum' | 'strikeLevel'>;
 }): RoomState {
 	if (state === 'off') return { title: 'Not listening', detail: undefined, advice: undefined };
 	if (state === 'opening') return { title: 'Opening the sound', detail: undefined, advice: undefined };
 	const simulated = source === 'simulated';
+	if (behind)
+		return {
+			title: 'Listening',
+			detail: 'behind the sound',
+			advice:
+				'This device does not keep up with the sound: strings are read, but not followed while they sound on. Close what else is running on it.'
+		};
 	if (clipped)
 		return {
 			title: 'Too loud',

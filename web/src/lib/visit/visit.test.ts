@@ -46,7 +46,7 @@ describe('keys in Set', () => {
 describe('the room in words', () => {
 	const quiet = { noise: -70, clipped: false, hum: undefined, strikeLevel: -20 };
 	const room = (change: Partial<Record<'noise' | 'strikeLevel' | 'hum', number>> & { clipped?: boolean } = {}) =>
-		roomState({ state: 'on', source: 'microphone', levels: { ...quiet, ...change } });
+		roomState({ state: 'on', source: 'microphone', behind: false, levels: { ...quiet, ...change } });
 	it('says what to change, and nothing when nothing is to be changed', () => {
 		expect(room().advice).toBeUndefined();
 		expect(room({ noise: -30 }).advice).toMatch(/Move the microphone closer/);
@@ -55,7 +55,11 @@ describe('the room in words', () => {
 		expect(room({ noise: -50, strikeLevel: -40 }).advice).toMatch(/strikes are faint/);
 		expect(room({ strikeLevel: undefined }).advice).toBeUndefined();
 		expect(room({ hum: 50 }).advice).toMatch(/hum at 50 Hz\. Unplug a lamp/);
-		expect(roomState({ state: 'off', source: 'microphone', levels: quiet }).title).toBe('Not listening');
+		expect(roomState({ state: 'on', source: 'simulated', behind: true, levels: quiet })).toMatchObject({
+			detail: 'behind the sound',
+			advice: expect.stringContaining('does not keep up')
+		});
+		expect(roomState({ state: 'off', source: 'microphone', behind: false, levels: quiet }).title).toBe('Not listening');
 	});
 });
 

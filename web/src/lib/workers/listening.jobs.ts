@@ -1,4 +1,5 @@
 import {
+	Backlog,
 	createListener,
 	measureReference,
 	StrikeKeeper,
@@ -57,6 +58,39 @@ class BlockStream {
 	}
 }
 
+/** Takes blocks in turn, so that it can be seen how many of them wait. */
+class Queue {
+	private readonly waiting: SoundBlock[] = [];
+	private samples = 0;
+	private readonly turn = new MessageChannel();
+
+	constructor(take: (block: SoundBlock, samplesWaiting: number) => void) {
+		this.turn.port1.onmessage = () => {
+			const block = this.waiting.shift();
+			if (!block) return;
+			this.samples -= block.samples.length;
+			take(block, this.samples);
+			// What has come in meanwhile has its turn first.
+			if (this.waiting.length) this.turn.port2.postMessage(0);
+		};
+	}
+
+	add(block: SoundBlock): void {
+		this.waiting.push(block);
+		this.samples += block.samples.length;
+		if (this.waiting.length === 1) this.turn.port2.postMessage(0);
+	}
+
+	clear(): void {
+		this.waiting.length = this.samples = 0;
+	}
+
+	close(): void {
+		this.clear();
+		this.turn.port1.close();
+	}
+}
+
 export function listeningJobs(): Handlers<ListeningTasks> {
 	let listener: Listener | undefined;
 	let said = 0;
@@ -64,19 +98,29 @@ export function listeningJobs(): Handlers<ListeningTasks> {
 	let restart = () => {};
 	let gather: ((block: Float32Array) => void) | undefined;
 
-	function listen({ setup, samples, strikes }: ListenJob, { signal, tell }: InHand<Heard>): Promise<never> {
+	function listen({ setup, samples, live, strikes }: ListenJob, { signal, tell }: InHand<Heard>): Promise<never> {
 		said = rate = setup.sampleRate;
 		const strings = expectedStrings(setup);
 		const opened = (listener = createListener({ sampleRate: rate, strings, habits: setup.habits }));
 		const stream = new BlockStream(opened, strings.inharmonicityAt, () => rate);
 		restart = () => stream.keepAnew();
-		samples.onmessage = ({ data }: MessageEvent<SoundBlock>) => {
-			gather?.(data.samples);
-			const { events, found } = stream.take(data);
+		const backlog = new Backlog();
+		const queue = new Queue((block, samplesWaiting) => {
+			const catching = live ? backlog.see(samplesWaiting / rate) : 'up';
+			opened.spare(catching !== 'up');
+			if (catching === 'skipping') return queue.clear();
+			gather?.(block.samples);
+			const { events, found } = stream.take(block);
 			for (const strike of found) strikes?.postMessage(strike, [strike.samples.buffer]);
-			if (events.length || found.length) tell({ events, kept: found.map(({ reading }) => reading) });
+			const behind = catching !== 'up';
+			if (events.length || found.length) tell({ events, kept: found.map(({ reading }) => reading), behind });
+		});
+		samples.onmessage = ({ data }: MessageEvent<SoundBlock>) => queue.add(data);
+		const close = () => {
+			samples.close();
+			queue.close();
 		};
-		signal.addEventListener('abort', () => samples.close(), { once: true });
+		signal.addEventListener('abort', close, { once: true });
 		return untilGivenUp(signal);
 	}
 

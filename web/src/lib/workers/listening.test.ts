@@ -22,7 +22,7 @@ describe('listening in a worker', () => {
 		const told: ListenerEvent[] = [];
 		const tell = ({ events }: { events: readonly ListenerEvent[] }) => void told.push(...events);
 		const inHand = { signal: end.signal, tell, pause: () => Promise.resolve() };
-		const listening = jobs.listen({ setup, samples: port2, strikes: undefined }, inHand);
+		const listening = jobs.listen({ setup, samples: port2, live: true, strikes: undefined }, inHand);
 		const ended = expect(listening).rejects.toThrow();
 		jobs.expect({ note: 60, pitch: equalHz(60, hz(440)) }, { ...inHand, tell: () => {} });
 

@@ -12,6 +12,8 @@ export interface ListenJob {
 	readonly setup: ListeningSetup;
 	/** SoundBlocks come in here. */
 	readonly samples: MessagePort;
+	/** The sound waits for nobody: what is left out when the analysis falls behind is left out here. */
+	readonly live: boolean;
 	/** The sound of each strike that was read goes out here, once it has sounded. */
 	readonly strikes: MessagePort | undefined;
 }
@@ -21,6 +23,8 @@ export interface Heard {
 	readonly events: readonly ListenerEvent[];
 	/** Strikes whose sound has gone out, to be looked at closer. */
 	readonly kept: readonly StringReading[];
+	/** The analysis does not keep up with the sound. */
+	readonly behind: boolean;
 }
 
 export type ListeningTasks = {
