@@ -57,7 +57,7 @@ let told: ListenerEvent[];
 let looked: StringReading[];
 let listening: Listening;
 const microphones = vi.mocked(openMicrophone);
-const hear = (events: ListenerEvent[], kept: StringReading[] = []) => worker().tell({ events, kept });
+const hear = (events: ListenerEvent[], kept: StringReading[] = []) => worker().tell({ events, kept, behind: false });
 
 beforeEach(async () => {
 	workers = [];
