@@ -31,11 +31,14 @@ export interface WeightedLine {
 	readonly spread: number;
 }
 
-/** @returns undefined when all x are alike to within rounding: the slope would be noise divided by nothing */
+/**
+ * @param weights all alike unless given
+ * @returns undefined when all x are alike to within rounding: the slope would be noise divided by nothing
+ */
 export function weightedLine(
 	x: readonly number[],
 	y: readonly number[],
-	weights: readonly number[]
+	weights: readonly number[] = x.map(() => 1)
 ): WeightedLine | undefined {
 	const { mean: meanX, weight, left: spread } = weightedMean(x, weights);
 	const { mean: meanY } = weightedMean(y, weights);

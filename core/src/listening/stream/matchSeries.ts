@@ -8,6 +8,11 @@ const WEAK_MISSING = 0.25;
 /** Above that pitch a string without its first partial is most likely two others, a fifth or so apart. */
 const NO_FIRST_COST = 0.3;
 const HIGHEST_PARTIAL = 40;
+/**
+ * Bass strings sound far beyond it, more softly. What fits there closely, as a share of F, is theirs; what is missing there
+ * costs nothing.
+ */
+const BEYOND = { partial: 90, closeness: 0.15, loudest: 0.45 } as const;
 /** The strings of a unison, and the tremor of an attack, put several peaks about one partial. */
 const UNISON_CENTS = 25;
 const UNISON_BINS = 2.5;
@@ -78,7 +83,7 @@ class Taken {
 			if (this.used[i] || Math.abs(frequencies[i] - measured) > unison) continue;
 			this.used[i] = true;
 			this.explained += weights[i];
-			this.byPartial[partial - 1] += weights[i];
+			if (partial <= HIGHEST_PARTIAL) this.byPartial[partial - 1] += weights[i];
 		}
 	}
 }
@@ -97,26 +102,31 @@ export function matchSeries(peaks: WeightedPeaks, total: number, first: number, 
 	let [matched, missing, pending, noFirst] = [0, 0, 0, 0];
 	let corrected = false;
 	const highest = frequencies[frequencies.length - 1] + resolution;
-	for (let n = 1; n <= HIGHEST_PARTIAL; n++) {
+	for (let n = 1; n <= BEYOND.partial; n++) {
+		const isBeyond = n > HIGHEST_PARTIAL;
 		const slot = flexiblePitch * partialRatio(b, n);
 		const sharpness = partialSharpness(b, n);
-		const tolerance = toleranceAt(slot, sharpness, flexiblePitch, resolution, corrected);
+		const near = toleranceAt(slot, sharpness, flexiblePitch, resolution, corrected);
+		const tolerance = isBeyond ? Math.min(near, BEYOND.closeness * flexiblePitch) : near;
 		if (slot - tolerance > highest) break;
 		const peak = taken.strongestNear(slot, tolerance);
+		if (peak >= 0 && isBeyond && peaks.weights[peak] > BEYOND.loudest) continue;
 		if (peak < 0) {
 			if (n === 1 && slot > 1.3 * WEAK_BELOW_HZ) noFirst = NO_FIRST_COST;
-			pending += slot < WEAK_BELOW_HZ ? WEAK_MISSING : 1;
+			if (!isBeyond) pending += slot < WEAK_BELOW_HZ ? WEAK_MISSING : 1;
 			continue;
 		}
 		const measured = frequencies[peak];
 		taken.give(n, measured);
-		matched++;
-		missing += pending;
-		pending = 0;
+		if (!isBeyond) {
+			matched++;
+			missing += pending;
+			pending = 0;
+		}
 		if (matched === 1) anchor = { partial: n, frequency: measured };
 		else if (sharpness > TELLING_SHARPNESS) {
 			const fitting = ((measured / (n * flexiblePitch)) ** 2 - 1) / (n * n);
-			b = Math.min(Math.max(b + (corrected ? 0.5 : 0.9) * (fitting - b), 0.2 * typicalB), 5 * typicalB);
+			b = Math.min(Math.max(b + (corrected ? 0.5 : 0.9) * (fitting - b), 0.12 * typicalB), 5 * typicalB);
 			corrected = true;
 		}
 		flexiblePitch = flexiblePitchOf(anchor.frequency, b, anchor.partial);

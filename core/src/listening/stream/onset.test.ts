@@ -8,7 +8,7 @@ const SLICE = Math.round(SLICE_SECONDS * RATE);
 /** Times of strikes in a sound that is given by its level and time. */
 function strikes(seconds: number, sampleAt: (t: number) => number): number[] {
 	const sound = Float32Array.from({ length: seconds * RATE }, (_, i) => sampleAt(i / RATE));
-	const follower = new OnsetFollower();
+	const follower = new OnsetFollower(RATE);
 	const found: number[] = [];
 	for (let at = 0; at + SLICE <= sound.length; at += SLICE)
 		if (follower.slice(sound, at, at + SLICE).strike) found.push(at / RATE);
@@ -36,6 +36,9 @@ describe('strikes', () => {
 	it('are not made of steady noise, of a swell, or of the end of a sound', () => {
 		expect(strikes(2, () => room(0.02))).toEqual([]);
 		expect(strikes(3, (t) => 0.1 * t * Math.sin(2 * Math.PI * 220 * t) + room(0.01)).length).toBeLessThanOrEqual(1);
+		// The rumble of a room, loud beside a note that dies away.
+		const rumble = (t: number) => 0.01 * Math.sin(2 * Math.PI * 23 * t) * Math.sin(2 * Math.PI * 1.7 * t);
+		expect(strikes(6, (t) => struck(t, 0.4, 0.2) + rumble(t) + room(1e-5))).toHaveLength(1);
 		expect(
 			strikes(2, (t) => (t < 1 ? 0.2 * Math.sin(2 * Math.PI * 220 * t) : 0) + room(1e-3)).filter((at) => at > 0.5)
 		).toEqual([]);

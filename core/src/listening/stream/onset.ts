@@ -1,3 +1,5 @@
+import { HighPass } from '../../numeric/highPass';
+
 /** What happens to the level within one slice of sound. */
 export interface LevelSlice {
 	readonly db: number;
@@ -23,6 +25,8 @@ const NEAR = 2;
 const GUARD_SLICES = 18;
 /** The background follows down at once and up by 1.5 dB a second, so that a held note does not become background. */
 const NOISE_CREEP_DB = 1.5 * SLICE_SECONDS;
+/** Below lies the rumble of rooms, which heaves from slice to slice; every string sounds above. */
+const RUMBLE_HZ = 120;
 const CLIP = 0.985;
 const CLIP_RUN = 3;
 
@@ -33,9 +37,14 @@ export class OnsetFollower {
 	private noise = -40;
 	private sinceStrike = GUARD_SLICES;
 	private previous = 0;
+	private readonly aboveRumble: HighPass;
 	private seen = 0;
 	/** Told again and again: two hundred a second need no memory of their own. */
 	private readonly told = { db: 0, noiseDb: 0, clipped: false, strike: false };
+
+	constructor(sampleRate: number) {
+		this.aboveRumble = new HighPass(RUMBLE_HZ, sampleRate);
+	}
 
 	/** Takes one slice of samples, from..to of `samples`. What it tells holds until the next one. */
 	slice(samples: Float32Array, from: number, to: number): LevelSlice {
@@ -46,10 +55,11 @@ export class OnsetFollower {
 		let previous = this.previous;
 		for (let i = from; i < to; i++) {
 			const sample = samples[i];
-			power += sample * sample;
-			const step = sample - previous;
+			const heard = this.aboveRumble.next(sample);
+			power += heard * heard;
+			const step = heard - previous;
 			steps += step * step;
-			previous = sample;
+			previous = heard;
 			run = Math.abs(sample) >= CLIP ? run + 1 : 0;
 			if (run >= CLIP_RUN) clipped = true;
 		}

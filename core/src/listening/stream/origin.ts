@@ -19,6 +19,8 @@ export type Origin =
 
 /** Strings of a note are never so limp beside their usual B: voices, pipes and whatever hums has none at all. */
 const LIMPEST = 0.35;
+/** Long bass strings of a large instrument are limper yet, this far below the usual B; then many partials say so beyond doubt. */
+const LONG_STRING = { highest: 40, limpest: 0.1, partials: 12, cents: 8 } as const;
 /** How sure B must be of either side, in standard errors: refusing needs more, for strings are what is listened to. */
 const SURE = { string: 2, tone: 3 } as const;
 /** From so many partials on, the highest of them so far above harmonic, a string tells its B. */
@@ -43,15 +45,19 @@ export function originOf(
 	const limpest = LIMPEST * usualB;
 	if (stiffness) {
 		const { value, error } = stiffness;
-		if (value - SURE.string * error > limpest) return 'string';
-		if (value + SURE.tone * error < limpest) return 'steady tone';
+		const least = value - SURE.string * error;
 		const highest = Math.max(...partials.map(({ partial }) => partial));
+		if (least > limpest) return 'string';
+		if (note <= LONG_STRING.highest && partials.length >= LONG_STRING.partials) {
+			const isSharp = partialSharpness(least, highest) > LONG_STRING.cents;
+			if (isSharp && least > LONG_STRING.limpest * usualB) return 'string';
+		}
+		if (value + SURE.tone * error < limpest) return 'steady tone';
 		if (partials.length >= TELLING.partials && partialSharpness(usualB, highest) > TELLING.cents) return 'several';
 	}
 	const line = weightedLine(
 		levels.map(({ since }) => since),
-		levels.map(({ db }) => db),
-		levels.map(() => 1)
+		levels.map(({ db }) => db)
 	);
 	const falls = line === undefined || -line.slope > (SLOWEST_FALL * DB_PER_E) / decaySeconds(note);
 	return falls ? 'string' : 'steady tone';

@@ -23,8 +23,12 @@ import { expectedPitch, whichNote } from './whichNote';
 const PATIENCE_SECONDS = 0.5;
 /** No string wanders by so much within four frames; a voice does. */
 const WANDER_CENTS = 14;
-/** A sound has ended when it is down to this above the background, or damped by this within 50 ms. */
+/** Until then the key's knock may be louder than its string. */
+const ATTACK_SECONDS = 0.1;
+/** A sound has ended when it is down to this above the background, or has fallen by so much more than any string falls by itself. */
 const END_ABOVE_NOISE_DB = 6;
+const DAMPED_DB = 30;
+const FALLS_DB_A_SECOND = 40;
 
 /** Frames this near to the fixed moment make the figure: enough to still the noise, too few to blur a glide. */
 const READING_HALF_SECONDS = 0.08;
@@ -35,7 +39,7 @@ export class StreamListener {
 	private readonly ring: SampleRing;
 	private readonly slice: number;
 	private habits: ListeningHabits = USUAL_HABITS;
-	private readonly onset = new OnsetFollower();
+	private readonly onset: OnsetFollower;
 	private readonly mains: HumWatch;
 	private due: Due | undefined;
 	private sparing = false;
@@ -50,6 +54,7 @@ export class StreamListener {
 		private readonly startedAt: number
 	) {
 		this.slice = Math.round(SLICE_SECONDS * sampleRate);
+		this.onset = new OnsetFollower(sampleRate);
 		this.mains = new HumWatch(sampleRate);
 		this.frames = new FrameTaker(sampleRate, this.slice, this.mains);
 		this.ring = this.frames.ring;
@@ -110,9 +115,11 @@ export class StreamListener {
 		}
 		const { sounding } = this;
 		if (sounding.is === 'quiet') return;
-		sounding.peakDb = Math.max(sounding.peakDb - 40 * SLICE_SECONDS, level.db);
-		const silent = level.db < level.noiseDb + END_ABOVE_NOISE_DB || level.db < sounding.peakDb - 30;
-		if (silent && at - sounding.struck > 0.1) {
+		const isAttack = at - sounding.struck < ATTACK_SECONDS;
+		const fallen = sounding.peakDb - FALLS_DB_A_SECOND * SLICE_SECONDS;
+		sounding.peakDb = isAttack ? level.db : Math.max(fallen, level.db);
+		const silent = level.db < level.noiseDb + END_ABOVE_NOISE_DB || level.db < sounding.peakDb - DAMPED_DB;
+		if (silent && !isAttack) {
 			this.finish(events);
 			events.push({ kind: 'ended', at });
 			this.sounding = QUIET;
