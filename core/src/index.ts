@@ -46,6 +46,7 @@ export * from './record/summary';
 export * from './listening/reading';
 export * from './listening/events';
 export * from './listening/habits';
+export * from './listening/certainty';
 export * from './listening/stream/backlog';
 export * from './listening/stream/listener';
 export type { ExpectedStrings } from './listening/stream/recognise';

@@ -1,3 +1,4 @@
+import { isCertain } from '../listening/certainty';
 import { normalTail } from '../numeric/normalTail';
 import { weightedLine } from '../numeric/weighted';
 import { cents, type Cents } from '../units/quantity';
@@ -29,6 +30,8 @@ export interface ReadStrike {
 
 /** Whether the string lies outside half the tolerance now, or will after the next firm strike: said to hold below this. */
 const DOUBT = 0.05;
+/** An uncertain figure has a string turned only when the chance that it is off is above this. */
+const TURN_FROM = 0.8;
 /** No reading is surer than that: from strike to strike the hammer, the hand and the room differ. */
 const LEAST_ERROR = 0.04;
 /** What a reading may err by whose error nobody stated. */
@@ -55,14 +58,22 @@ export function adviceFor(strikes: readonly ReadStrike[], tolerance: Cents): Adv
 	const half = tolerance / 2;
 	const run = sinceTurned(strikes, half);
 	const { now, next } = expected(run);
-	if (Math.abs(last.off) > half || Math.abs(now.mean) > half) return last.off < 0 ? 'raise' : 'lower';
+	if (Math.abs(last.off) > half || Math.abs(now.mean) > half) {
+		const isOff = isCertain(last.error) || liesBeyond(last, half) > TURN_FROM;
+		return isOff ? (last.off < 0 ? 'raise' : 'lower') : 'strike again';
+	}
 	if (run.length < 2) return 'strike again';
 	const firmest = Math.max(...run.map(({ level = -Infinity }) => level));
 	if ((last.level ?? firmest) < firmest - SOFTER_DB) return 'strike firmer';
-	if (outside(now, half) + outside(next, half) < DOUBT) return 'holds';
-	return run.length >= PATIENCE && outside({ mean: 0, error: next.error }, half) > DOUBT
-		? 'too unsure'
-		: 'strike again';
+	const mayHold = run.every(({ error }) => isCertain(error));
+	if (mayHold && outside(now, half) + outside(next, half) < DOUBT) return 'holds';
+	const cannotTell = !mayHold || outside({ mean: 0, error: next.error }, half) > DOUBT;
+	return run.length >= PATIENCE && cannotTell ? 'too unsure' : 'strike again';
+}
+
+/** The chance that a string lies beyond half the tolerance on the side on which its figure lies. */
+function liesBeyond({ off, error }: ReadStrike, half: number): number {
+	return normalTail((half - Math.abs(off)) / (error ?? UNSTATED_ERROR));
 }
 
 /** The strikes since the string was last asked to be turned. */
@@ -120,11 +131,7 @@ export function stabilityOf(strikes: readonly number[]): Stability | undefined {
 	const count = last.length;
 	if (count < 2) return undefined;
 	const places = last.map((_, i) => i);
-	const line = weightedLine(
-		places,
-		last,
-		last.map(() => 1)
-	)!;
+	const line = weightedLine(places, last)!;
 	const { slope: drift, spread } = line;
 	const left = last.reduce((sum, value, i) => sum + (value - line.meanY - drift * (i - line.meanX)) ** 2, 0);
 	return {

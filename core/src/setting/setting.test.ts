@@ -35,6 +35,14 @@ describe('advice from strikes', () => {
 		expect(adviceFor(sure(off, 0.3), cents(3))).toBe('holds');
 	});
 
+	it('neither turns a pin nor holds by a figure that is not certain, unless it lies far off', () => {
+		expect(adviceFor(sure([-1], 1.2), cents(1))).toBe('strike again');
+		expect(adviceFor(sure([-5], 1.2), cents(1))).toBe('raise');
+		const unsure = sure([0, 0, 0, 0], 0.9);
+		expect(adviceFor(unsure.slice(0, 2), cents(3))).toBe('strike again');
+		expect(adviceFor(unsure, cents(3))).toBe('too unsure');
+	});
+
 	it('needs no stated errors, but more strikes without', () => {
 		expect(adviceFor([{ off: 0 }, { off: 0 }], cents(1))).toBe('strike again');
 		expect(adviceFor([{ off: 0 }, { off: 0 }, { off: 0.1 }], cents(2))).toBe('holds');

@@ -15,6 +15,11 @@ export function centsBetween(reference: Hz, pitch: Hz): Cents {
 	return cents(1200 * Math.log2(pitch / reference));
 }
 
+/** What a small step in Hz, an error say, is in cents at a frequency. */
+export function stepInCents(step: number, at: number): Cents {
+	return cents((1200 / Math.LN2) * (step / at));
+}
+
 /** The frequency `above` cents over `reference`. */
 export function hzAbove(reference: Hz, above: Cents): Hz {
 	return hz(reference * 2 ** (above / 1200));

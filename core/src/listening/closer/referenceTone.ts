@@ -1,3 +1,4 @@
+import { stepInCents } from '../../units/pitch';
 import { cents, type Cents } from '../../units/quantity';
 import { fitDampedPartial, partialEnvelope } from './envelope';
 
@@ -46,12 +47,11 @@ export function measureReference(
 	const count = fits.length;
 	const frequency = fits.reduce((sum, fit) => sum + fit.frequency, 0) / count;
 	const variance = fits.reduce((sum, fit) => sum + (fit.frequency - frequency) ** 2, 0) / (count - 1);
-	const toCents = 1200 / Math.LN2 / frequency;
-	if (toCents * Math.sqrt(variance) > MOST_SCATTER_CENTS) return { problem: 'not steady' };
+	if (stepInCents(Math.sqrt(variance), frequency) > MOST_SCATTER_CENTS) return { problem: 'not steady' };
 	const offset = 1200 * Math.log2(frequency / known);
 	if (Math.abs(offset) > FURTHEST_CENTS) return { problem: 'too far off' };
 	const error = Math.sqrt(variance / count);
-	return { frequency, error, offset: cents(offset), offsetError: cents(toCents * error) };
+	return { frequency, error, offset: cents(offset), offsetError: stepInCents(error, frequency) };
 }
 
 /**

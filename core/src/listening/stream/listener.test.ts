@@ -7,6 +7,7 @@ import { renderVoice } from '../../sounding/otherSounds/voice';
 import { addRoom, USUAL_ROOM } from '../../sounding/room';
 import { USUAL_MOTION } from '../../sounding/strike';
 import { decaySeconds } from '../../strings/decay';
+import { isCertain } from '../certainty';
 import { ALL_PARTIALS, habitAt, USUAL_HABITS } from '../habits';
 import { partialHz, stringFromFirstPartial } from '../../strings/stiffString';
 import { noteName } from '../../units/note';
@@ -183,6 +184,30 @@ describe('what is not one string', () => {
 	it('says when the sound is clipped', () => {
 		const loud = strike(60, 0).sound.map((sample) => Math.max(-1, Math.min(1, 8 * sample)));
 		expect(listen(loud).some((event) => event.kind === 'level' && event.clipped)).toBe(true);
+	});
+
+	it('is certain of no reading that is clipped', () => {
+		for (const note of [33, 45, 69, 81]) {
+			const { sound, pitch } = strike(note, 3);
+			const peak = sound.reduce((most, sample) => Math.max(most, Math.abs(sample)), 0);
+			const read = (gain: number) => {
+				const clipped = sound.map((sample) => Math.max(-1, Math.min(1, (gain * sample) / peak)));
+				return readings(listen(inRoom([{ at: 0.3, sound: clipped }], 1.9, { snr: 40, seed: note })))[0];
+			};
+			expect(isCertain(read(0.9).pitchError)).toBe(true);
+			const loud = read(1.6);
+			expect(isCertain(loud.pitchError)).toBe(false);
+			expect(Math.abs(centsBetween(pitch, loud.pitch))).toBeLessThan(2 * loud.pitchError);
+		}
+	});
+
+	it('reads quiet strings, six decibels over the noise', () => {
+		const notes = [36, 48, 60, 72, 84, 90, 96, 102, 108];
+		const read = notes.filter((note) => {
+			const sound = inRoom([{ at: 0.3, sound: strike(note, -4).sound }], 1.9, { snr: 6, seed: note });
+			return readings(listen(sound, { due: { note, pitch: equalHz(note, PITCH) } })).some((each) => each.note === note);
+		});
+		expect(read).toEqual(notes);
 	});
 
 	it('wants a sample rate it can work with', () => {

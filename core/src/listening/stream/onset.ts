@@ -26,7 +26,7 @@ const GUARD_SLICES = 18;
 /** The background follows down at once and up by 1.5 dB a second, so that a held note does not become background. */
 const NOISE_CREEP_DB = 1.5 * SLICE_SECONDS;
 /** Below lies the rumble of rooms, which heaves from slice to slice; every string sounds above. */
-const RUMBLE_HZ = 120;
+const RUMBLE_HZ = 70;
 const CLIP = 0.985;
 const CLIP_RUN = 3;
 

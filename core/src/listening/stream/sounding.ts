@@ -7,6 +7,8 @@ interface Struck {
 	peakDb: number;
 	/** Count of samples at which the next frame is due. */
 	nextFrame: number;
+	/** The sound was too loud for the microphone or the sound card. */
+	clipped: boolean;
 }
 
 interface Framed extends Struck {

@@ -109,12 +109,13 @@ export class StreamListener {
 		if (level.strike) {
 			this.finish(events);
 			const struck = at - SLICE_SECONDS;
-			this.sounding = { is: 'recognising', struck, peakDb: level.db, nextFrame: this.frames.firstAt };
+			this.sounding = { is: 'recognising', struck, peakDb: level.db, nextFrame: this.frames.firstAt, clipped: false };
 			events.push({ kind: 'strike', at: struck });
 			return;
 		}
 		const { sounding } = this;
 		if (sounding.is === 'quiet') return;
+		sounding.clipped ||= level.clipped;
 		const isAttack = at - sounding.struck < ATTACK_SECONDS;
 		const fallen = sounding.peakDb - FALLS_DB_A_SECOND * SLICE_SECONDS;
 		sounding.peakDb = isAttack ? level.db : Math.max(fallen, level.db);
@@ -197,8 +198,8 @@ export class StreamListener {
 
 	private refuse(sounding: Recognising | Gathering, why: Refusal, events: ListenerEvent[]): Refused {
 		events.push({ kind: 'refused', at: this.now, why });
-		const { struck, peakDb, nextFrame } = sounding;
-		return { is: 'refused', struck, peakDb, nextFrame };
+		const { struck, peakDb, nextFrame, clipped } = sounding;
+		return { is: 'refused', struck, peakDb, nextFrame, clipped };
 	}
 
 	/** Ends a strike: a note that died before its moment is read from what there is of it. */
@@ -215,7 +216,8 @@ export class StreamListener {
 		const reading = strike.reading(
 			moment,
 			READING_HALF_SECONDS,
-			(magnitude) => 20 * Math.log10((4 * magnitude) / size + 1e-9)
+			(magnitude) => 20 * Math.log10((4 * magnitude) / size + 1e-9),
+			sounding.clipped
 		);
 		if (!reading) return sounding;
 		if (strike.note < LONG_BELOW && reading.partials.length < LEAST_IN_BASS)

@@ -27,6 +27,8 @@ interface Frame {
  * as often as these claim.
  */
 const FALL_DIFFERS_SECONDS = 0.06;
+/** Clipped partials are mixtures of others: what they say of the pitch, in cents, and of B, as a share of it. */
+const CLIPPED = { cents: 1.2, b: 0.15 } as const;
 /** The fall is seen over so many seconds before the moment, and over three frames at least. */
 const FALL_SECONDS = 0.2;
 
@@ -130,7 +132,12 @@ export class StrikeFrames {
 	 * A note that died before its moment is read from its last frames, an early moment from the first.
 	 * @returns undefined when no partial has been measured by phase
 	 */
-	reading(moment: number, half: number, levelOf: (magnitude: number) => number): StringReading | undefined {
+	reading(
+		moment: number,
+		half: number,
+		levelOf: (magnitude: number) => number,
+		clipped = false
+	): StringReading | undefined {
 		const at = Math.min(Math.max(moment, this.frames[0].since), this.frames[this.frames.length - 1].since);
 		for (let round = 0; round < LEVEL_ROUNDS; round++) {
 			this.level(at, half);
@@ -145,10 +152,12 @@ export class StrikeFrames {
 			struckAt: this.struckAt,
 			moment: at,
 			pitch: fit.pitch,
-			pitchError: cents(Math.hypot(fit.pitchError, FALL_DIFFERS_SECONDS * this.fallAt(at))),
+			pitchError: cents(
+				Math.hypot(fit.pitchError, FALL_DIFFERS_SECONDS * this.fallAt(at), clipped ? CLIPPED.cents : 0)
+			),
 			flexiblePitch: fit.flexiblePitch,
 			inharmonicity: told ? this.inharmonicity : undefined,
-			inharmonicityError: told ? this.doubt * this.inharmonicity : undefined,
+			inharmonicityError: told ? Math.hypot(this.doubt, clipped ? CLIPPED.b : 0) * this.inharmonicity : undefined,
 			partials: partials.map(({ partial, frequency, error, magnitude }): MeasuredPartial => ({
 				partial,
 				frequency: hz(frequency),

@@ -4,6 +4,7 @@ import {
 	centsBetween,
 	hz,
 	instrumentStrings,
+	stepInCents,
 	type InstrumentStrings,
 	type MeasuredString,
 	type StringKind,
@@ -27,7 +28,6 @@ export interface StruckString {
 
 /** Readings from before errors were stored: as sure as the listener usually is. */
 const USUAL = { b: 0.05, pitch: 0.1 } as const;
-const CENTS = 1200 / Math.LN2;
 const short = (value: number) => Number(value.toFixed(4));
 
 const isPartial = ({ frequency, error }: StruckString['partials'][number]) =>
@@ -58,7 +58,7 @@ export function knownByStrike(
 		partials: rest.partials.filter(isPartial).map(({ partial, frequency, error }) => ({
 			partial,
 			sharpness: cents(short(centsBetween(hz(pitch * partial), hz(frequency)))),
-			error: cents(short(Math.hypot((CENTS * error) / frequency, ownError)))
+			error: cents(short(Math.hypot(stepInCents(error, frequency), ownError)))
 		})),
 		by: 'strike'
 	};

@@ -13,6 +13,9 @@ describe('figures in words', () => {
 		expect(flatOrSharp(-3.2)).toBe('3.2 cents flat');
 		expect(flatOrSharp(1)).toBe('1.0 cent sharp');
 		expect(flatOrSharp(0.02)).toBe('on pitch');
+		expect(flatOrSharp(-5.2, false)).toBe('about 5 cents flat');
+		expect(flatOrSharp(1.2, false)).toBe('about 1 cent sharp');
+		expect(flatOrSharp(0.3, false)).toBe('about on pitch');
 	});
 
 	it('tells how long in seconds, then in minutes', () => {

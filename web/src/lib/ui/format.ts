@@ -11,10 +11,16 @@ export function signed(value: number, digits = 1): string {
 }
 
 /** "3.2 cents flat", "0.4 cents sharp", "in tune" at 0.0. */
-export function flatOrSharp(cents: number): string {
-	const size = Math.abs(cents).toFixed(1);
+/** @param certain whether the figure is one to go by; "about 5 cents flat" when it is not */
+export function flatOrSharp(cents: number, certain = true): string {
+	const size = Math.abs(cents).toFixed(certain ? 1 : 0);
+	if (!certain) return `about ${flatOrSharpBy(size, cents)}`;
+	return flatOrSharpBy(size, cents);
+}
+
+function flatOrSharpBy(size: string, cents: number): string {
 	if (Number(size) === 0) return 'on pitch';
-	return `${size} ${size === '1.0' ? 'cent' : 'cents'} ${cents < 0 ? 'flat' : 'sharp'}`;
+	return `${size} ${Number(size) === 1 ? 'cent' : 'cents'} ${cents < 0 ? 'flat' : 'sharp'}`;
 }
 
 export function inHz(value: number, digits = 1): string {

@@ -9,11 +9,13 @@
 		instruction: keyof Instructions;
 		/** Whether it is known that this note sounded. */
 		isSure: boolean;
+		/** Whether the figure is one to go by. */
+		isCertain: boolean;
 		/** What the family's technicians say. */
 		instructions: Instructions;
 	}
-	let { note, cents, instruction, isSure, instructions }: Props = $props();
-	const size = $derived(cents === undefined ? '' : Math.abs(cents).toFixed(1));
+	let { note, cents, instruction, isSure, isCertain, instructions }: Props = $props();
+	const size = $derived(cents === undefined ? '' : Math.abs(cents).toFixed(isCertain ? 1 : 0));
 	const direction = $derived(cents === undefined || Number(size) === 0 ? '' : cents < 0 ? 'cents flat' : 'cents sharp');
 	const isToTurn = $derived(instruction === 'raise' || instruction === 'lower');
 </script>
@@ -26,9 +28,11 @@
 		class:sharp={isSure && instruction === 'lower'}
 		class:within={isSure && cents !== undefined && !isToTurn}
 		class:soft={!isSure}
+		class:uncertain={!isCertain}
 	>
 		<p class="word" aria-live="polite">{isSure ? instructions[instruction] : 'Which key?'}</p>
 		<p class="cents" data-testid="deviation">
+			{#if size && !isCertain}<span class="unit about">about</span>{/if}
 			<span class="size">{size || '–'}</span> <span class="unit">{direction}</span>
 		</p>
 	</div>
@@ -65,6 +69,12 @@
 		display: inline-block;
 		min-width: 8.2rem;
 		text-align: left;
+	}
+	.about {
+		min-width: 0;
+	}
+	.uncertain .size {
+		color: var(--soft);
 	}
 	.within .word,
 	.within .size {

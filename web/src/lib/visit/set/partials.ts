@@ -1,4 +1,4 @@
-import { hz, nearestNote, noteName, type StringReading } from '@fendrel/core';
+import { hz, nearestNote, noteName, stepInCents, type StringReading } from '@fendrel/core';
 import { scaleBand, scaleLinear } from 'd3-scale';
 
 /** Decibels below the loudest partial at which nothing is shown any more. */
@@ -59,7 +59,7 @@ export function partialWords(
 	return {
 		title: `Partial ${partial}, heard at ${noteName(nearestNote(frequency, hz(a4)).note)}`,
 		frequency: `${frequency.toFixed(2)} Hz`,
-		error: `±${((1200 / Math.LN2) * (error / frequency)).toFixed(2)} cents`,
+		error: `±${stepInCents(error, frequency).toFixed(2)} cents`,
 		sharp:
 			partial === 1
 				? 'the pitch itself'

@@ -3,6 +3,7 @@ import {
 	centsBetween,
 	habitAt,
 	partialHz,
+	stepInCents,
 	standingsAbout,
 	summariseVisit,
 	type Advice,
@@ -15,6 +16,7 @@ import {
 	type KnownStanding,
 	type ListenerEvent,
 	type ListeningHabits,
+	type MeasuredPartial,
 	type SettingStep,
 	type SounderChoice,
 	type StringReading
@@ -174,9 +176,17 @@ export class Setting<Body> {
 			: centsBetween(target, pitch);
 	}
 
-	private listenedOf({ note, partials }: StringReading): Listened | undefined {
+	private listenedOf({ note, partials }: StringReading): MeasuredPartial | undefined {
 		const { partial } = habitAt(this.options.habits(), note);
 		return partials.find((each) => each.partial === partial);
+	}
+
+	/** What the figure may err by, in cents, where it is listened to. */
+	private errorOf(reading: StringReading): Cents {
+		const listened = this.listenedOf(reading);
+		return listened
+			? cents(Math.max(reading.pitchError, stepInCents(listened.error, listened.frequency)))
+			: reading.pitchError;
 	}
 
 	private take(reading: StringReading): void {
@@ -191,7 +201,7 @@ export class Setting<Body> {
 		const levels = reading.partials.map(({ level }) => level);
 		this.strikes.read({
 			off: this.fromTarget(reading.pitch, this.listenedOf(reading)),
-			error: reading.pitchError,
+			error: this.errorOf(reading),
 			level: levels.length ? Math.max(...levels) : undefined
 		});
 		this.last = { measured: reading, id: this.store(reading) };

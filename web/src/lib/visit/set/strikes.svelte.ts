@@ -1,4 +1,4 @@
-import { adviceFor, stabilityOf, type Advice, type Cents, type ReadStrike } from '@fendrel/core';
+import { adviceFor, isCertain, stabilityOf, type Advice, type Cents, type ReadStrike } from '@fendrel/core';
 
 /** One strike: its curve in cents from target, and what it was read as. */
 export interface StrikeTrace {
@@ -27,6 +27,8 @@ export class Strikes {
 		const last = this.shown.at(-1);
 		return last?.figure ?? last?.curve.at(-1)?.cents;
 	});
+	/** Whether that is a figure to go by: what still sounds is shown as it comes. */
+	readonly isCertain = $derived.by(() => isCertain(this.shown.at(-1)?.read?.error));
 	private id = 0;
 
 	constructor(private readonly tolerance: Cents) {}

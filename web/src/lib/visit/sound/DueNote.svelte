@@ -1,6 +1,6 @@
 <script lang="ts" generics="Body">
 	import WhichKey from '../WhichKey.svelte';
-	import { noteName } from '@fendrel/core';
+	import { isCertain, noteName } from '@fendrel/core';
 	import { FAULT_WORDS } from '$lib/listening/faultWords';
 	import type { RoomState } from '$lib/listening/room';
 	import BigNote from '$lib/ui/BigNote.svelte';
@@ -56,7 +56,9 @@
 				</p>{/key}
 		{:else if last && lastWords}
 			<p class="of">{noteName(last.note)}{last.strikes > 1 ? `, ${last.strikes} strikes` : ''}</p>
-			<p class="found">{flatOrSharp(survey.offset(last.note) ?? 0)} <span class="soft">of the plan</span></p>
+			<p class="found">
+				{flatOrSharp(survey.offset(last.note) ?? 0, isCertain(last.pitchError))} <span class="soft">of the plan</span>
+			</p>
 			<p>{lastWords.stiffness}</p>
 			<p>{lastWords.beat}</p>
 			{#if lastWords.again}<p class="again">{lastWords.again}</p>{/if}

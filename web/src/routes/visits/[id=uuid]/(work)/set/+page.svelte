@@ -70,6 +70,7 @@
 				cents={setting.strikes.now}
 				instruction={setting.instruction}
 				isSure={setting.asked === undefined}
+				isCertain={setting.strikes.isCertain}
 				instructions={family.instructions}
 			/>
 			<Messages {session} {room} closeHref="/visits/{visit.id}/close" />
