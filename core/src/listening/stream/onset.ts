@@ -1,4 +1,5 @@
 import { HighPass } from '../../numeric/highPass';
+import { RestrikeFollower, SHADES } from './restrike';
 
 /** What happens to the level within one slice of sound. */
 export interface LevelSlice {
@@ -13,10 +14,12 @@ export interface LevelSlice {
 export const SLICE_SECONDS = 0.005;
 /** A strike must rise this far above the level just before it ... */
 const RISE_DB = 6;
-/** ... or this far in its brightness, when a string is struck again while it rings. */
+/** ... or this far in its brightness ... */
 const BRIGHT_RISE_DB = 9;
 /** ... and stand this far above the background. */
 const ABOVE_NOISE_DB = 10;
+/** A string that rings this far above the background may be struck again; below, the background heaves as much. */
+const RINGS_ABOVE_DB = 20;
 const QUIETEST_DB = -70;
 /** Slices compared with: the 50 ms before the last 10. */
 const LOOK_BACK = 10;
@@ -27,6 +30,8 @@ const GUARD_SLICES = 18;
 const NOISE_CREEP_DB = 1.5 * SLICE_SECONDS;
 /** Below lies the rumble of rooms, which heaves from slice to slice; every string sounds above. */
 const RUMBLE_HZ = 70;
+/** What lies above is mostly the room's and the microphone's own noise. */
+const HISS_HZ = 6000;
 const CLIP = 0.985;
 const CLIP_RUN = 3;
 
@@ -37,19 +42,35 @@ export class OnsetFollower {
 	private noise = -40;
 	private sinceStrike = GUARD_SLICES;
 	private previous = 0;
+	private stepBefore = 0;
+	private smooth = 0;
+	private readonly smoothing: number;
 	private readonly aboveRumble: HighPass;
+	private readonly again = new RestrikeFollower(SLICE_SECONDS);
+	private ringing = false;
+	private readonly powers = new Array<number>(SHADES).fill(0);
 	private seen = 0;
 	/** Told again and again: two hundred a second need no memory of their own. */
 	private readonly told = { db: 0, noiseDb: 0, clipped: false, strike: false };
 
 	constructor(sampleRate: number) {
 		this.aboveRumble = new HighPass(RUMBLE_HZ, sampleRate);
+		this.smoothing = Math.exp((-2 * Math.PI * HISS_HZ) / sampleRate);
+	}
+
+	/** Told that a string rings, and its pitch in Hz once it is known: struck again it rises by less than out of quiet. */
+	rings(isRinging: boolean, pitch?: number): void {
+		this.ringing = isRinging;
+		this.again.rings(pitch);
 	}
 
 	/** Takes one slice of samples, from..to of `samples`. What it tells holds until the next one. */
 	slice(samples: Float32Array, from: number, to: number): LevelSlice {
 		let power = 0;
 		let steps = 0;
+		let [smoothPower, smoothSteps, bends] = [0, 0, 0];
+		let { smooth, stepBefore } = this;
+		const { smoothing } = this;
 		let run = 0;
 		let clipped = false;
 		let previous = this.previous;
@@ -60,10 +81,24 @@ export class OnsetFollower {
 			const step = heard - previous;
 			steps += step * step;
 			previous = heard;
+			const smoother = heard + smoothing * (smooth - heard);
+			const smoothStep = smoother - smooth;
+			const bend = smoothStep - stepBefore;
+			smooth = smoother;
+			stepBefore = smoothStep;
+			smoothPower += smoother * smoother;
+			smoothSteps += smoothStep * smoothStep;
+			bends += bend * bend;
 			run = Math.abs(sample) >= CLIP ? run + 1 : 0;
 			if (run >= CLIP_RUN) clipped = true;
 		}
 		this.previous = previous;
+		this.smooth = smooth;
+		this.stepBefore = stepBefore;
+		this.powers[0] = smoothPower;
+		this.powers[1] = smoothSteps;
+		this.powers[2] = bends;
+		const risen = this.again.slice(this.powers);
 		const count = to - from;
 		const db = 10 * Math.log10(power / count + 1e-12);
 		const brightDb = 10 * Math.log10(steps / count + 1e-12);
@@ -73,7 +108,10 @@ export class OnsetFollower {
 		const loud = db > this.noise + ABOVE_NOISE_DB && db > QUIETEST_DB;
 		this.sinceStrike++;
 		// Nothing has risen before there was anything to rise from.
-		const strike = rose && loud && this.sinceStrike > GUARD_SLICES && this.seen > LOOK_BACK + NEAR;
+		const isNew = rose && this.sinceStrike > GUARD_SLICES;
+		const rings = this.ringing && db > this.noise + RINGS_ABOVE_DB;
+		const isAgain = rings && risen && this.sinceStrike > GUARD_SLICES + this.again.settled;
+		const strike = loud && (isNew || isAgain) && this.seen > LOOK_BACK + NEAR;
 		if (strike) this.sinceStrike = 0;
 		push(this.levels, db);
 		push(this.bright, brightDb);

@@ -1,3 +1,4 @@
+import { mean } from 'd3-array';
 import { A4, equalHz } from '../../units/pitch';
 import type { Hz } from '../../units/quantity';
 import { partialRatio } from '../../strings/stiffString';
@@ -66,7 +67,7 @@ export function recogniseNote(
 		firstPartial: best.firstPartial,
 		inharmonicity: best.inharmonicity,
 		score: best.score,
-		foreign: isPair(best) ? 1 : 1 - best.explained + loners(best)
+		foreign: isPair(best) || isOctave(best) ? 1 : 1 - best.explained + loners(best)
 	};
 }
 
@@ -109,6 +110,28 @@ function isPair({ byPartial, explained, matched }: SeriesMatch): boolean {
 		const own = byPartial.reduce((sum, weight, i) => ((i + 1) % p && (i + 1) % q ? sum + weight : sum), 0);
 		return own < OWN_SHARE * explained;
 	});
+}
+
+/**
+ * A string and its octave above make the lower one's series with every even partial too strong: by this, on the mean. The
+ * lowest strings are as uneven by themselves.
+ */
+const OCTAVE_DB = 4;
+const OCTAVE_FROM_HZ = 50;
+const EVEN_LOOKED_AT = [2, 4, 6] as const;
+const FAINTEST_WEIGHT = 0.002;
+const toDb = (weight: number) => (20 / WEIGHT_EXPONENT) * Math.log10(Math.max(weight, FAINTEST_WEIGHT));
+
+/** Whether even partials stand out above the odd ones about them as those of one string never do. */
+function isOctave({ byPartial, firstPartial }: SeriesMatch): boolean {
+	if (firstPartial < OCTAVE_FROM_HZ) return false;
+	// A first partial may be missing from a small soundboard.
+	const looked = EVEN_LOOKED_AT.filter((partial) => partial > 2 || firstPartial > KNOCK_BELOW_HZ);
+	const above = looked.map((partial) => {
+		const [odd, even, next] = [partial - 1, partial, partial + 1].map((each) => toDb(byPartial[each - 1]));
+		return even - Math.max(odd, next);
+	});
+	return mean(above)! > OCTAVE_DB;
 }
 
 function bestSeries(

@@ -102,6 +102,8 @@ export class StreamListener {
 	private endSlice(events: ListenerEvent[]): void {
 		const at = this.now;
 		const { samples, start } = this.ring.last();
+		const ringing = this.sounding;
+		this.onset.rings(ringing.is !== 'quiet', 'strike' in ringing ? ringing.strike.flexiblePitch : undefined);
 		const level = this.onset.slice(samples, start, start + this.slice);
 		this.mains.push(samples, this.sounding.is === 'quiet' && !level.strike, start, start + this.slice);
 		const told = this.levels.add(at, level, this.mains.hum);
