@@ -27,7 +27,6 @@ import {
 	type ListenerEvent,
 	type ListeningHabits
 } from '../src/index';
-import { misleadingFigures } from './misleading';
 import { recordings } from './recordings';
 
 const RATE = 48_000;
@@ -378,7 +377,6 @@ const figures = {
 	rates: rates(),
 	sinusoids: sinusoids(),
 	gliding: gliding(),
-	recorded: await recorded(),
-	misleading: misleadingFigures()
+	recorded: await recorded()
 };
 console.log(JSON.stringify(figures));

@@ -16,6 +16,7 @@ import {
 	type StringKind,
 	type StringReading
 } from '../src/index';
+import { misleadingFigures } from './misleading';
 import { LAYERS, recordings, type Recording } from './recordings';
 
 /* Strikes of one string beside each other: what is read of quiet ones, how two of them agree, what is heard of fast ones. */
@@ -225,5 +226,14 @@ function single(layers: readonly (readonly Recording[])[]) {
 }
 
 const layers = await Promise.all(LAYERS.map((layer) => recordings(layer)));
-const figures = { pairs: pairs(layers), quiet: quiet(), restrikes: restrikes(layers), single: single(layers) };
+/** So many clips of each kind. */
+const MISLEADING = 300;
+
+const figures = {
+	pairs: pairs(layers),
+	quiet: quiet(),
+	restrikes: restrikes(layers),
+	single: single(layers),
+	misleading: misleadingFigures(MISLEADING)
+};
 console.log(JSON.stringify(figures));

@@ -63,6 +63,7 @@ export * from './sounding/room';
 export * from './sounding/otherSounds/voice';
 export * from './sounding/otherSounds/steadyTone';
 export * from './sounding/otherSounds/music';
+export * from './sounding/otherSounds/surroundings';
 export * from './sounding/passage';
 export * from './sounding/pin';
 export * from './sounding/simulatedInstrument';

@@ -57,7 +57,7 @@ export async function readLive(page: Page): Promise<Live> {
 		const label = document.querySelector('p.note')?.getAttribute('aria-label') ?? '';
 		return [label.replace('Due: ', ''), textOf('.figure .word'), textOf('[data-testid=deviation]')];
 	});
-	const size = Number.parseFloat(text);
+	const size = Number.parseFloat(text.replace(/^about\s*/, ''));
 	return { note, word, cents: Number.isNaN(size) ? undefined : text.includes('flat') ? -size : size };
 }
 

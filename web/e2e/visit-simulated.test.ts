@@ -133,6 +133,27 @@ test('a strike that may have been of two keys is asked about, and kept once that
 	await expect(page.getByLabel('Order of work')).toContainText(/A4.*−\d\d\.\d/);
 });
 
+test('what is heard besides the instrument is said to be no string; without dampers the string is heard again', async ({
+	page
+}) => {
+	await signIn(page);
+	await addInstrument(page, 'Journey in company', { lowest: 'E3', highest: 'B4' });
+	await startSetting(page);
+	await page.getByRole('button', { name: 'Listen' }).click();
+	await expect(page.getByText('Listening', { exact: true })).toBeVisible();
+	const around = page.getByLabel('About the instrument');
+	await around.selectOption('someone sings');
+	await expect(page.getByText(/as a voice does|A steady tone, no string|No single string stood out/)).toBeAttached();
+	expect((await readLive(page)).cents).toBeUndefined();
+	await around.selectOption('dampers lifted');
+	const first = (await strikeAndRead(page)).cents!;
+	const second = (await strikeAndRead(page)).cents!;
+	expect(Math.abs(second - first)).toBeLessThan(2);
+	await around.selectOption('microphone too near');
+	await strike(page);
+	await expect(page.getByText(/The sound is clipping/)).toBeAttached();
+});
+
 test('every control in Set is reached by keyboard and ? lists the keys', async ({ page }) => {
 	await signIn(page);
 	await page

@@ -84,6 +84,39 @@ describe('one string at 20 dB over noise', () => {
 		for (const reading of found) expect(Math.abs(centsBetween(pitch, reading.pitch))).toBeLessThan(0.5);
 	});
 
+	it('hears each strike on a low string whose damper does not touch it', () => {
+		for (const note of [24, 30, 42]) {
+			const at = [0.3, 1, 1.7, 2.4, 3.1];
+			const struck = at.map((from, i) => ({
+				at: from,
+				sound: struckKey(note, { seconds: 4, strength: 0.5 + 0.1 * i, seed: note + i, motion: USUAL_MOTION })
+			}));
+			const events = listen(inRoom(struck, 4.2, { snr: 30, seed: note }));
+			const heard = events.flatMap((event) => (event.kind === 'strike' ? [event.at] : []));
+			expect(heard).toHaveLength(at.length);
+			heard.forEach((each, i) => expect(Math.abs(each - at[i])).toBeLessThan(0.06));
+			for (const reading of readings(events)) expect(reading.note).toBe(note);
+		}
+	});
+
+	it('takes no tail of a string for another strike', () => {
+		const struck = [{ at: 0.3, sound: struckKey(48, { seconds: 8, strength: 0.9, motion: USUAL_MOTION }) }];
+		const sound = inRoom(struck, 8.5, { snr: 55, seed: 4 });
+		addRoom(sound, RATE, { ...USUAL_ROOM, seed: 4 });
+		expect(listen(sound).filter(({ kind }) => kind === 'strike')).toHaveLength(1);
+	});
+
+	it('does not take a soft octave below for the string that is struck', () => {
+		const loud = struckKey(64, { strength: 0.8 });
+		const low = struckKey(52, { strength: 0.8 }).map((sample) => 0.3 * sample);
+		const sound = inRoom(
+			[loud, low].map((each) => ({ at: 0.3, sound: each })),
+			1.9,
+			{ snr: 30, seed: 2 }
+		);
+		expect(readings(listen(sound)).filter(({ note }) => note === 52)).toEqual([]);
+	});
+
 	it('follows a string that is moved while it sounds', () => {
 		const strings = [stringFromFirstPartial(hz(220), 4e-4)];
 		const rising = struckKey(57, { strings, seconds: 2, glide: { cents: -12, seconds: 1 } });

@@ -7,6 +7,7 @@ import {
 	type ListeningHabits,
 	type ReferenceTone,
 	type StringReading,
+	type Surroundings,
 	type ToneProblem
 } from '@fendrel/core';
 import { isGivenUp, type WorkerClient } from '$lib/workers/client';
@@ -54,6 +55,8 @@ export class Listening {
 	state = $state<'off' | 'opening' | 'on'>('off');
 	source = $state<SoundSource>('simulated');
 	device = $state<string | undefined>();
+	/** What there is about the simulated instrument. */
+	around = $state<Surroundings>('quiet');
 	/** Cents by which the open microphone's clock is corrected. */
 	clock = $state(0);
 	habits = $state.raw() as ListeningHabits;
@@ -129,6 +132,7 @@ export class Listening {
 		signal.throwIfAborted();
 		if (isSimulated) {
 			this.simulated = new SimulatedInstrument(twin, countOf, moved, onMoved, context, input, signal);
+			this.surround(this.around);
 			return { lifetime, worker, sampleRate, microphone: undefined };
 		}
 		const onLost = () => this.stop('lost');
@@ -150,6 +154,12 @@ export class Listening {
 			.run('listen', handing({ setup, samples, live, strikes }, samples, strikes), { onProgress })
 			.catch((fault: unknown) => isGivenUp(fault) || this.stop('no sound'));
 		return worker;
+	}
+
+	/** Changes what there is about the simulated instrument, now and when it is listened to next. */
+	surround(around: Surroundings): void {
+		this.around = around;
+		void this.simulated?.surround(around);
 	}
 
 	stop(failure?: SoundFault): void {

@@ -50,7 +50,11 @@ vi.mock('./soundClock', () => {
 });
 vi.mock('./capture', () => ({ openCapture: vi.fn(async () => ({ input: {}, samples: new MessageChannel().port2 })) }));
 vi.mock('./microphone', () => ({ openMicrophone: vi.fn() }));
-vi.mock('./simulated', () => ({ SimulatedInstrument: class {} }));
+vi.mock('./simulated', () => ({
+	SimulatedInstrument: class {
+		surround() {}
+	}
+}));
 
 const kept = new Map<string, string>();
 let told: ListenerEvent[];

@@ -2,14 +2,17 @@ import {
 	createRandom,
 	foundPins,
 	strikePinned,
+	SURROUNDINGS,
 	turnPin,
 	twinMotion,
 	twinString,
 	type InstrumentTwin,
 	type PinnedString,
-	type Strike
+	type Strike,
+	type Surroundings
 } from '@fendrel/core';
 import { isGivenUp } from '$lib/workers/client';
+import type { SoundingTasks } from '$lib/workers/sounding';
 import { soundingWorker } from '$lib/workers/sounding.client';
 import { onEnd } from './lifetime';
 import { sampled, Voice } from './voice';
@@ -20,6 +23,10 @@ export type MovedPins = Record<string, PinnedString[]>;
 const SECONDS = 3.2;
 /** A quiet room: about -72 decibels. */
 const ROOM = 2.5e-4;
+/** What is heard besides is made once, and goes round. */
+const AROUND_SECONDS = 12;
+/** A microphone too near: so many times as loud as it can carry. */
+const TOO_NEAR = 5;
 const GLIDE = { cents: 1.4, seconds: 0.12 };
 
 interface Sounding {
@@ -38,6 +45,10 @@ export class SimulatedInstrument {
 	private readonly worker = soundingWorker();
 	private sounding: Sounding[] = [];
 	private strikes = 0;
+	private around: Surroundings = 'quiet';
+	private aroundVoice: Voice | undefined;
+	/** Strings come to the microphone through here. */
+	private readonly microphone: GainNode;
 
 	constructor(
 		private readonly twin: InstrumentTwin,
@@ -48,10 +59,15 @@ export class SimulatedInstrument {
 		private readonly input: AudioNode,
 		private readonly lifetime: AbortSignal
 	) {
+		this.microphone = new GainNode(context);
+		// What it cannot carry is cut off.
+		const limits = new WaveShaperNode(context, { curve: new Float32Array([-1, 1]) });
+		this.microphone.connect(limits).connect(input);
 		const room = this.startRoom();
 		onEnd(lifetime, () => {
 			room.stop();
 			this.damp();
+			this.aroundVoice?.end();
 			this.worker.close();
 		});
 	}
@@ -86,26 +102,47 @@ export class SimulatedInstrument {
 			glide: GLIDE,
 			motion: twinMotion(this.twin, note, string)
 		}));
-		const sounds = await this.render(strikes);
+		const sounds = await this.render('strike', strikes);
 		if (!sounds) return;
-		this.damp();
+		if (this.around !== 'undamped') this.damp();
 		const start = this.context.currentTime + 0.01;
-		const outputs = [this.input, this.context.destination];
-		this.sounding = sounds.map((sound, i) => {
+		const outputs = [this.microphone, this.context.destination];
+		const struck = sounds.map((sound, i) => {
 			const string = sounding[i];
 			const voice = new Voice(this.context, sampled(this.context, sound), 1 / Math.sqrt(sounds.length), outputs);
 			const one = { note, string, madeAt: pins[string].speaking, voice };
 			this.bend(one, this.pinsOf(note)[string].speaking);
-			voice.start(start);
+			voice.start(start, () => (this.sounding = this.sounding.filter((each) => each !== one)));
 			return one;
 		});
+		this.sounding = [...this.sounding, ...struck];
 	}
 
-	/** @returns undefined when another strike has taken its place, or nobody listens any more */
-	private async render(strikes: readonly Strike[]): Promise<readonly Float32Array<ArrayBuffer>[] | undefined> {
+	/** Changes what there is about it. */
+	async surround(around: Surroundings): Promise<void> {
+		this.around = around;
+		this.microphone.gain.value = around === 'near' ? TOO_NEAR : 1;
+		this.aroundVoice?.end();
+		this.aroundVoice = undefined;
+		if (!SURROUNDINGS.some(({ id, isHeard }) => id === around && isHeard)) return;
+		const { sampleRate } = this.context;
+		const job = { surroundings: around, seconds: AROUND_SECONDS, seed: this.twin.seed, sampleRate };
+		const sound = await this.render('surroundings', job);
+		if (!sound || this.around !== around) return;
+		const source = sampled(this.context, sound);
+		source.loop = true;
+		this.aroundVoice = new Voice(this.context, source, 1, [this.input, this.context.destination]);
+		this.aroundVoice.start(this.context.currentTime);
+	}
+
+	/** @returns undefined when another one of its kind has taken its place, or nobody listens any more */
+	private async render<K extends 'strike' | 'surroundings'>(
+		task: K,
+		job: SoundingTasks[K]['takes']
+	): Promise<SoundingTasks[K]['gives'] | undefined> {
 		try {
-			const sounds = await this.worker.run('strike', strikes);
-			return this.lifetime.aborted ? undefined : sounds;
+			const sound = await this.worker.run(task, job);
+			return this.lifetime.aborted ? undefined : sound;
 		} catch (fault) {
 			if (isGivenUp(fault)) return undefined;
 			throw fault;

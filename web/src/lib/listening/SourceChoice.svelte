@@ -1,5 +1,6 @@
 <script lang="ts">
 	import { onMount, type Snippet } from 'svelte';
+	import { SURROUNDINGS, type Surroundings } from '@fendrel/core';
 	import { listMicrophones } from '$lib/audio/microphone';
 	import type { Listening } from '$lib/audio/listening.svelte';
 	import ClockDialog from './ClockDialog.svelte';
@@ -38,7 +39,7 @@
 	}
 </script>
 
-<div class="source" class:full={listening.state === 'on' && listening.source === 'microphone'}>
+<div class="source" class:full={listening.state === 'on'}>
 	<label>
 		<span class="soft">Sound from</span>
 		<select
@@ -64,6 +65,16 @@
 			disabled={!alive || listening.state === 'opening'}
 			onclick={() => listening.start()}>Listen</button
 		>
+	{/if}
+	{#if listening.state === 'on' && listening.source === 'simulated'}
+		<select
+			class="select around"
+			aria-label="About the instrument"
+			value={listening.around}
+			onchange={(event) => listening.surround(event.currentTarget.value as Surroundings)}
+		>
+			{#each SURROUNDINGS as { id, name } (id)}<option value={id}>{name}</option>{/each}
+		</select>
 	{/if}
 	{#if listening.state === 'on'}<LevelMeter levels={listening.levels} />{/if}
 	{#if listening.state === 'on' && listening.source === 'microphone'}
@@ -95,9 +106,12 @@
 		margin-left: auto;
 		white-space: nowrap;
 	}
-	/* With a microphone's own controls beside it the choice says what it is without its name. */
+	/* With more controls beside it the choice says what it is without its name. */
 	.full label span {
 		display: none;
+	}
+	.around {
+		max-width: 11rem;
 	}
 	.full select {
 		max-width: 11rem;

@@ -1,4 +1,4 @@
-import type { Chord, Strike } from '@fendrel/core';
+import type { Chord, Strike, Surroundings } from '@fendrel/core';
 import type { Task } from './protocol';
 
 export interface PassageJob {
@@ -7,10 +7,19 @@ export interface PassageJob {
 	readonly sampleRate: number;
 }
 
+export interface SurroundingsJob {
+	readonly surroundings: Surroundings;
+	readonly seconds: number;
+	readonly seed: number;
+	readonly sampleRate: number;
+}
+
 type Samples = Float32Array<ArrayBuffer>;
 
 export type SoundingTasks = {
 	/** Renders each string of a strike by itself, so that each can be bent while it sounds. */
 	strike: Task<readonly Strike[], readonly Samples[]>;
+	/** What is heard besides the instrument. */
+	surroundings: Task<SurroundingsJob, Samples | undefined>;
 	passage: Task<PassageJob, readonly Samples[]>;
 };

@@ -1,4 +1,4 @@
-import { renderPassage, renderStrike } from '@fendrel/core';
+import { renderPassage, renderStrike, renderSurroundings } from '@fendrel/core';
 import { handing } from './protocol';
 import { serve } from './serve';
 import type { SoundingTasks } from './sounding';
@@ -9,6 +9,10 @@ const whole = (sounds: Float32Array<ArrayBuffer>[]) => handing(sounds, ...sounds
 
 serve<SoundingTasks>({
 	strike: (strikes) => whole(strikes.map(renderStrike)),
+	surroundings({ surroundings, seconds, seed, sampleRate }) {
+		const sound = renderSurroundings(surroundings, seconds, seed, sampleRate);
+		return sound && handing(sound, sound.buffer);
+	},
 	async passage({ versions, sampleRate }, { pause }) {
 		const sounds: Float32Array<ArrayBuffer>[] = [];
 		for (const chords of versions) {
