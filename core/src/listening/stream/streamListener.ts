@@ -30,8 +30,18 @@ const END_ABOVE_NOISE_DB = 6;
 const DAMPED_DB = 30;
 const FALLS_DB_A_SECOND = 40;
 
+/** Wood that is knocked rings up to there, in one tone or two. */
+const KNOCKS_BELOW = 60;
+const LEAST_ABOVE_BASS = 3;
+
 /** Frames this near to the fixed moment make the figure: enough to still the noise, too few to blur a glide. */
 const READING_HALF_SECONDS = 0.08;
+
+/** So many partials at least a string shows; a knock that has but one or two is none. */
+function leastPartials(note: number): number {
+	if (note < LONG_BELOW) return LEAST_IN_BASS;
+	return note < KNOCKS_BELOW ? LEAST_ABOVE_BASS : 1;
+}
 
 /** Listens to a stream of one rate. */
 export class StreamListener {
@@ -222,8 +232,7 @@ export class StreamListener {
 			sounding.clipped
 		);
 		if (!reading) return sounding;
-		if (strike.note < LONG_BELOW && reading.partials.length < LEAST_IN_BASS)
-			return this.refuse(sounding, 'no note', events);
+		if (reading.partials.length < leastPartials(strike.note)) return this.refuse(sounding, 'no note', events);
 		const origin = strike.origin();
 		if (origin !== 'string') return this.refuse(sounding, origin === 'several' ? 'two notes' : origin, events);
 		events.push({ kind: 'reading', at: this.now, reading, ...(sounding.or !== undefined && { or: sounding.or }) });

@@ -21,7 +21,7 @@ export interface StringFit {
  * Real strings leave the formula by some hundredths of a cent per partial; no partial may claim to be
  * surer than this, or one strong partial would decide alone.
  */
-const FORMULA_ERROR_CENTS = 0.04;
+const FORMULA_ERROR_CENTS = 0.03;
 /** From this relative error on, a fitted B says less than the given one. */
 const USELESS_B = 0.5;
 

@@ -13,7 +13,7 @@ export const SURROUNDINGS = [
 	{ id: 'mains', isHeard: true, name: 'the mains hum' },
 	{ id: 'fan', isHeard: true, name: 'a fan runs' },
 	{ id: 'undamped', isHeard: false, name: 'dampers lifted' },
-	{ id: 'near', isHeard: false, name: 'microphone too near' }
+	{ id: 'loud', isHeard: false, name: 'played too loud' }
 ] as const;
 export type Surroundings = (typeof SURROUNDINGS)[number]['id'];
 

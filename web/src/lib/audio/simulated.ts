@@ -25,8 +25,8 @@ const SECONDS = 3.2;
 const ROOM = 2.5e-4;
 /** What is heard besides is made once, and goes round. */
 const AROUND_SECONDS = 12;
-/** A microphone too near: so many times as loud as it can carry. */
-const TOO_NEAR = 5;
+/** Played too loud: so many times what the microphone can carry. */
+const TOO_LOUD = 5;
 const GLIDE = { cents: 1.4, seconds: 0.12 };
 
 interface Sounding {
@@ -121,7 +121,7 @@ export class SimulatedInstrument {
 	/** Changes what there is about it. */
 	async surround(around: Surroundings): Promise<void> {
 		this.around = around;
-		this.microphone.gain.value = around === 'near' ? TOO_NEAR : 1;
+		this.microphone.gain.value = around === 'loud' ? TOO_LOUD : 1;
 		this.aroundVoice?.end();
 		this.aroundVoice = undefined;
 		if (!SURROUNDINGS.some(({ id, isHeard }) => id === around && isHeard)) return;

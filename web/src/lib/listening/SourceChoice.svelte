@@ -110,11 +110,14 @@
 	.full label span {
 		display: none;
 	}
-	.around {
-		max-width: 11rem;
+	.full {
+		gap: 0.5rem;
 	}
 	.full select {
-		max-width: 11rem;
+		max-width: 12rem;
+	}
+	.full .around {
+		max-width: 10.6rem;
 	}
 	.clock {
 		min-height: 44px;
