@@ -114,10 +114,10 @@
 		gap: 0.5rem;
 	}
 	.full select {
-		max-width: 12rem;
+		max-width: 12.6rem;
 	}
 	.full .around {
-		max-width: 10.6rem;
+		max-width: 10.2rem;
 	}
 	.clock {
 		min-height: 44px;
