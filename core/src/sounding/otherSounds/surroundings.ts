@@ -13,7 +13,8 @@ export const SURROUNDINGS = [
 	{ id: 'mains', isHeard: true, name: 'the mains hum' },
 	{ id: 'fan', isHeard: true, name: 'a fan runs' },
 	{ id: 'undamped', isHeard: false, name: 'dampers lifted' },
-	{ id: 'loud', isHeard: false, name: 'played too loud' }
+	{ id: 'loud', isHeard: false, name: 'played too loud' },
+	{ id: 'gaps', isHeard: false, name: 'sound drops out' }
 ] as const;
 export type Surroundings = (typeof SURROUNDINGS)[number]['id'];
 

@@ -1,3 +1,4 @@
+import type { CaptureOrder } from './captureOrder';
 import { onEnd } from './lifetime';
 import captureUrl from './capture.worklet.ts?worker&url';
 
@@ -18,7 +19,7 @@ export async function openCapture(context: BaseAudioContext, lifetime: AbortSign
 		channelCountMode: 'explicit'
 	});
 	const { port1, port2 } = new MessageChannel();
-	input.port.postMessage(port1, [port1]);
+	input.port.postMessage({ out: port1 } satisfies CaptureOrder, [port1]);
 	onEnd(lifetime, () => input.disconnect());
 	return { input, samples: port2 };
 }

@@ -1,5 +1,6 @@
 /// <reference lib="webworker" />
 import type { SoundBlock } from '$lib/workers/listening';
+import type { CaptureOrder, SoundGap } from './captureOrder';
 
 /* The sound card's samples, gathered into blocks and sent straight to the listening worker. */
 declare class AudioWorkletProcessor {
@@ -18,10 +19,15 @@ class Capture extends AudioWorkletProcessor {
 	/** Count of samples at the block's beginning. */
 	private from = 0;
 	private out: MessagePort | undefined;
+	/** What is to be lost, as if the sound card had not kept up. */
+	private gap: SoundGap | undefined;
 
 	constructor() {
 		super();
-		this.port.onmessage = ({ data }: MessageEvent<MessagePort>) => (this.out = data);
+		this.port.onmessage = ({ data }: MessageEvent<CaptureOrder>) => {
+			if ('out' in data) this.out = data.out;
+			else this.gap = data.gap;
+		};
 	}
 
 	process([input]: Float32Array[][]): boolean {
@@ -41,7 +47,9 @@ class Capture extends AudioWorkletProcessor {
 	}
 
 	private send(): void {
-		if (this.out) {
+		const { gap } = this;
+		const isLost = gap && this.from < gap.to && this.from + this.filled > gap.from;
+		if (this.out && !isLost) {
 			const samples = this.filled === BLOCK ? this.block : this.block.slice(0, this.filled);
 			this.out.postMessage({ from: this.from, samples } satisfies SoundBlock, [samples.buffer]);
 			this.block = new Float32Array(BLOCK);

@@ -14,6 +14,7 @@ import {
 import { isGivenUp } from '$lib/workers/client';
 import type { SoundingTasks } from '$lib/workers/sounding';
 import { soundingWorker } from '$lib/workers/sounding.client';
+import type { CaptureOrder } from './captureOrder';
 import { onEnd } from './lifetime';
 import { sampled, Voice } from './voice';
 
@@ -25,6 +26,8 @@ const SECONDS = 3.2;
 const ROOM = 2.5e-4;
 /** What is heard besides is made once, and goes round. */
 const AROUND_SECONDS = 12;
+/** Where the sound drops out after a strike, in seconds. */
+const GAP = { from: 0.2, to: 0.3 } as const;
 /** Played too loud: so many times what the microphone can carry. */
 const TOO_LOUD = 5;
 const GLIDE = { cents: 1.4, seconds: 0.12 };
@@ -56,7 +59,7 @@ export class SimulatedInstrument {
 		private readonly moved: MovedPins,
 		private readonly onMoved: (moved: MovedPins) => void,
 		private readonly context: BaseAudioContext,
-		private readonly input: AudioNode,
+		private readonly input: AudioWorkletNode,
 		private readonly lifetime: AbortSignal
 	) {
 		this.microphone = new GainNode(context);
@@ -106,6 +109,7 @@ export class SimulatedInstrument {
 		if (!sounds) return;
 		if (this.around !== 'undamped') this.damp();
 		const start = this.context.currentTime + 0.01;
+		if (this.around === 'gaps') this.loseAfter(start);
 		const outputs = [this.microphone, this.context.destination];
 		const struck = sounds.map((sound, i) => {
 			const string = sounding[i];
@@ -116,6 +120,13 @@ export class SimulatedInstrument {
 			return one;
 		});
 		this.sounding = [...this.sounding, ...struck];
+	}
+
+	/** Part of the sound after a moment does not come in. */
+	private loseAfter(moment: number): void {
+		const { sampleRate } = this.context;
+		const gap = { from: (moment + GAP.from) * sampleRate, to: (moment + GAP.to) * sampleRate };
+		this.input.port.postMessage({ gap } satisfies CaptureOrder);
 	}
 
 	/** Changes what there is about it. */
