@@ -43,10 +43,9 @@ export function instrumentStrings(
 	breakNote?: number
 ): InstrumentStrings {
 	const inharmonicity = keyboardInharmonicity(kind, measured, breakNote);
-	const doubtful = new Set(inharmonicity.outliers.flatMap(({ note, confirmed }) => (confirmed ? [] : [note])));
 	const offsets = new Map(
 		measured
-			.filter(({ note }) => !doubtful.has(note))
+			.filter(({ note }) => !inharmonicity.doubtful.has(note))
 			.map(({ note, partials = [] }) => [note, new Map(partials.map((each) => [each.partial, each]))])
 	);
 	const known = new Map<number, { readonly b: number; readonly error: number }>();

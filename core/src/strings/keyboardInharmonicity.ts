@@ -53,6 +53,8 @@ export interface KeyboardInharmonicity {
 	/** Scatter of log B about the model. */
 	readonly scatter: number;
 	readonly outliers: readonly InharmonicityOutlier[];
+	/** Notes of those outliers that are not confirmed. */
+	readonly doubtful: ReadonlySet<number>;
 	readonly jumps: readonly ScaleJump[];
 	/** Measurements that are no inharmonicity: not above 0, above any string's, or without an error. */
 	readonly refused: readonly MeasuredInharmonicity[];
@@ -116,6 +118,7 @@ export function keyboardInharmonicity(
 		breakNote: found.breakNote,
 		scatter: fit.scatter,
 		outliers,
+		doubtful,
 		jumps: jumpsOf(points, model),
 		refused: measured.filter((each) => !isSound(each))
 	};

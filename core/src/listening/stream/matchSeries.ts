@@ -123,7 +123,7 @@ export function matchSeries(peaks: WeightedPeaks, total: number, first: number, 
 			missing += pending;
 			pending = 0;
 		}
-		if (matched === 1) anchor = { partial: n, frequency: measured };
+		if (matched === 1 && !isBeyond) anchor = { partial: n, frequency: measured };
 		else if (sharpness > TELLING_SHARPNESS) {
 			const fitting = ((measured / (n * flexiblePitch)) ** 2 - 1) / (n * n);
 			b = Math.min(Math.max(b + (corrected ? 0.5 : 0.9) * (fitting - b), 0.12 * typicalB), 5 * typicalB);

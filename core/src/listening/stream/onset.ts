@@ -1,5 +1,5 @@
 import { HighPass } from '../../numeric/highPass';
-import { RestrikeFollower, SHADES } from './restrike';
+import { RestrikeFollower } from './restrike';
 
 /** What happens to the level within one slice of sound. */
 export interface LevelSlice {
@@ -30,8 +30,6 @@ const GUARD_SLICES = 18;
 const NOISE_CREEP_DB = 1.5 * SLICE_SECONDS;
 /** Below lies the rumble of rooms, which heaves from slice to slice; every string sounds above. */
 const RUMBLE_HZ = 70;
-/** What lies above is mostly the room's and the microphone's own noise. */
-const HISS_HZ = 6000;
 const CLIP = 0.985;
 const CLIP_RUN = 3;
 
@@ -42,20 +40,16 @@ export class OnsetFollower {
 	private noise = -40;
 	private sinceStrike = GUARD_SLICES;
 	private previous = 0;
-	private stepBefore = 0;
-	private smooth = 0;
-	private readonly smoothing: number;
 	private readonly aboveRumble: HighPass;
-	private readonly again = new RestrikeFollower(SLICE_SECONDS);
+	private readonly again: RestrikeFollower;
 	private ringing = false;
-	private readonly powers = new Array<number>(SHADES).fill(0);
 	private seen = 0;
 	/** Told again and again: two hundred a second need no memory of their own. */
 	private readonly told = { db: 0, noiseDb: 0, clipped: false, strike: false };
 
 	constructor(sampleRate: number) {
 		this.aboveRumble = new HighPass(RUMBLE_HZ, sampleRate);
-		this.smoothing = Math.exp((-2 * Math.PI * HISS_HZ) / sampleRate);
+		this.again = new RestrikeFollower(sampleRate, SLICE_SECONDS);
 	}
 
 	/** Told that a string rings, and its pitch in Hz once it is known: struck again it rises by less than out of quiet. */
@@ -68,37 +62,23 @@ export class OnsetFollower {
 	slice(samples: Float32Array, from: number, to: number): LevelSlice {
 		let power = 0;
 		let steps = 0;
-		let [smoothPower, smoothSteps, bends] = [0, 0, 0];
-		let { smooth, stepBefore } = this;
-		const { smoothing } = this;
+		const { again, aboveRumble } = this;
 		let run = 0;
 		let clipped = false;
 		let previous = this.previous;
 		for (let i = from; i < to; i++) {
 			const sample = samples[i];
-			const heard = this.aboveRumble.next(sample);
+			const heard = aboveRumble.next(sample);
 			power += heard * heard;
 			const step = heard - previous;
 			steps += step * step;
 			previous = heard;
-			const smoother = heard + smoothing * (smooth - heard);
-			const smoothStep = smoother - smooth;
-			const bend = smoothStep - stepBefore;
-			smooth = smoother;
-			stepBefore = smoothStep;
-			smoothPower += smoother * smoother;
-			smoothSteps += smoothStep * smoothStep;
-			bends += bend * bend;
+			again.add(heard);
 			run = Math.abs(sample) >= CLIP ? run + 1 : 0;
 			if (run >= CLIP_RUN) clipped = true;
 		}
 		this.previous = previous;
-		this.smooth = smooth;
-		this.stepBefore = stepBefore;
-		this.powers[0] = smoothPower;
-		this.powers[1] = smoothSteps;
-		this.powers[2] = bends;
-		const risen = this.again.slice(this.powers);
+		const risen = again.endSlice();
 		const count = to - from;
 		const db = 10 * Math.log10(power / count + 1e-12);
 		const brightDb = 10 * Math.log10(steps / count + 1e-12);
@@ -110,7 +90,7 @@ export class OnsetFollower {
 		// Nothing has risen before there was anything to rise from.
 		const isNew = rose && this.sinceStrike > GUARD_SLICES;
 		const rings = this.ringing && db > this.noise + RINGS_ABOVE_DB;
-		const isAgain = rings && risen && this.sinceStrike > GUARD_SLICES + this.again.settled;
+		const isAgain = rings && risen && this.sinceStrike > GUARD_SLICES + again.settled;
 		const strike = loud && (isNew || isAgain) && this.seen > LOOK_BACK + NEAR;
 		if (strike) this.sinceStrike = 0;
 		push(this.levels, db);

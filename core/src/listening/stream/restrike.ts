@@ -1,5 +1,7 @@
-/** Level of the sound, of its steps, and of their steps: ever more of what is high. */
-export const SHADES = 3;
+/** Power of the sound, of its steps, and of their steps: ever more of what is high. */
+const SHADES = 3;
+/** What lies above is mostly the room's and the microphone's own noise. */
+const HISS_HZ = 6000;
 
 /** A string that rings is struck again when its sound rises by so much, in decibels, mean of the shades ... */
 const RISE_DB = 1.5;
@@ -22,10 +24,20 @@ const KEPT = 2 * WINDOW.most + BEFORE + 2;
 export class RestrikeFollower {
 	/** Power of the last slices, the newest last, shade by shade. */
 	private readonly powers = Array.from({ length: SHADES }, () => new Float64Array(KEPT));
+	private readonly smoothing: number;
+	private smooth = 0;
+	private step = 0;
+	/** What the slice that comes in has brought of each shade so far. */
+	private readonly now = new Float64Array(SHADES);
 	private window: number = WINDOW.most;
 	private least = RISE_DB;
 
-	constructor(private readonly sliceSeconds: number) {}
+	constructor(
+		sampleRate: number,
+		private readonly sliceSeconds: number
+	) {
+		this.smoothing = Math.exp((-2 * Math.PI * HISS_HZ) / sampleRate);
+	}
 
 	/** Slices after a strike for which its own rise would be taken for the next one. */
 	get settled(): number {
@@ -40,17 +52,31 @@ export class RestrikeFollower {
 			pitch === undefined ? UNKNOWN_RISE_DB : (HIGHER.find(({ fromHz }) => pitch > fromHz)?.riseDb ?? RISE_DB);
 	}
 
-	/** Takes the power of a slice in each shade; whether the sound has risen as a strike makes it. */
-	slice(powers: readonly number[]): boolean {
+	/** Takes the next sample of a slice. */
+	add(sample: number): void {
+		const smooth = sample + this.smoothing * (this.smooth - sample);
+		const step = smooth - this.smooth;
+		const bend = step - this.step;
+		this.smooth = smooth;
+		this.step = step;
+		const { now } = this;
+		now[0] += smooth * smooth;
+		now[1] += step * step;
+		now[2] += bend * bend;
+	}
+
+	/** Ends a slice; whether the sound has risen as a strike makes it. */
+	endSlice(): boolean {
 		let [mean, isEach] = [0, true];
 		for (let shade = 0; shade < SHADES; shade++) {
 			const kept = this.powers[shade];
 			kept.copyWithin(0, 1);
-			kept[KEPT - 1] = powers[shade];
+			kept[KEPT - 1] = this.now[shade];
 			const rise = this.rise(kept);
 			mean += rise / SHADES;
 			if (rise < EACH_DB) isEach = false;
 		}
+		this.now.fill(0);
 		return isEach && mean > this.least;
 	}
 

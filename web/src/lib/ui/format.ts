@@ -10,17 +10,12 @@ export function signed(value: number, digits = 1): string {
 	return Number(size) === 0 ? size : sign(value, digits) + size;
 }
 
-/** "3.2 cents flat", "0.4 cents sharp", "in tune" at 0.0. */
-/** @param certain whether the figure is one to go by; "about 5 cents flat" when it is not */
+/** "3.2 cents flat", "0.4 cents sharp", "on pitch" at 0.0; "about 5 cents flat" when the figure is not `certain`. */
 export function flatOrSharp(cents: number, certain = true): string {
+	const about = certain ? '' : 'about ';
 	const size = Math.abs(cents).toFixed(certain ? 1 : 0);
-	if (!certain) return `about ${flatOrSharpBy(size, cents)}`;
-	return flatOrSharpBy(size, cents);
-}
-
-function flatOrSharpBy(size: string, cents: number): string {
-	if (Number(size) === 0) return 'on pitch';
-	return `${size} ${Number(size) === 1 ? 'cent' : 'cents'} ${cents < 0 ? 'flat' : 'sharp'}`;
+	if (Number(size) === 0) return `${about}on pitch`;
+	return `${about}${size} ${Number(size) === 1 ? 'cent' : 'cents'} ${cents < 0 ? 'flat' : 'sharp'}`;
 }
 
 export function inHz(value: number, digits = 1): string {

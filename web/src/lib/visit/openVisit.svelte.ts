@@ -129,8 +129,8 @@ export class OpenVisit {
 
 	/** Notes whose B does not go with their neighbours', and that no second strike has confirmed. */
 	readonly outOfLine: ReadonlySet<number> = $derived.by(() => {
-		const { inharmonicity } = stringsOfInstrument({ kind: this.instrument.kind, measured: this.measured });
-		return new Set(inharmonicity.outliers.flatMap(({ note, confirmed }) => (confirmed ? [] : [note])));
+		const { kind } = this.instrument;
+		return stringsOfInstrument({ kind, measured: this.measured }).inharmonicity.doubtful;
 	});
 
 	/** Where every note goes. */
