@@ -42,6 +42,8 @@ export class OnsetFollower {
 	private previous = 0;
 	private readonly aboveRumble: HighPass;
 	private readonly again: RestrikeFollower;
+	/** The slice, without the rumble. */
+	private readonly heard: Float64Array;
 	private ringing = false;
 	private seen = 0;
 	/** Told again and again: two hundred a second need no memory of their own. */
@@ -49,6 +51,7 @@ export class OnsetFollower {
 
 	constructor(sampleRate: number) {
 		this.aboveRumble = new HighPass(RUMBLE_HZ, sampleRate);
+		this.heard = new Float64Array(Math.round(SLICE_SECONDS * sampleRate));
 		this.again = new RestrikeFollower(sampleRate, SLICE_SECONDS);
 	}
 
@@ -62,7 +65,7 @@ export class OnsetFollower {
 	slice(samples: Float32Array, from: number, to: number): LevelSlice {
 		let power = 0;
 		let steps = 0;
-		const { again, aboveRumble } = this;
+		const { again, aboveRumble, heard: slice } = this;
 		let run = 0;
 		let clipped = false;
 		let previous = this.previous;
@@ -73,12 +76,12 @@ export class OnsetFollower {
 			const step = heard - previous;
 			steps += step * step;
 			previous = heard;
-			again.add(heard);
+			slice[i - from] = heard;
 			run = Math.abs(sample) >= CLIP ? run + 1 : 0;
 			if (run >= CLIP_RUN) clipped = true;
 		}
 		this.previous = previous;
-		const risen = again.endSlice();
+		const risen = again.slice(slice, to - from);
 		const count = to - from;
 		const db = 10 * Math.log10(power / count + 1e-12);
 		const brightDb = 10 * Math.log10(steps / count + 1e-12);

@@ -27,7 +27,7 @@ export class RestrikeFollower {
 	private readonly smoothing: number;
 	private smooth = 0;
 	private step = 0;
-	/** What the slice that comes in has brought of each shade so far. */
+	/** What the last slice brought of each shade. */
 	private readonly now = new Float64Array(SHADES);
 	private window: number = WINDOW.most;
 	private least = RISE_DB;
@@ -52,21 +52,9 @@ export class RestrikeFollower {
 			pitch === undefined ? UNKNOWN_RISE_DB : (HIGHER.find(({ fromHz }) => pitch > fromHz)?.riseDb ?? RISE_DB);
 	}
 
-	/** Takes the next sample of a slice. */
-	add(sample: number): void {
-		const smooth = sample + this.smoothing * (this.smooth - sample);
-		const step = smooth - this.smooth;
-		const bend = step - this.step;
-		this.smooth = smooth;
-		this.step = step;
-		const { now } = this;
-		now[0] += smooth * smooth;
-		now[1] += step * step;
-		now[2] += bend * bend;
-	}
-
-	/** Ends a slice; whether the sound has risen as a strike makes it. */
-	endSlice(): boolean {
+	/** Takes a slice, the first `count` of `samples`; whether the sound has risen as a strike makes it. */
+	slice(samples: Float64Array, count: number): boolean {
+		this.measure(samples, count);
 		let [mean, isEach] = [0, true];
 		for (let shade = 0; shade < SHADES; shade++) {
 			const kept = this.powers[shade];
@@ -76,8 +64,28 @@ export class RestrikeFollower {
 			mean += rise / SHADES;
 			if (rise < EACH_DB) isEach = false;
 		}
-		this.now.fill(0);
 		return isEach && mean > this.least;
+	}
+
+	private measure(samples: Float64Array, count: number): void {
+		let [power, steps, bends] = [0, 0, 0];
+		let { smooth, step } = this;
+		const { smoothing, now } = this;
+		for (let i = 0; i < count; i++) {
+			const next = samples[i] + smoothing * (smooth - samples[i]);
+			const nextStep = next - smooth;
+			const bend = nextStep - step;
+			smooth = next;
+			step = nextStep;
+			power += next * next;
+			steps += nextStep * nextStep;
+			bends += bend * bend;
+		}
+		this.smooth = smooth;
+		this.step = step;
+		now[0] = power;
+		now[1] = steps;
+		now[2] = bends;
 	}
 
 	/** Decibels by which the last window stands above the loudest of those before. */
