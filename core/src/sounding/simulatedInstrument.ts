@@ -27,6 +27,8 @@ export interface InstrumentTwin {
 	/** Scatter from note to note, and between the strings of a note, in cents (standard deviations). */
 	readonly scatter: number;
 	readonly unisonScatter: number;
+	/** Rust at the bearings from a note upwards: 0 none, 1 as bad as strings still bear. */
+	readonly rust?: { readonly from: number; readonly share: number };
 }
 
 /** Cents here are counted from equal temperament at this A4, whatever the visit's pitch is. */
