@@ -8,6 +8,7 @@ const CORE_ORDER = [
 	'bearing',
 	'curve',
 	'record',
+	'condition',
 	'survey',
 	'raise',
 	'muting',

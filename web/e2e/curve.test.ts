@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
-import { addInstrument, readLive, signIn } from './parts';
+import { addInstrument, readLive, signIn, startVisit } from './parts';
 
 const targetOf = async (page: Page, name: string) =>
 	Number((await page.getByRole('row', { name: new RegExp(`^${name} `) }).innerText()).split(/\s+/)[1]);
@@ -8,7 +8,7 @@ test('a curve is shaped on its sheet, taken, followed everywhere, and an earlier
 	await signIn(page);
 	await addInstrument(page, 'Curved upright');
 	const id = page.url().split('/').at(-1);
-	await page.getByRole('button', { name: 'Start a visit' }).click();
+	await startVisit(page);
 	// A first visit begins with a balanced curve for such an instrument; A4 itself stays where the fork has it.
 	const stretch = page.getByLabel('Stretch');
 	await expect(stretch).toBeEnabled();
@@ -107,7 +107,7 @@ test('a piano that was liked: its curve is found from how it was left', async ({
 test('what cannot be is refused by the sheet and by the server', async ({ page }) => {
 	await signIn(page);
 	await addInstrument(page, 'Short of A4', { lowest: 'C2', highest: 'C4' });
-	await page.getByRole('button', { name: 'Start a visit' }).click();
+	await startVisit(page);
 	await expect(page).toHaveURL(/visits/);
 	const visit = new URL(page.url()).pathname.split('/')[2];
 	await page.goto(`/visits/${visit}/plan/curve?lead=wild&share=9`);

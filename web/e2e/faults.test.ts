@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { addInstrument, readLive, signIn, startSetting, strikeAndRead } from './parts';
+import { addInstrument, readLive, signIn, startSetting, startVisit, strikeAndRead } from './parts';
 
 test('no microphone, and a microphone that is refused', async ({ page }) => {
 	await signIn(page);
@@ -46,7 +46,7 @@ test('the server is away: readings wait, survive a reload of the page, and arriv
 test('A4 out of range, an unreadable A4, and the plan that stays', async ({ page }) => {
 	await signIn(page);
 	await addInstrument(page, 'Pitch upright');
-	await page.getByRole('button', { name: 'Start a visit' }).click();
+	await startVisit(page);
 	const a4 = page.getByLabel(/^A4 in hertz/);
 	for (const [typed, said] of [
 		['500', '500 Hz is outside 380 to 480 Hz. The plan stays at 440.0 Hz.'],
@@ -94,7 +94,7 @@ test('an instrument without a name, with a name in use, with too long a note', a
 test('a note for the record that is too long is refused and kept on the page', async ({ page }) => {
 	await signIn(page);
 	await addInstrument(page, 'Wordy upright');
-	await page.getByRole('button', { name: 'Start a visit' }).click();
+	await startVisit(page);
 	await page.getByRole('link', { name: 'Close' }).click();
 	await page.getByLabel('Note for the record').fill('y'.repeat(10_000));
 	await expect(page.getByText(/This has 10,000 characters; 4,000 fit/)).toBeVisible();

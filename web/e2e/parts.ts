@@ -1,4 +1,4 @@
-import { expect, type BrowserContext, type Page } from '@playwright/test';
+import { expect, type BrowserContext, type Locator, type Page } from '@playwright/test';
 
 /** Simulated sound runs so much faster than real time, and its waits with it. */
 const PACE = 10;
@@ -35,9 +35,15 @@ export async function addInstrument(
 	await expect(page.getByRole('heading', { name, exact: true })).toBeVisible();
 }
 
+/** Begins a visit, or goes on with the one that is open, and goes to its plan. */
+export async function startVisit(page: Page, within: Page | Locator = page): Promise<void> {
+	await within.getByRole('button', { name: /Start a visit|Go on with the visit/ }).click();
+	await page.getByRole('link', { name: 'Plan', exact: true }).click();
+}
+
 /** From the instrument's page to Set with the plan as it is. */
 export async function startSetting(page: Page): Promise<void> {
-	await page.getByRole('button', { name: /Start a visit|Go on with the visit/ }).click();
+	await startVisit(page);
 	await page.getByRole('link', { name: 'Take this plan and set' }).click();
 	await expect(page.getByRole('button', { name: 'Listen' })).toBeEnabled();
 }

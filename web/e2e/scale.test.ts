@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { addInstrument, signIn } from './parts';
+import { addInstrument, signIn, startVisit } from './parts';
 
 test('strings typed, pasted and kept; tension, a raise, and the way back', async ({ page }) => {
 	await signIn(page);
@@ -93,7 +93,7 @@ test('how it is strung is said by sections, followed by the visit, and taken bac
 	await expect(strung).toContainText('As you entered it');
 
 	await page.goto(instrument);
-	await page.getByRole('button', { name: 'Start a visit' }).click();
+	await startVisit(page);
 	await page.getByRole('link', { name: 'Take this plan and set' }).click();
 	const strings = page.getByRole('group', { name: 'Strings left unmuted' });
 	await expect(strings.getByRole('button')).toHaveText(['Left', 'Right', 'Both']);

@@ -7,7 +7,7 @@ import { startDatabase } from '../../scripts/lib/database.mjs';
 import { freePort } from '../../scripts/lib/ports.mjs';
 import { DATA } from '../../scripts/lib/system.mjs';
 import { Gate } from './gate';
-import { addInstrument, quicken, signIn } from './parts';
+import { addInstrument, quicken, signIn, startVisit } from './parts';
 
 /*
  * Two devices in one visit while the server and its database are killed and the way to them is cut, again and again: whatever
@@ -138,7 +138,7 @@ test(`two devices, ${MINUTES} minutes of kills and cuts: nothing lost, nothing d
 			await signIn(page);
 			if (name === 'one') {
 				await addInstrument(page, 'Soaked upright');
-				await page.getByRole('button', { name: 'Start a visit' }).click();
+				await startVisit(page);
 				await expect(page.getByText('Equal at 440.0 Hz.')).toBeVisible();
 				await expect(page.getByTestId('saved')).toHaveText('everything saved');
 				visit = new URL(page.url()).pathname.replace(/\/plan$/, '');

@@ -1,6 +1,6 @@
 import { readFile } from 'node:fs/promises';
 import { expect, test, type Page } from '@playwright/test';
-import { signIn } from './parts';
+import { signIn, startVisit } from './parts';
 
 const ring = (page: Page) => page.getByRole('group', { name: /^Ring of fifths/ });
 const shownRing = (page: Page) => page.getByRole('img', { name: /^Ring of fifths/ }).getAttribute('aria-label');
@@ -132,7 +132,7 @@ test('a designed temperament is there for a visit, and stays as long as the visi
 	await page.goto('/instruments/new');
 	await page.getByLabel('Name').fill('Redshank upright');
 	await page.getByRole('button', { name: 'Add it' }).click();
-	await page.getByRole('button', { name: 'Start a visit' }).click();
+	await startVisit(page);
 	await page.getByLabel('Temperament').selectOption('Redshank');
 	await expect(page.getByText('Redshank at 440.0 Hz.')).toBeVisible();
 	await page.getByLabel('Stretch').selectOption('none');

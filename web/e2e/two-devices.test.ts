@@ -1,6 +1,6 @@
 import { expect, test, type Browser, type Page } from '@playwright/test';
 import { Gate } from './gate';
-import { addInstrument, signIn } from './parts';
+import { addInstrument, signIn, startVisit } from './parts';
 
 const differ = (page: Page) => page.getByRole('complementary', { name: 'Written differently on two devices' });
 const choices = (page: Page) => page.getByRole('dialog', { name: 'Written on two devices' });
@@ -15,7 +15,7 @@ async function twoDevices(browser: Browser, address: string, name: string) {
 	};
 	const [one, two] = [await open(), await open()];
 	await addInstrument(one.page, name, { lowest: 'C3', highest: 'C5' });
-	await one.page.getByRole('button', { name: 'Start a visit' }).click();
+	await startVisit(one.page);
 	await expect(one.page.getByText('Equal at 440.0 Hz.')).toBeVisible();
 	await expect(one.page.getByTestId('saved')).toHaveText('everything saved');
 	const visit = new URL(one.page.url()).pathname.replace(/\/plan$/, '');

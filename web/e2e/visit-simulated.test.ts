@@ -1,11 +1,21 @@
 import { expect, test } from '@playwright/test';
-import { addInstrument, pace, readLive, setDueNote, signIn, startSetting, strike, strikeAndRead } from './parts';
+import {
+	addInstrument,
+	pace,
+	readLive,
+	setDueNote,
+	signIn,
+	startSetting,
+	startVisit,
+	strike,
+	strikeAndRead
+} from './parts';
 
 test('a visit on the simulated instrument, from sign-in to the record', async ({ page, browser }) => {
 	await signIn(page);
 	await addInstrument(page, 'Journey square', { lowest: 'E3', highest: 'B4' });
 
-	await page.getByRole('button', { name: 'Start a visit' }).click();
+	await startVisit(page);
 	await page.getByRole('button', { name: '442', exact: true }).click();
 	await page.getByLabel('Temperament').selectOption('Vallotti');
 	await expect(page.getByText('Vallotti at 442.0 Hz.')).toBeVisible();

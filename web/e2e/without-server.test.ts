@@ -4,7 +4,7 @@ import { join } from 'node:path';
 import { chromium, expect, test, type BrowserContext, type Page } from '@playwright/test';
 import { launchOptions } from '../../scripts/lib/browser.mjs';
 import { Gate } from './gate';
-import { addInstrument, quicken, readLive, signIn, strikeAndRead } from './parts';
+import { addInstrument, quicken, readLive, signIn, startVisit, strikeAndRead } from './parts';
 
 let gate: Gate;
 test.beforeEach(async ({ baseURL }) => {
@@ -40,7 +40,7 @@ test('a visit goes through every stage without the server: reload, browser close
 		let page = await context.newPage();
 		await signIn(page);
 		await addInstrument(page, 'Cellar upright', { lowest: 'C3', highest: 'C5' });
-		await page.getByRole('button', { name: 'Start a visit' }).click();
+		await startVisit(page);
 		await expect(page.getByText('Equal at 440.0 Hz.')).toBeVisible();
 		await expect(saved(page)).toHaveText('everything saved');
 		await kept(page);
@@ -130,7 +130,7 @@ test('a visit begins without the server, on an instrument that two devices hold:
 		await kept(page);
 		way.cut();
 		await page.reload();
-		await line.getByRole('button', { name: 'Start a visit' }).click();
+		await startVisit(page, line);
 		await expect(page.getByText('Equal at 440.0 Hz.')).toBeVisible({ timeout: 30_000 });
 		await page.getByRole('link', { name: 'Take this plan and set' }).click();
 		await expect(page.getByRole('button', { name: 'Listen' })).toBeVisible();
@@ -160,7 +160,7 @@ test('a server that hangs is given up after ten seconds, said, and asked again',
 	const page = await (await browser.newContext({ baseURL: gate.address })).newPage();
 	await signIn(page);
 	await addInstrument(page, 'Frozen upright', { lowest: 'C3', highest: 'C5' });
-	await page.getByRole('button', { name: 'Start a visit' }).click();
+	await startVisit(page);
 	await page.getByRole('link', { name: 'Take this plan and set' }).click();
 	await expect(saved(page)).toHaveText('everything saved');
 	await kept(page);
@@ -185,7 +185,7 @@ test('a session that ended meanwhile: said, and what waits is sent when its owne
 	const page = await context.newPage();
 	await signIn(page);
 	await addInstrument(page, 'Signed out upright', { lowest: 'C3', highest: 'C5' });
-	await page.getByRole('button', { name: 'Start a visit' }).click();
+	await startVisit(page);
 	await page.getByRole('link', { name: 'Take this plan and set' }).click();
 	await expect(saved(page)).toHaveText('everything saved');
 	await kept(page);

@@ -1,4 +1,5 @@
 import { AUDIBLE } from '../units/pitch';
+import type { ArrivalAct } from './brief';
 import type { SounderId } from './sounder';
 
 /** What happened in a visit has a place in its order: by the time it was placed at, then by device and its counter. */
@@ -69,17 +70,30 @@ export interface PlanVersion {
 	readonly curveId: string | null;
 	/** What leads a curve drawn afresh: plans from before curves were kept. */
 	readonly lead: string | null;
+	/** A raise or lowering that goes before the tuning; null, or not said: none. */
+	readonly raise?: PlannedRaise | null;
 }
 
-export const PURPOSES = ['found', 'set', 'proved'] as const;
+/** A raise as it was planned. */
+export interface PlannedRaise {
+	/** By which school, in which order, and how far above their targets strings are set at most, in cents. */
+	readonly school: string;
+	readonly order: string;
+	readonly cap: number;
+	/** The pass that is due, from 1. */
+	readonly pass: number;
+}
+
+/** `raised`: left so in a pass that goes before the tuning. */
+export const PURPOSES = ['found', 'raised', 'set', 'proved'] as const;
 export type Purpose = (typeof PURPOSES)[number];
 
 /** Stages of a visit, in order. */
-export const STAGES = ['sound', 'plan', 'set', 'close'] as const;
+export const STAGES = ['arrive', 'sound', 'plan', 'set', 'close'] as const;
 export type Stage = (typeof STAGES)[number];
 
 /** What a plan says, part by part: two devices may each change another one. */
-export const PLAN_FIELDS = ['a4', 'temperament', 'tolerance', 'curve'] as const;
+export const PLAN_FIELDS = ['a4', 'temperament', 'tolerance', 'curve', 'raise'] as const;
 export type PlanField = (typeof PLAN_FIELDS)[number];
 
 /** Versions that this one was written over, by their acts' ids; not said: all that were there before it. */
@@ -114,6 +128,7 @@ export type Act = Happened &
 		| { readonly do: 'stage'; readonly stage: Stage }
 		| ({ readonly do: 'note'; readonly text: string } & WrittenOver)
 		| { readonly do: 'finish' }
+		| ArrivalAct
 	);
 export type ActOf<Kind extends Act['do']> = Extract<Act, { readonly do: Kind }>;
 

@@ -8,6 +8,7 @@ import {
 	type Reading,
 	type VisitEvent
 } from './happened';
+import { arrivalOf, isArrivalAct, type Arrival } from './brief';
 import { groupOf, type SounderId } from './sounder';
 import { writtenOf, type Written } from './versions';
 
@@ -50,6 +51,7 @@ export interface VisitReport extends Written {
 	readonly stage: ActOf<'stage'>['stage'] | undefined;
 	/** Milliseconds since 1970; the first time, when several devices finished it. */
 	readonly finishedAt: number | undefined;
+	readonly arrival: Arrival;
 	/** Events of each sounder in order of happening. */
 	readonly ofSounder: ReadonlyMap<SounderId, readonly VisitEvent[]>;
 	/** Sounders that were taken by a reading, by its id: it may arrive after what rests on it. */
@@ -70,6 +72,7 @@ export const EMPTY_REPORT: VisitReport = {
 	place: undefined,
 	stage: undefined,
 	finishedAt: undefined,
+	arrival: arrivalOf([]),
 	ofSounder: new Map(),
 	resting: new Map(),
 	ofVisit: [],
@@ -147,7 +150,7 @@ function recordOf(report: VisitReport, sounder: SounderId): SounderRecord {
 		if (isUndone(report, event.id)) continue;
 		if (isReading(event)) {
 			if (isUsable(event)) found ??= figureOf(event);
-		} else if (event.do === 'accept' && event.purpose !== 'found') {
+		} else if (event.do === 'accept' && event.purpose !== 'found' && event.purpose !== 'raised') {
 			if (event.reading !== null && isUndone(report, event.reading)) continue;
 			const { id, at, device, counter, purpose, pass, setTo, final, plan } = event;
 			const rests = event.reading === null ? undefined : report.events.get(event.reading);
@@ -162,14 +165,15 @@ function figureOf({ id, at, device, counter, pitch, target, deviation }: Reading
 	return { id, at, device, counter, pitch, target, deviation };
 }
 
-function wholeOf(report: VisitReport): Written & Pick<VisitReport, 'place' | 'stage' | 'finishedAt'> {
+function wholeOf(report: VisitReport): Written & Pick<VisitReport, 'place' | 'stage' | 'finishedAt' | 'arrival'> {
 	const standing = report.ofVisit.filter(({ id }) => !isUndone(report, id));
 	const of = <Kind extends Act['do']>(kind: Kind) => standing.filter((act): act is ActOf<Kind> => act.do === kind);
 	return {
 		...writtenOf(standing),
 		place: of('place').at(-1)?.group,
 		stage: of('stage').at(-1)?.stage,
-		finishedAt: of('finish')[0]?.at
+		finishedAt: of('finish')[0]?.at,
+		arrival: arrivalOf(standing.filter(isArrivalAct))
 	};
 }
 

@@ -72,7 +72,8 @@ const VALUES: Record<PlanField, (plan: PlanVersion) => Partial<PlanVersion>> = {
 	a4: ({ a4 }) => ({ a4 }),
 	temperament: ({ temperamentId }) => ({ temperamentId }),
 	tolerance: ({ tolerance }) => ({ tolerance }),
-	curve: ({ curveId, lead }) => ({ curveId, lead })
+	curve: ({ curveId, lead }) => ({ curveId, lead }),
+	raise: ({ raise = null }) => ({ raise })
 };
 const isSame = (one: object, other: object) => JSON.stringify(one) === JSON.stringify(other);
 

@@ -20,9 +20,6 @@ export interface Structure {
 	readonly breaksAt: (note: number, string: number, isFree: boolean) => number;
 }
 
-/** Seconds in which what creeps quickly, and slowly, is down to a third. */
-export const CREEP_SECONDS = [20, 200] as const;
-
 type Shape = Pick<InstrumentTwin, 'seed' | 'lowest' | 'highest' | 'breakNote' | 'rust'>;
 
 /** Cents of sag for each cent that one string is raised: at the same place of its bridge, anywhere on it, and across. */

@@ -1,5 +1,5 @@
-import { ascending, max, mean, range, sum } from 'd3-array';
-import { pinsToMove, type NoteStrings } from './fewestPins';
+import { ascending, bisectLeft, max, mean, range, sum } from 'd3-array';
+import { fewestPins, pinsToMove, type NoteStrings } from './fewestPins';
 
 /*
  * What a pitch costs: raising A4 by so many cents moves every target by as many. All in cents from the targets of one pitch,
@@ -76,18 +76,36 @@ function middle(sorted: readonly number[]): number {
 }
 
 /**
- * Every pitch at which the fewest strings move: the count has several minima, and steps between them. It changes only
- * where some string comes within its limits or leaves them; of those that cost as little, the one that moves least.
+ * The pitch at which the fewest strings move: the count has several minima, and steps between them. It changes only where
+ * some string comes within its limits or leaves them; of those that cost as little, the one that moves least.
  */
 export function fewestStrings(notes: readonly PricedNote[], tolerance: number): PitchPrice {
-	const edges = notes.flatMap(({ strings }) => strings.flatMap((each) => [each - tolerance, each + tolerance]));
-	const shifts = [...new Set(edges)].sort(ascending);
-	const between = shifts.slice(1).map((each, i) => (each + shifts[i]) / 2);
-	return [...shifts, ...between]
+	const counts = notes.map((note) => movedAt(note, tolerance));
+	const edges = [...new Set(counts.flatMap((each) => each.edges))].sort(ascending);
+	const shifts = withBetween(edges);
+	const moved = shifts.map((shift) => sum(counts, ({ at }) => at(shift)));
+	const least = Math.min(...moved);
+	return shifts
+		.filter((_, i) => moved[i] === least)
 		.map((shift) => pitchPrice(notes, shift, tolerance))
-		.reduce((best, each) =>
-			each.strings < best.strings || (each.strings === best.strings && each.total < best.total) ? each : best
-		);
+		.reduce((best, each) => (each.total < best.total ? each : best));
+}
+
+const withBetween = (sorted: readonly number[]) =>
+	sorted.flatMap((each, i) => (i === 0 ? [each] : [(each + sorted[i - 1]) / 2, each]));
+
+/** How many strings of a note move at any shift: the same between two of its edges, and at each of them. */
+function movedAt(note: PricedNote, tolerance: number) {
+	const edges = [...new Set(note.strings.flatMap((each) => [each - tolerance, each + tolerance]))].sort(ascending);
+	const countAt = (shift: number) =>
+		fewestPins({ ...note, strings: note.strings.map((each) => each - shift) }, tolerance).move.length;
+	const counts = withBetween(edges).map(countAt);
+	const at = (shift: number) => {
+		const above = bisectLeft(edges, shift);
+		if (above === edges.length || (above === 0 && edges[0] !== shift)) return note.strings.length;
+		return counts[edges[above] === shift ? 2 * above : 2 * above - 1];
+	};
+	return { edges, at };
 }
 
 /** Prices over a range of pitches, for a picture. */

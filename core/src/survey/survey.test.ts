@@ -200,8 +200,8 @@ describe('the verdict', () => {
 	const judge = (
 		notes: readonly FoundState[],
 		purpose: keyof typeof USUAL_NEAR_ENOUGH = 'home',
-		gate?: 'stop' | 'hold'
-	) => verdict(stateOf(notes), USUAL_NEAR_ENOUGH[purpose], USUAL_THRESHOLDS, gate)!;
+		isBarred = false
+	) => verdict(stateOf(notes), USUAL_NEAR_ENOUGH[purpose], USUAL_THRESHOLDS, isBarred)!;
 	const level = (cents: number) => found(() => cents, { scatter: 0.3 });
 
 	it('goes by the section that stands worst, not by the mean', () => {
@@ -235,9 +235,9 @@ describe('the verdict', () => {
 
 	it('tunes every string for a stage, and bars adding tension where something forbids it', () => {
 		expect(judge(level(0), 'stage').kind).toBe('tune');
-		expect(judge(level(-31), 'home', 'hold').kind).toBe('barred');
-		expect(judge(level(31), 'home', 'stop').kind).toBe('move');
-		expect(verdict(stateOf([]), USUAL_NEAR_ENOUGH.home, USUAL_THRESHOLDS, undefined)).toBeUndefined();
+		expect(judge(level(-31), 'home', true).kind).toBe('barred');
+		expect(judge(level(31), 'home', true).kind).toBe('move');
+		expect(verdict(stateOf([]), USUAL_NEAR_ENOUGH.home, USUAL_THRESHOLDS, false)).toBeUndefined();
 	});
 
 	it('says what of F3 to F4 was not read', () => {

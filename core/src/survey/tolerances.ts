@@ -1,6 +1,4 @@
-/** What a visit is for: at home stability comes before accuracy, on a stage every string counts. */
-export const VISIT_PURPOSES = ['home', 'lesson', 'institution', 'studio', 'stage'] as const;
-export type VisitPurpose = (typeof VISIT_PURPOSES)[number];
+import type { VisitPurpose } from '../record/brief';
 
 /** How near is near enough. */
 export interface NearEnough {

@@ -14,9 +14,6 @@ export interface Thresholds {
 }
 export const USUAL_THRESHOLDS: Thresholds = { touchUp: 2, tune: 5, correct: 10, followUp: 100 };
 
-/** What stands in the way of adding tension. */
-export type GateKind = 'stop' | 'hold' | 'procedure';
-
 export const VERDICT_KINDS = [
 	'leave',
 	'spot',
@@ -54,14 +51,14 @@ const TOUCH_UP_SHARE = 0.5;
 
 /**
  * What an instrument needs at a pitch.
- * @param gate what forbids to add tension, as judged on arrival
+ * @param isBarred something that was found on arrival forbids to add tension
  * @returns undefined when nothing was read
  */
 export function verdict(
 	state: InstrumentState,
 	{ tolerance }: NearEnough,
 	thresholds: Thresholds,
-	gate: 'stop' | 'hold' | undefined
+	isBarred: boolean
 ): Verdict | undefined {
 	const { worst, notes } = state;
 	if (!worst) return undefined;
@@ -82,7 +79,7 @@ export function verdict(
 		notes: touched
 	} as const;
 	if (size > thresholds.tune) {
-		if (gate && verdict.way === 'up') return { ...verdict, kind: 'barred' };
+		if (isBarred && verdict.way === 'up') return { ...verdict, kind: 'barred' };
 		if (size >= thresholds.followUp) return { ...verdict, kind: 'moveAndReturn' };
 		return { ...verdict, kind: size > thresholds.correct ? 'move' : 'correct' };
 	}

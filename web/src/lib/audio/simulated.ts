@@ -1,13 +1,16 @@
 import {
 	createRandom,
+	crept,
 	foundPins,
 	strikePinned,
+	structureOf,
 	SURROUNDINGS,
 	turnPin,
 	twinMotion,
 	twinString,
 	type InstrumentTwin,
 	type PinnedString,
+	type PinFeel,
 	type Strike,
 	type Surroundings
 } from '@fendrel/core';
@@ -24,12 +27,17 @@ export type MovedPins = Record<string, PinnedString[]>;
 const SECONDS = 3.2;
 /** A quiet room: about -72 decibels. */
 const ROOM = 2.5e-4;
+/** A broken string pulls no longer: as if it were let down by so many cents. */
+const SLACK = 1200;
 /** What is heard besides is made once, and goes round. */
 const AROUND_SECONDS = 12;
 /** Where the sound drops out after a strike, in seconds. */
 const GAP = { from: 0.2, to: 0.3 } as const;
 /** Played too loud: so many times what the microphone can carry. */
 const TOO_LOUD = 5;
+/** How far a string is let down until rust lets go of it, in cents; how a strike evens out what friction holds. */
+const FREES = 8;
+const SETTLING = 0.5;
 const GLIDE = { cents: 1.4, seconds: 0.12 };
 
 interface Sounding {
@@ -48,6 +56,7 @@ export class SimulatedInstrument {
 	private readonly worker = soundingWorker();
 	private sounding: Sounding[] = [];
 	private strikes = 0;
+	private readonly body;
 	private around: Surroundings = 'quiet';
 	private aroundVoice: Voice | undefined;
 	/** Strings come to the microphone through here. */
@@ -62,6 +71,7 @@ export class SimulatedInstrument {
 		private readonly input: AudioWorkletNode,
 		private readonly lifetime: AbortSignal
 	) {
+		this.body = structureOf(twin);
 		this.microphone = new GainNode(context);
 		// What it cannot carry is cut off.
 		const limits = new WaveShaperNode(context, { curve: new Float32Array([-1, 1]) });
@@ -77,11 +87,33 @@ export class SimulatedInstrument {
 
 	private pinsOf(note: number): readonly PinnedString[] {
 		const count = this.countOf(note);
-		const moved = this.moved[note] ?? [];
+		const now = Date.now();
+		const moved = (this.moved[note] ?? []).map((string) => crept(string, now));
 		// A note that was given more strings since then has those as they were invented.
 		return moved.length >= count
 			? moved.slice(0, count)
 			: [...moved, ...foundPins(this.twin, note, count).slice(moved.length)];
+	}
+
+	/** Where the strings of a note stand: with what all others have made the instrument yield. */
+	private standingOf(note: number): readonly number[] {
+		const sag = this.body.sag(note, this.moves());
+		return this.pinsOf(note).map(({ speaking }) => speaking - sag);
+	}
+
+	/** How far strings have been moved since the instrument was found. */
+	private moves(): ReadonlyMap<number, readonly number[]> {
+		return new Map(
+			Object.keys(this.moved).map((group) => {
+				const note = Number(group);
+				const found = foundPins(this.twin, note, this.countOf(note));
+				return [note, this.pinsOf(note).map(({ pin, broken }, i) => (broken ? -SLACK : pin - found[i].pin))];
+			})
+		);
+	}
+
+	private feelOf(note: number): PinFeel {
+		return { friction: this.body.friction(note), settling: SETTLING, creep: this.body.creep(note) };
 	}
 
 	private setPins(note: number, pins: PinnedString[]): void {
@@ -91,13 +123,16 @@ export class SimulatedInstrument {
 
 	/** Strikes a note with only `strings` unmuted (0 is the one that leads). */
 	async strike(note: number, strings: readonly number[], strength: number): Promise<void> {
-		const pins = this.pinsOf(note).map((pin, i) => (strings.includes(i) ? strikePinned(pin, strength) : pin));
+		const feel = this.feelOf(note);
+		const pins = this.pinsOf(note).map((pin, i) => (strings.includes(i) ? strikePinned(pin, strength, feel) : pin));
 		if (this.moved[note]) this.setPins(note, pins);
 		this.strikes++;
-		const sounding = strings.filter((string) => string < pins.length);
+		const standing = this.standingOf(note);
+		const sounding = strings.filter((string) => string < pins.length && !pins[string].broken);
+		if (sounding.length === 0) return;
 		const strikes = sounding.map((string): Strike => ({
 			note,
-			strings: [twinString(this.twin, note, pins[string].speaking)],
+			strings: [twinString(this.twin, note, standing[string])],
 			sampleRate: this.context.sampleRate,
 			seconds: SECONDS,
 			strength,
@@ -114,8 +149,8 @@ export class SimulatedInstrument {
 		const struck = sounds.map((sound, i) => {
 			const string = sounding[i];
 			const voice = new Voice(this.context, sampled(this.context, sound), 1 / Math.sqrt(sounds.length), outputs);
-			const one = { note, string, madeAt: pins[string].speaking, voice };
-			this.bend(one, this.pinsOf(note)[string].speaking);
+			const one = { note, string, madeAt: standing[string], voice };
+			this.bend(one, this.standingOf(note)[string]);
 			voice.start(start, () => (this.sounding = this.sounding.filter((each) => each !== one)));
 			return one;
 		});
@@ -163,11 +198,16 @@ export class SimulatedInstrument {
 	/** Turns a pin by so many cents; a sounding string follows at once. */
 	turn(note: number, string: number, by: number): void {
 		const pins = [...this.pinsOf(note)];
-		if (string >= pins.length) return;
-		pins[string] = turnPin(pins[string], by);
+		if (string >= pins.length || pins[string].broken) return;
+		const [found] = foundPins(this.twin, note, this.countOf(note)).slice(string);
+		const turned = turnPin(pins[string], by, this.feelOf(note), Date.now());
+		const freed = turned.freed || turned.pin < found.pin - FREES;
+		const broken = turned.speaking > this.body.breaksAt(note, string, freed);
+		pins[string] = { ...turned, ...(freed && { freed }), ...(broken && { broken }) };
 		this.setPins(note, pins);
 		for (const one of this.sounding)
-			if (one.note === note && one.string === string) this.bend(one, pins[string].speaking);
+			if (broken && one.note === note && one.string === string) one.voice.end();
+			else this.bend(one, this.standingOf(one.note)[one.string]);
 	}
 
 	private bend({ voice, madeAt }: Sounding, to: number): void {

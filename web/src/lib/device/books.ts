@@ -1,4 +1,18 @@
-import type { InstrumentTwin, ListeningHabits, Stage, StringKind, Stringing, VisitEvent } from '@fendrel/core';
+import type {
+	At,
+	Brief,
+	Climate,
+	Finding,
+	InstrumentTwin,
+	LearnedCoupling,
+	ListeningHabits,
+	SectionId,
+	Stage,
+	StringKind,
+	Stringing,
+	StringTableRow,
+	VisitEvent
+} from '@fendrel/core';
 import type { MovedPins, SentReading } from '$lib/record/record';
 import type { KeptCurve } from '$lib/tuning/curve';
 import type { StoredTemperament } from '$lib/tuning/storedTemperament';
@@ -22,6 +36,23 @@ export interface LastVisit {
 	readonly left: readonly { readonly note: number; readonly cents: number }[];
 }
 
+/** A finished visit, as the next one is shown it; cents from the instrument's usual pitch. */
+export interface VisitBefore {
+	readonly id: string;
+	/** Milliseconds since 1970. */
+	readonly at: number;
+	readonly minutes: number;
+	readonly who: string;
+	readonly note: string;
+	readonly sections: readonly {
+		readonly id: SectionId;
+		readonly found: number | undefined;
+		readonly left: number | undefined;
+	}[];
+	readonly climate: Climate | undefined;
+	readonly brief: Brief | undefined;
+}
+
 export interface InstrumentBook {
 	readonly instrument: {
 		readonly id: string;
@@ -36,6 +67,14 @@ export interface InstrumentBook {
 	};
 	readonly temperaments: readonly StoredTemperament[];
 	readonly measured: readonly KnownString[];
+	/** Wires and lengths, where somebody has measured them. */
+	readonly wires?: readonly StringTableRow[];
+	/** Finished visits, newest first. */
+	readonly history?: readonly VisitBefore[];
+	/** Work that earlier visits found and nobody has done. */
+	readonly findings?: readonly At<Finding>[];
+	/** What earlier raises of it have told. */
+	readonly learned?: LearnedCoupling;
 	/** Newest first. */
 	readonly curves: readonly KeptCurve[];
 	readonly habits: ListeningHabits;

@@ -1,20 +1,28 @@
 import {
 	A4_RANGE,
 	AUDIBLE,
+	CLIMATE_SOURCES,
+	FINDING_STATES,
 	HIGHEST_LISTENED,
 	isSounderId,
 	PLAN_FIELDS,
+	PLAYED,
 	PRIORITY_IDS,
 	PURPOSES,
+	RAISE_ORDERS,
+	RAISE_SCHOOLS,
 	SOUND_SOURCES,
 	STAGES,
 	TOLERANCES,
+	VISIT_PURPOSES,
+	type RaiseOrder,
+	type RaiseSchool,
 	type SounderId
 } from '@fendrel/core';
 import { z } from 'zod';
 import { wishSchema } from '$lib/tuning/wishSchema';
 import { limitedText } from '$lib/ui/fields';
-import { NOTE_LIMIT } from '$lib/ui/limits';
+import { LINE_LIMIT, NOTE_LIMIT } from '$lib/ui/limits';
 import { FORMAT } from './format';
 
 /*
@@ -91,6 +99,15 @@ const a4 = z.number().min(A4_RANGE.lowest).max(A4_RANGE.highest);
 const tolerance = z
 	.number()
 	.refine((value) => (TOLERANCES as readonly number[]).includes(value), 'Choose one of the tolerances.');
+/** How far above their targets strings are set at most, in cents. */
+const CAPS = { least: 0, most: 60 } as const;
+const MOST_PASSES = 9;
+const raise = z.object({
+	school: z.enum(RAISE_SCHOOLS.map(({ id }) => id) as [RaiseSchool, ...RaiseSchool[]]),
+	order: z.enum(RAISE_ORDERS.map(({ id }) => id) as [RaiseOrder, ...RaiseOrder[]]),
+	cap: z.number().min(CAPS.least).max(CAPS.most),
+	pass: z.number().int().min(1).max(MOST_PASSES)
+});
 const planSchema = z
 	.object({
 		id: z.uuid(),
@@ -98,7 +115,9 @@ const planSchema = z
 		temperamentId: z.uuid(),
 		tolerance,
 		curveId: z.uuid().nullable(),
-		lead: z.enum(PRIORITY_IDS).nullable()
+		lead: z.enum(PRIORITY_IDS).nullable(),
+		/** Nothing that devices from before knew of. */
+		raise: raise.nullable().default(null)
 	})
 	.refine(({ curveId, lead }) => curveId === null || lead === null, 'A plan has one curve.');
 
@@ -120,6 +139,52 @@ export type TakenCurve = z.infer<typeof takenCurveSchema>;
 const curve = takenCurveSchema.optional();
 
 const act = { id: z.uuid(), counter, doneAt: moment };
+/** A name in a table of the core: a part, a grade, a caution. */
+const word = z.string().regex(/^[a-zA-Z][a-zA-Z0-9]{0,30}$/);
+const line = limitedText(LINE_LIMIT);
+const said = limitedText(NOTE_LIMIT);
+const brief = z
+	.object({
+		purpose: z.enum(VISIT_PURPOSES),
+		due: z.iso.date().nullable(),
+		played: z.enum(PLAYED).nullable(),
+		wishes: said,
+		complaint: said,
+		pins: line
+	})
+	.partial();
+/** Rooms that people tune in, in degrees Celsius. */
+const ROOMS = { coldest: -20, warmest: 50 } as const;
+const arrivalActs = [
+	z.object({ ...act, do: z.literal('brief'), brief }),
+	z.object({
+		...act,
+		do: z.literal('climate'),
+		temperature: z.number().min(ROOMS.coldest).max(ROOMS.warmest).nullable(),
+		humidity: z.number().min(0).max(100).nullable(),
+		by: z.enum(CLIMATE_SOURCES)
+	}),
+	z.object({ ...act, do: z.literal('part'), part: word, grade: word, note: said }),
+	z.object({
+		...act,
+		do: z.literal('finding'),
+		finding: z.uuid(),
+		part: word.nullable(),
+		text: line.min(1),
+		state: z.enum(FINDING_STATES)
+	}),
+	z.object({ ...act, do: z.literal('clear'), part: word, grade: word, by: line.min(1), reason: line.min(1) }),
+	z.object({ ...act, do: z.literal('caution'), caution: word, text: said }),
+	z.object({
+		...act,
+		do: z.literal('consent'),
+		to: z.enum(['raise', 'trial']),
+		explained: said.min(1),
+		by: line.min(1),
+		from: line.min(1),
+		given: z.boolean()
+	})
+] as const;
 const sentActSchema = z.discriminatedUnion('do', [
 	z.object({
 		...act,
@@ -145,11 +210,19 @@ const sentActSchema = z.discriminatedUnion('do', [
 		curve
 	}),
 	z.object({ ...act, do: z.literal('note'), text: limitedText(NOTE_LIMIT), over }),
-	z.object({ ...act, do: z.literal('finish') })
+	z.object({ ...act, do: z.literal('finish') }),
+	...arrivalActs
 ]);
 export type SentAct = z.infer<typeof sentActSchema>;
 
-const pin = z.object({ pin: z.number().min(-2400).max(2400), speaking: z.number().min(-2400).max(2400) });
+const standing = z.number().min(-2400).max(2400);
+const pin = z.object({
+	pin: standing,
+	speaking: standing,
+	creep: z.object({ quick: standing, slow: standing, at: z.number() }).optional(),
+	freed: z.boolean().optional(),
+	broken: z.boolean().optional()
+});
 /** Strings that the simulated instrument's lever has moved, by group. */
 export const pinsSchema = z.record(z.string().regex(/^-?\d{1,4}$/), z.array(pin).min(1).max(9));
 

@@ -94,7 +94,7 @@ async function beginAlone(instrumentId: string): Promise<Result<string>> {
 	const about = planned.curve ? { ...book, curves: [planned.curve, ...book.curves] } : book;
 	const startedAt = made.item.begin.startedAt.getTime();
 	await keepVisit({
-		visit: { id, instrumentId, startedAt, stage: 'plan', seq: 0, events: [made.event], moved: {} },
+		visit: { id, instrumentId, startedAt, stage: 'arrive', seq: 0, events: [made.event], moved: {} },
 		about
 	});
 	await handOver.add(id, [{ item: made.item }]);

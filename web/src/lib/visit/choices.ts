@@ -1,7 +1,10 @@
 import {
 	planField,
+	RAISE_ORDERS,
+	RAISE_SCHOOLS,
 	type Choice,
 	type PlanField,
+	type PlannedRaise,
 	type PlanVersion,
 	type PriorityId,
 	type WrittenField
@@ -18,6 +21,7 @@ export const FIELD_NAMES: Record<WrittenField, string> = {
 	temperament: 'the temperament',
 	tolerance: 'the tolerance',
 	curve: 'the stretch',
+	raise: 'the raise',
 	note: 'the note for the record'
 };
 
@@ -42,6 +46,8 @@ export function choiceWords(
 			return temperaments.find(({ id }) => id === temperamentId)?.name ?? 'one that is no longer in the library';
 		case 'tolerance':
 			return `${tolerance} cents`;
+		case 'raise':
+			return act.plan.raise ? raiseWords(act.plan.raise) : 'no raise';
 		default: {
 			const curve = curves.find(({ id }) => id === curveId);
 			return curve
@@ -51,6 +57,13 @@ export function choiceWords(
 					: 'none';
 		}
 	}
+}
+
+/** A planned raise in a few words. */
+export function raiseWords({ school, order, cap, pass }: PlannedRaise): string {
+	const name = RAISE_SCHOOLS.find(({ id }) => id === school)?.name ?? school;
+	const way = RAISE_ORDERS.find(({ id }) => id === order)?.name ?? order;
+	return `${name.toLowerCase()}, ${way.charAt(0).toLowerCase()}${way.slice(1)}, at most ${cap} cents over, pass ${pass}`;
 }
 
 /** A field of a plan as it is chosen again. */

@@ -16,6 +16,7 @@ import * as stringing from './migrations/0010-stringing';
 import * as curveChoice from './migrations/0011-curve-choice';
 import * as devices from './migrations/0012-devices';
 import * as strikeBefore from './migrations/0013-strike-before';
+import * as plannedRaise from './migrations/0014-planned-raise';
 
 const MIGRATIONS = [
 	{ name: '0001-first-slice', ...firstSlice },
@@ -30,7 +31,8 @@ const MIGRATIONS = [
 	{ name: '0010-stringing', ...stringing },
 	{ name: '0011-curve-choice', ...curveChoice },
 	{ name: '0012-devices', ...devices },
-	{ name: '0013-strike-before', ...strikeBefore }
+	{ name: '0013-strike-before', ...strikeBefore },
+	{ name: '0014-planned-raise', ...plannedRaise }
 ];
 
 /** @param hold asked before each step */

@@ -8,6 +8,7 @@ import type {
 	Figure,
 	InstrumentTwin,
 	ListeningHabits,
+	PinnedString,
 	PlanVersion,
 	PriorityId,
 	Reading,
@@ -182,7 +183,7 @@ export interface InstrumentSummaryRow {
 export interface SimulatedPinsRow {
 	visitId: string;
 	/** Strings that the simulated instrument's lever has moved, by group. */
-	moved: Record<string, { pin: number; speaking: number }[]>;
+	moved: Record<string, PinnedString[]>;
 	/** When each group was moved last, in milliseconds since 1970. */
 	stamps: Record<string, number> | null;
 	/** Of the visit, when they were written. */

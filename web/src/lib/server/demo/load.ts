@@ -1,10 +1,12 @@
 import {
+	BLANK_BRIEF,
 	centsBetween,
 	createRandom,
 	DEFAULT_TOLERANCE,
 	defaultTwin,
 	foundStrings,
 	hz,
+	loggedClimate,
 	noteClass,
 	offsetsFromEqual,
 	settingOrder,
@@ -26,7 +28,7 @@ import { listTemperaments } from '../db/stores/temperaments';
 import { BALANCED, curveAt, drawCurve, type KeptCurve } from '$lib/tuning/curve';
 import type { KnownString } from '$lib/tuning/strings';
 import { rebuildSummaries } from '../record/keep';
-import { addAct, addFoundAndLeft, demoRecord, saveRecord } from './record';
+import { addAct, addFoundAndLeft, demoRecord, saveRecord, type DemoRecord } from './record';
 import { demoStrings } from './strings';
 import { loadTempering } from './tempering';
 import { CLOSING_NOTES, DEMO_ACCOUNT, DEMO_INSTRUMENTS, HALF_DONE, type DemoInstrument } from './scenario';
@@ -121,7 +123,8 @@ function twinNow({ today }: Context, instrument: DemoInstrument, lastVisit: Date
 			treble: level - (neglected ? 5 : 1)
 		},
 		scatter: neglected ? 3.5 : 1.2,
-		unisonScatter: neglected ? 2.2 : 0.8
+		unisonScatter: neglected ? 2.2 : 0.8,
+		...(instrument.rust && { rust: instrument.rust })
 	};
 }
 
@@ -151,9 +154,23 @@ async function loadVisit(
 	}
 	const finishedAt = new Date(at.getTime() + (order.length * SECONDS_PER_NOTE + 600) * 1000);
 	const note = CLOSING_NOTES[Math.floor(CLOSING_NOTES.length * random.uniform())];
+	addArrival(record, instrument, twin, at);
 	addAct(record, 'note', finishedAt, { text: note });
 	addAct(record, 'finish', finishedAt, {});
 	await saveRecord(record, { ...visit, stage: 'close', finishedAt, note }, {});
+}
+
+/** What was told on arrival: the room's climate, what the visit was for, and work that was found and is still to do. */
+function addArrival(record: DemoRecord, instrument: DemoInstrument, { seed }: InstrumentTwin, at: Date): void {
+	const { temperature, humidity } = loggedClimate(
+		{ seed, heated: instrument.kind !== 'upright' || seed % 2 === 0 },
+		at.getTime()
+	);
+	const short = (value: number) => Math.round(10 * value) / 10;
+	addAct(record, 'climate', at, { temperature: short(temperature), humidity: short(humidity), by: 'logger' });
+	if (instrument.purpose) addAct(record, 'brief', at, { brief: { ...BLANK_BRIEF, purpose: instrument.purpose } });
+	for (const { part, text } of instrument.promised ?? [])
+		addAct(record, 'finding', at, { finding: uuid(), part, text, state: 'open' });
 }
 
 async function loadHalfDone(

@@ -1,4 +1,4 @@
-import type { StringKind } from '@fendrel/core';
+import type { StringKind, VisitPurpose } from '@fendrel/core';
 
 /** The Saltmarsh festival: an estuary town's summer music week. All names are invented. */
 export const DEMO_ACCOUNT = {
@@ -28,6 +28,11 @@ export interface DemoInstrument {
 	readonly swing: number;
 	/** Cents below its pitch as it stands now, when it has been left alone for long. */
 	readonly neglected?: number;
+	/** What it is played for, and what was promised at its last visit. */
+	readonly purpose?: VisitPurpose;
+	readonly promised?: readonly { readonly part: string; readonly text: string }[];
+	/** Rust at the bearings, from a note upwards. */
+	readonly rust?: { readonly from: number; readonly share: number };
 	/** How it is strung, where somebody has measured it. */
 	readonly strung?: Strung;
 }
@@ -46,7 +51,13 @@ export interface Strung {
 }
 
 const PIANO = { lowest: 21, highest: 108, a4: 440, temperament: 'equal' } as const;
-const SCHOOL = { location: 'School of Music', town: 'Saltmarsh', kind: 'upright', ...PIANO } as const;
+const SCHOOL = {
+	purpose: 'institution',
+	location: 'School of Music',
+	town: 'Saltmarsh',
+	kind: 'upright',
+	...PIANO
+} as const;
 const MAKERS = ['Tasker Orrin', 'Bexhollow & Daughters', 'Marram', 'Pellwin'];
 
 const practiceRooms: DemoInstrument[] = Array.from({ length: 23 }, (_, i) => {
@@ -73,6 +84,7 @@ export const DEMO_INSTRUMENTS: readonly DemoInstrument[] = [
 		kind: 'grand',
 		maker: 'Bexhollow & Daughters',
 		madeIn: 1994,
+		purpose: 'stage',
 		notes: 'Festival piano, 274 cm. Keep the humidity tray filled from May on.',
 		strung: { longest: 2010, stretched: 1, every: 1, wrong: {}, dead: {} },
 		every: 3,
@@ -109,7 +121,12 @@ export const DEMO_INSTRUMENTS: readonly DemoInstrument[] = [
 		visits: 1,
 		sinks: 6,
 		swing: 4,
-		neglected: 31
+		neglected: 31,
+		rust: { from: 72, share: 0.5 },
+		promised: [
+			{ part: 'action', text: 'Glue the hammer of D5' },
+			{ part: 'bass', text: 'New bass string A1: the old one has gone dead' }
+		]
 	},
 	{
 		...PIANO,

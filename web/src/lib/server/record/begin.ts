@@ -40,7 +40,7 @@ export async function beginVisit(
 			...{ id, workshopId, instrumentId, a4, temperamentId, tolerance, startedAt, startedBy: userId },
 			// Its curve comes with the act that takes it.
 			...stretchColumns(NO_STRETCH),
-			...{ stage: 'plan', seq: 0, note: '', finishedAt: null }
+			...{ stage: 'arrive', seq: 0, note: '', finishedAt: null }
 		},
 		transaction
 	);

@@ -1,13 +1,16 @@
 import { centsBetween, equalHz, groupRecords, hz, noteClass, offsetsFromEqual, USUAL_HABITS } from '@fendrel/core';
 import type { InstrumentBook, LastVisit, VisitBundle, VisitChanges } from '$lib/device/books';
+import { tableRowOf } from '$lib/instruments/scale/stringLine';
 import type { StoredTemperament } from '$lib/tuning/storedTemperament';
 import { habitsOf } from '../db/stores/accounts';
 import { curvesAmong, curvesOf } from '../db/stores/curves';
 import { getInstrument, type Instrument } from '../db/stores/instruments';
 import { changesSince, eventsOf, pinsOf } from '../db/stores/record';
 import { visitSoundersOf } from '../db/stores/summaries';
+import { stringTablesOf } from '../db/stores/stringTables';
 import { listTemperaments } from '../db/stores/temperaments';
 import { visitsOf, type Visit } from '../db/stores/visits';
+import { visitsBefore } from './before';
 import { visitOr404 } from '../find';
 import { stringingOf } from '../strings/stringing';
 import { knownStrings } from '../strings/known';
@@ -27,12 +30,14 @@ export async function instrumentBook(
 	visit?: Visit
 ): Promise<InstrumentBook> {
 	const { id, name, kind, lowest, highest, usualA4, twin, location } = instrument;
-	const [temperaments, measured, habits, stringing, visits] = await Promise.all([
+	const [temperaments, measured, habits, stringing, visits, [table], before] = await Promise.all([
 		listTemperaments(workshopId),
 		knownStrings(workshopId, instrument),
 		habitsOf(workshopId),
 		stringingOf(workshopId, instrument),
-		visitsOf(workshopId, id)
+		visitsOf(workshopId, id),
+		stringTablesOf(workshopId, id, 1),
+		visitsBefore(workshopId, instrument)
 	]);
 	const last = visits.find(({ finishedAt }) => finishedAt);
 	const curves = await curvesWith(workshopId, id, [...(last ? [last] : []), ...(visit ? [visit] : [])]);
@@ -40,7 +45,9 @@ export async function instrumentBook(
 		instrument: { id, name, kind, lowest, highest, usualA4, stringing, twin, location },
 		temperaments,
 		measured,
+		wires: table?.strings.map(tableRowOf) ?? [],
 		curves,
+		...before,
 		habits: habits ?? USUAL_HABITS,
 		last: last && (await lastVisit(workshopId, last, temperaments)),
 		open: visits.find(({ finishedAt }) => !finishedAt)?.id

@@ -1,4 +1,16 @@
-import { A4, centsBetween, groupRecords, hz, pitchLeft, summariseVisit } from '@fendrel/core';
+import { median } from 'd3-array';
+import {
+	A4,
+	breakOf,
+	centsBetween,
+	groupRecords,
+	hz,
+	pitchLeft,
+	sectionsOf,
+	summariseVisit,
+	usualStringing,
+	type SectionId
+} from '@fendrel/core';
 import { planFor } from '$lib/tuning/plan';
 import { curvesOf } from '../db/stores/curves';
 import { readStrings, type Instrument } from '../db/stores/instruments';
@@ -20,6 +32,13 @@ export interface PastVisit {
 	readonly notesSet: number;
 	readonly movedMean: number | undefined;
 	readonly note: string;
+	readonly startedBy: string | null;
+	/** Where its sections were found and left: medians. */
+	readonly sections: readonly {
+		readonly id: SectionId;
+		readonly found: number | undefined;
+		readonly left: number | undefined;
+	}[];
 }
 
 /** Every visit of an instrument with what its report says, newest first; each against the plan it ended with. */
@@ -37,6 +56,8 @@ export async function visitHistory(workshopId: string, instrument: Instrument): 
 	// Only a curve drawn afresh asks what the strings are.
 	const drawn = visits.some(({ stretch }) => stretch.by === 'priority');
 	const measured = drawn ? (await readStrings(workshopId, instrument.id)).map(knownByReading) : [];
+	const { sections: strung } = usualStringing(kind, lowest, highest);
+	const sections = sectionsOf(lowest, highest, breakOf({ sections: strung }));
 	const compass = Array.from({ length: highest - lowest + 1 }, (_, i) => lowest + i);
 	return visits.map((visit) => {
 		const groups = groupRecords(sounders.get(visit.id)!);
@@ -58,7 +79,16 @@ export async function visitHistory(workshopId: string, instrument: Instrument): 
 			left: fromUsual(summary.leftMean),
 			notesSet: summary.set.length,
 			movedMean: summary.movedMean,
-			note: visit.note
+			note: visit.note,
+			startedBy: visit.startedBy,
+			sections: sections.map(({ id, from, to }) => {
+				const within = [...summary.notes.values()].filter(({ note }) => note >= from && note <= to);
+				return {
+					id,
+					found: fromUsual(median(within, ({ found }) => found)),
+					left: fromUsual(median(within, ({ left }) => left))
+				};
+			})
 		};
 	});
 }

@@ -46,8 +46,7 @@
 	}
 </script>
 
-<section class="choices">
-	<p class="verdict">{temperament.name} at {inHz(a4)} Hz.</p>
+<section class="choices" aria-label="Choices">
 	<fieldset>
 		<legend>A4, Hz</legend>
 		<div class="presets">
@@ -112,31 +111,13 @@
 			{/each}
 		</div>
 	</fieldset>
-	<div class="go">
-		<a class="btn preset-filled-brand" href="/visits/{visit.id}/set">Take this plan and set</a>
-	</div>
 </section>
 
 <style>
 	.choices {
-		padding: 1rem 1.5rem;
-		border-right: 1px solid var(--line);
 		display: grid;
 		gap: 0.65rem;
 		align-content: start;
-		overflow: auto;
-	}
-	.verdict {
-		font-size: 1.6rem;
-	}
-	.go {
-		position: sticky;
-		bottom: -1rem;
-		display: grid;
-		gap: 0.75rem;
-		background: var(--ground);
-		padding: 0.25rem 0 1rem;
-		margin-bottom: -1rem;
 	}
 	legend span {
 		font-weight: 400;
@@ -168,11 +149,5 @@
 		font-size: 0.9rem;
 		line-height: 1.35;
 		margin-top: 0.3rem;
-	}
-	@media (max-width: 999px), (max-height: 699px) {
-		.choices {
-			border-right: 0;
-			padding: 1.25rem 1rem;
-		}
 	}
 </style>

@@ -9,13 +9,16 @@
 		/** What the family calls its groups. */
 		nameOf: (note: number) => string;
 		onselect: (note: number) => void;
+		/** Cents above its target that a note is set to in a raise. */
+		overOf?: (note: number) => number;
 	}
-	let { order, index, notes, nameOf, onselect }: Props = $props();
+	let { order, index, notes, nameOf, onselect, overOf }: Props = $props();
 	const TITLES: Record<SettingStep['section'], string> = {
 		reference: 'Reference',
 		temperament: 'Temperament octave',
 		upwards: 'Upwards by octaves',
-		downwards: 'Downwards by octaves'
+		downwards: 'Downwards by octaves',
+		raise: 'This pass'
 	};
 	const section = $derived(order[index].section === 'reference' ? 'temperament' : order[index].section);
 	const steps = $derived(
@@ -23,7 +26,8 @@
 	);
 	const done = $derived(steps.filter(({ note }) => notes.get(note)?.set).length);
 	const SHORT: Record<string, string> = { fourth: '4th', fifth: '5th' };
-	const how = ({ note, against, interval }: SettingStep) => {
+	const how = ({ note, against, interval, section }: SettingStep) => {
+		if (section === 'raise') return overOf ? `to ${signed(overOf(note))}` : '';
 		if (against === undefined || !interval) return 'reference';
 		const name = SHORT[interval.name] ?? '8ve';
 		return `${name} ${against < note ? 'over' : 'under'} ${nameOf(against)}`;

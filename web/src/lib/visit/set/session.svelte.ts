@@ -2,6 +2,7 @@ import { cents, falseBeatOf, habitAt, type ListeningHabits } from '@fendrel/core
 import { Listening } from '$lib/audio/listening.svelte';
 import type { MovedPins } from '$lib/audio/simulated';
 import { LastStrike } from '../lastStrike.svelte';
+import type { RaiseWork } from './raiseWork.svelte';
 import { Setting } from './setting.svelte';
 import type { VisitRecord } from '../visitRecord.svelte';
 import { listenedTo, type WorkGround } from '../workGround';
@@ -11,6 +12,8 @@ export interface SetOptions<Body> extends WorkGround<Body> {
 	readonly visit: { readonly id: string; readonly a4: number; readonly tolerance: number };
 	/** Who keeps what the simulated instrument's lever moves. */
 	readonly onMoved: (moved: MovedPins) => void;
+	/** A pass of a raise, in place of the tuning. */
+	readonly raise?: RaiseWork;
 }
 
 /** How hard the simulated instrument is struck: nearly a test blow. */
@@ -50,6 +53,7 @@ export class SetSession<Body> {
 			tolerance: cents(visit.tolerance),
 			habits: () => this.listening.habits,
 			source: () => this.listening.source,
+			raise: options.raise,
 			onDue: (due) => {
 				this.listening.expect(due);
 				if (due && due.note !== record.report.place) record.act({ do: 'place', group: due.note });

@@ -23,6 +23,7 @@ import {
 } from '@fendrel/core';
 import type { Asked } from '../asked';
 import { PASSING, REFUSALS } from '../refusals';
+import { RAISED_WITHIN, type RaiseWork } from './raiseWork.svelte';
 import { Strikes } from './strikes.svelte';
 import type { VisitRecord } from '../visitRecord.svelte';
 
@@ -62,6 +63,8 @@ export interface SettingOptions<Body> {
 	readonly habits: () => ListeningHabits;
 	readonly source: () => 'microphone' | 'simulated';
 	readonly onDue: (due: Due | undefined) => void;
+	/** A pass of a raise, in place of the tuning. */
+	readonly raise?: RaiseWork;
 }
 
 /** The work in Set: which note is due, what its strikes said, what has been accepted. */
@@ -80,7 +83,7 @@ export class Setting<Body> {
 
 	readonly step = $derived.by(() => this.order[this.index]);
 	readonly choices = $derived.by(() => this.options.family.choices(this.options.body, this.step.note));
-	readonly target = $derived.by(() => this.options.plan.targetOf(this.step.note)!);
+	readonly target = $derived.by(() => this.aimedAt(this.step.note)!);
 	/** What is to be done now: by the last strike that was read, or by where a strike stands that still sounds. */
 	readonly instruction: keyof Instructions = $derived.by(() => {
 		const { now, shown, advice } = this.strikes;
@@ -96,6 +99,9 @@ export class Setting<Body> {
 		)
 	);
 
+	/** What lists and the strip show of each note. */
+	readonly records = $derived.by(() => this.options.raise?.records(this.summary.notes) ?? this.summary.notes);
+
 	/** The last strike that was read, and the reading it was stored as. */
 	private last: { readonly measured: StringReading; readonly id: string } | undefined;
 	/** Asked to keep a note whose strike has not been read yet: it is kept with its figure, a moment later. */
@@ -103,8 +109,8 @@ export class Setting<Body> {
 	private advance: ReturnType<typeof setTimeout> | undefined;
 
 	constructor(private readonly options: SettingOptions<Body>) {
-		this.order = options.family.order(options.body);
-		this.strikes = new Strikes(options.tolerance);
+		this.order = options.raise?.order ?? options.family.order(options.body);
+		this.strikes = options.raise ? new Strikes(RAISED_WITHIN, true) : new Strikes(options.tolerance);
 		const at = this.order.findIndex(({ note }) => note === options.record.report.place);
 		this.goToIndex(
 			at >= 0
@@ -117,7 +123,8 @@ export class Setting<Body> {
 	}
 
 	isSet(note: number): boolean {
-		return this.summary.notes.get(note)?.set ?? false;
+		const { raise } = this.options;
+		return raise ? raise.isRaised(note) : (this.summary.notes.get(note)?.set ?? false);
 	}
 
 	hear(events: readonly ListenerEvent[]): void {
@@ -161,7 +168,10 @@ export class Setting<Body> {
 		const { note } = this.step;
 		const known = new Map<number, KnownStanding>();
 		for (const { note, found, left } of this.summary.notes.values())
-			if (found !== undefined) known.set(note, { found: cents(found), now: cents(left ?? found) });
+			if (found !== undefined) {
+				const beyond = this.options.raise?.over(note) ?? 0;
+				known.set(note, { found: cents(found - beyond), now: cents((left ?? found) - beyond) });
+			}
 		const last = this.strikes.figures.at(-1);
 		if (last !== undefined) known.set(note, { found: known.get(note)?.found ?? cents(last), now: cents(last) });
 		const about = standingsAbout(note, (each) => this.targetOf(each), known);
@@ -217,7 +227,13 @@ export class Setting<Body> {
 	}
 
 	targetOf(group: number): Hz | undefined {
-		return this.options.plan.targetOf(group)?.pitch;
+		return this.aimedAt(group)?.pitch;
+	}
+
+	/** What a note is set to now: its target, or in a raise beyond it. */
+	private aimedAt(group: number): GroupTarget | undefined {
+		const target = this.options.plan.targetOf(group);
+		return target && (this.options.raise?.aim(target) ?? target);
 	}
 
 	nameOf(group: number): string {
@@ -238,15 +254,16 @@ export class Setting<Body> {
 
 	/** Takes what is left sounding as set: by the last reading, or by ear. */
 	private accept(): void {
-		const { pitch } = this.target;
+		const { pitch, note } = this.target;
+		const { raise } = this.options;
 		this.options.record.act({
 			do: 'accept',
 			sounders: this.open.sounders,
-			purpose: 'set',
-			pass: 1,
+			purpose: raise ? 'raised' : 'set',
+			pass: raise?.pass ?? 1,
 			reading: this.last?.id ?? null,
 			setTo: pitch,
-			final: pitch,
+			final: raise ? (this.options.plan.targetOf(note)?.pitch ?? null) : pitch,
 			plan: this.options.record.report.plan?.id ?? null
 		});
 	}

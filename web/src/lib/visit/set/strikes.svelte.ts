@@ -20,6 +20,9 @@ export class Strikes {
 	readonly stability = $derived.by(() => stabilityOf(this.figures));
 	readonly advice: Advice = $derived.by(() => {
 		const read = this.shown.flatMap(({ read }) => read ?? []);
+		const off = read.at(-1)?.off;
+		// In a raise one strike is enough: it will move again anyway.
+		if (this.quick && off !== undefined) return Math.abs(off) <= this.tolerance ? 'holds' : off < 0 ? 'raise' : 'lower';
 		return adviceFor(read, this.tolerance);
 	});
 	/** Cents from target: while a strike sounds where it stands, otherwise its figure. */
@@ -31,7 +34,10 @@ export class Strikes {
 	readonly isCertain = $derived.by(() => isCertain(this.shown.at(-1)?.read?.error));
 	private id = 0;
 
-	constructor(private readonly tolerance: Cents) {}
+	constructor(
+		private readonly tolerance: Cents,
+		private readonly quick = false
+	) {}
 
 	/** A strike falls. It is shown only once it is known to be on the due note. */
 	begin(): void {

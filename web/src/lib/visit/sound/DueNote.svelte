@@ -64,8 +64,10 @@
 			{#if lastWords.again}<p class="again">{lastWords.again}</p>{/if}
 		{:else if room.advice}<p class="notice">{room.advice}</p>
 		{:else if listening.state === 'off'}<p class="soft">
-				Press Listen, mute all but one string of each note, and strike it firmly: one strike a note, let it ring for two
-				seconds.
+				{#if survey.of === 'walk'}Press Listen, and before any mute goes in strike every key once from bottom to top:
+					let each ring for a second.
+				{:else}Press Listen, mute all but one string of each note, and strike it firmly: one strike a note, let it ring
+					for two seconds.{/if}
 			</p>{/if}
 	</div>
 	<div class="buttons">
@@ -73,7 +75,7 @@
 			<Segments
 				label="Strings left unmuted"
 				choices={STRINGS}
-				chosen={survey.open ? 'open' : 'one'}
+				chosen={survey.isOpen ? 'open' : 'one'}
 				onchoose={(choice) => survey.do({ do: choice })}
 			/>
 		</div>
@@ -96,7 +98,6 @@
 		display: flex;
 		flex-direction: column;
 		padding: 1rem 1.5rem;
-		border-right: 1px solid var(--line);
 		min-height: 0;
 		overflow: auto;
 	}

@@ -1,5 +1,6 @@
 <script lang="ts" generics="Body">
 	import { SURVEY_STEPS } from '@fendrel/core';
+	import type { SurveyOf } from './survey.svelte';
 	import SourceChoice from '$lib/listening/SourceChoice.svelte';
 	import type { Survey } from './survey.svelte';
 
@@ -10,13 +11,24 @@
 	}
 	let { survey, onfile }: Props = $props();
 	let picker = $state<HTMLInputElement>();
-	const STEP_NAMES: Record<number, string> = {
+	const NAMES: Record<SurveyOf, string> = {
+		walk: 'walk: every key, all strings open',
+		quick: '13 single strings',
+		sampled: 'about 30 single strings',
+		thorough: 'a string of every note',
 		1: 'every note',
 		2: 'every second note',
 		3: 'every third note',
 		4: 'every fourth note',
 		6: 'every sixth note'
 	};
+	const CHOICES: readonly SurveyOf[] = [
+		'walk',
+		'quick',
+		'sampled',
+		'thorough',
+		...SURVEY_STEPS.filter((step) => step > 1)
+	];
 	function onpick() {
 		onfile(picker?.files?.[0]);
 		if (picker) picker.value = '';
@@ -29,10 +41,13 @@
 		<span class="soft">Survey of</span>
 		<select
 			class="select"
-			value={survey.step}
-			onchange={(event) => survey.chooseStep(Number(event.currentTarget.value))}
+			value={String(survey.of)}
+			onchange={(event) => {
+				const { value } = event.currentTarget;
+				survey.choose(CHOICES.find((each) => String(each) === value)!);
+			}}
 		>
-			{#each SURVEY_STEPS as step (step)}<option value={step}>{STEP_NAMES[step]}</option>{/each}
+			{#each CHOICES as each (each)}<option value={String(each)}>{NAMES[each]}</option>{/each}
 		</select>
 	</label>
 	<button type="button" class="btn preset-outlined-surface-300-700" onclick={() => picker?.click()}

@@ -32,6 +32,11 @@ export function foundDetails(
 	};
 }
 
+/** Of every note whose strings were all struck together: what that told. */
+export function walkedNotes(readings: readonly Reading[]): ReadonlyMap<number, SurveyedNote> {
+	return foundNotes(readings.filter(({ sounders }) => sounders.length > 1));
+}
+
 /**
  * What was found of every note, from the readings of Sound in their order.
  * @param outOfLine notes whose B does not go with their neighbours', and is not confirmed

@@ -1,5 +1,7 @@
 import {
 	centsBetween,
+	groupOf,
+	sample,
 	standingsAbout,
 	surveyNotes,
 	type Cents,
@@ -8,6 +10,7 @@ import {
 	type KnownStanding,
 	type ListenerEvent,
 	type Reading,
+	type SampleId,
 	type SounderChoice,
 	type StringReading,
 	type UnisonAnalysis
@@ -19,7 +22,7 @@ import type { Asked } from '../asked';
 import { PASSING, REFUSALS } from '../refusals';
 import type { VisitRecord } from '../visitRecord.svelte';
 import { listenedTo, type WorkGround } from '../workGround';
-import { foundDetails, foundNotes } from './found';
+import { foundDetails, foundNotes, walkedNotes } from './found';
 import type { SoundAction } from './soundKeys';
 
 export interface SurveyOptions<Body> extends WorkGround<Body> {
@@ -27,10 +30,14 @@ export interface SurveyOptions<Body> extends WorkGround<Body> {
 	readonly breakNote: number | undefined;
 	/** Notes whose B does not go with their neighbours', and is not confirmed. */
 	readonly outOfLine: () => ReadonlySet<number>;
+	/** Notes worth reading: odd strings, and where earlier visits jumped. */
+	readonly odd: readonly number[];
 }
 
-/** Every third note: what a curve and a plan need, in about thirty strikes. */
-const USUAL_STEP = 3;
+/** What is surveyed: every key once with all its strings, single strings of a sample, or every so-manieth note. */
+export type SurveyOf = 'walk' | SampleId | number;
+/** What a curve and a plan need, in about thirty strikes. */
+const USUAL: SurveyOf = 'sampled';
 const STRENGTH = 0.8;
 
 /** A strike that was read and is not kept yet. */
@@ -45,10 +52,11 @@ export class Survey<Body> {
 	readonly listening: Listening;
 	/** Opens no sound of its own in Sound: nothing is played here. */
 	readonly last = new LastStrike((playing) => this.listening.ignoreWhile(playing));
-	step = $state(USUAL_STEP);
+	of = $state<SurveyOf>(USUAL);
 	due = $state(0);
-	/** What is left unmuted: one string, or all of a note. */
+	/** What is left unmuted: one string, or all of a note; in a walk all of them. */
 	open = $state(false);
+	readonly isOpen = $derived.by(() => this.open || this.of === 'walk');
 	/** The note that was struck last, or why nothing came of it. */
 	struck = $state<number | undefined>();
 	problem = $state<string | undefined>();
@@ -58,9 +66,22 @@ export class Survey<Body> {
 	asked = $state.raw<Asked | undefined>();
 	readonly notes = $derived.by(() => {
 		const groups = this.options.family.groups(this.options.body);
-		return surveyNotes(groups[0], groups[groups.length - 1], this.step, this.options.breakNote);
+		const [lowest, highest] = [groups[0], groups[groups.length - 1]];
+		const { breakNote, odd } = this.options;
+		if (this.of === 'walk') return groups;
+		return typeof this.of === 'number'
+			? surveyNotes(lowest, highest, this.of, breakNote)
+			: sample(this.of, { lowest, highest, breakNote, odd });
 	});
 	readonly found = $derived.by(() => foundNotes(this.record.readingsFor('found'), this.options.outOfLine()));
+	/** Notes of which one string was struck alone, and those whose strings were all struck together. */
+	private readonly struckAlone = $derived.by(
+		() =>
+			new Set(
+				this.record.readingsFor('found').flatMap(({ sounders }) => (sounders.length === 1 ? groupOf(sounders[0]) : []))
+			)
+	);
+	readonly walked = $derived.by(() => walkedNotes(this.record.readingsFor('found')));
 	readonly done = $derived.by(() => this.notes.filter((note) => this.isDone(note)));
 	readonly strings: SounderChoice = $derived.by(() => this.stringsOf(this.due));
 	private pending: Pending | undefined;
@@ -110,14 +131,16 @@ export class Survey<Body> {
 
 	isDone(note: number): boolean {
 		const found = this.found.get(note);
-		return found !== undefined && found.again === undefined;
+		const isSingle = this.options.family.sounders(this.options.body, note).length === 1;
+		const isRead = this.isOpen && !isSingle ? this.walked.has(note) : this.struckAlone.has(note);
+		return found !== undefined && isRead && found.again === undefined;
 	}
 
 	/** What sounds of a note: the sounder that leads, or all of them. */
 	private stringsOf(note: number): SounderChoice {
 		const choices = this.options.family.choices(this.options.body, note);
 		const all = this.options.family.sounders(this.options.body, note).length;
-		return (this.open && choices.find(({ sounders }) => sounders.length === all)) || choices[0];
+		return (this.isOpen && choices.find(({ sounders }) => sounders.length === all)) || choices[0];
 	}
 
 	private nextDue(after: number): number {
@@ -224,8 +247,8 @@ export class Survey<Body> {
 		this.expect();
 	}
 
-	chooseStep(step: number): void {
-		this.step = step;
+	choose(of: SurveyOf): void {
+		this.of = of;
 		this.goTo(this.nextDue(this.due - 1));
 	}
 

@@ -99,3 +99,9 @@ export async function habitsOf(workshopId: string): Promise<ListeningHabits | nu
 export async function keepHabits(workshopId: string, listening: ListeningHabits | null): Promise<void> {
 	await database().models.workshops.update({ listening }, { where: { id: workshopId } });
 }
+
+/** What the people of a workshop are called, by their id. */
+export async function namesOf(workshopId: string): Promise<ReadonlyMap<string, string>> {
+	const rows = await database().models.users.findAll({ where: { workshopId }, attributes: ['id', 'name'] });
+	return new Map(rows.map((row) => [row.get().id, row.get().name]));
+}

@@ -167,6 +167,24 @@ export async function changesSince(workshopId: string, visitId: string, since: n
 	};
 }
 
+/** Acts of some kinds in all visits of an instrument. */
+export async function actsOfInstrument(
+	workshopId: string,
+	visitIds: readonly string[],
+	kind: readonly Act['do'][]
+): Promise<ReadonlyMap<string, readonly Act[]>> {
+	if (visitIds.length === 0) return new Map();
+	const rows = await database().models.acts.findAll({
+		where: { workshopId, visitId: [...visitIds], kind: [...kind] } as WhereOptions<ActRow>
+	});
+	const found = new Map<string, Act[]>();
+	for (const row of rows) {
+		const { visitId } = row.get();
+		found.set(visitId, [...(found.get(visitId) ?? []), actOf(row.get())]);
+	}
+	return found;
+}
+
 /** Acts that concern the visit as a whole, but for where the work stands, and what takes acts back. */
 export async function actsOfVisit(visitId: string, transaction: Transaction): Promise<Act[]> {
 	const kind: Act['do'][] = ['plan', 'note', 'stage', 'finish', 'takeBack'];

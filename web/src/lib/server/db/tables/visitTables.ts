@@ -30,7 +30,8 @@ export const visitTables = (define: Define) => ({
 		temperamentId: required(DataTypes.UUID),
 		tolerance: required(DataTypes.DOUBLE),
 		curveId: optional(DataTypes.UUID),
-		lead: optional(DataTypes.STRING(20))
+		lead: optional(DataTypes.STRING(20)),
+		raise: json<PlanVersionRow>('raise', true)
 	}),
 	visitSounders: define<VisitSounderRow>('visit_sounders', {
 		visitId: key(),

@@ -1,48 +1,66 @@
 <script lang="ts">
 	import { onMount } from 'svelte';
-	import { fifthTexts } from '@fendrel/core';
-	import Staircase from '$lib/charts/Staircase.svelte';
+	import { stretchWords } from '$lib/tuning/stretchWords';
+	import Segments from '$lib/ui/Segments.svelte';
 	import Shortcuts from '$lib/ui/Shortcuts.svelte';
-	import { counted } from '$lib/ui/format';
 	import Strip from '$lib/visit/Strip.svelte';
 	import VisitFrame from '$lib/visit/VisitFrame.svelte';
+	import CostPictures from '$lib/visit/plan/CostPictures.svelte';
 	import PlanChoices from '$lib/visit/plan/PlanChoices.svelte';
-	import TargetTable from '$lib/visit/plan/TargetTable.svelte';
-	import { stretchWords } from '$lib/tuning/stretchWords';
+	import TargetPictures from '$lib/visit/plan/TargetPictures.svelte';
+	import VerdictColumn from '$lib/visit/plan/VerdictColumn.svelte';
+	import { asksForRaise, judge, passesOf, USUAL_RAISE, type RaiseChoice } from '$lib/visit/plan/judgement';
 
 	let { data } = $props();
 	const open = $derived(data.open);
-	const { visit, instrument, temperament, measured, record, plan, family, body, summary } = $derived(open);
-	const thirds = $derived(
-		plan.targets
-			.filter(({ note, majorThird }) => note >= 53 && note <= 65 && majorThird !== undefined)
-			.map(({ note, majorThird }) => ({ note, rate: majorThird! }))
-	);
-	const basis = $derived(
-		plan.notesRead
-			? `Beats follow the inharmonicity read on this instrument (${counted(plan.notesRead, 'note')}).`
-			: `Beats follow the typical inharmonicity of such an instrument until strings are read.`
-	);
+	const { visit, instrument, measured, record, plan, family, body, summary } = $derived(open);
+	const judgement = $derived(judge(open));
+	let raise = $state.raw<RaiseChoice>(USUAL_RAISE);
+	const passes = $derived(judgement && asksForRaise(judgement.verdict) ? passesOf(open, judgement, raise) : []);
+	/** The pitch that is looked at; the plan's own until another is pointed at. */
+	let pointed = $state<{ readonly plan: number; readonly a4: number } | undefined>();
+	const looked = $derived(pointed && pointed.plan === visit.a4 ? pointed.a4 : visit.a4);
+	let chosen = $state<'cost' | 'targets' | undefined>();
+	const view = $derived(judgement ? (chosen ?? 'cost') : 'targets');
+	const VIEWS = [
+		{ id: 'cost', label: 'What it costs' },
+		{ id: 'targets', label: 'Where notes go' }
+	] as const;
 
 	onMount(() => record.enter('plan'));
-	const keys = [{ keys: '?', does: 'show or hide this list' }];
+	const look = (a4: number) => {
+		pointed = { plan: visit.a4, a4 };
+		chosen = 'cost';
+	};
+	const keys = [
+		{ keys: '1 / 2', does: 'what it costs, where notes go' },
+		{ keys: '?', does: 'show or hide this list' }
+	];
+	function onkeydown(event: KeyboardEvent) {
+		if (event.ctrlKey || event.metaKey || event.altKey) return;
+		if (event.target instanceof HTMLElement && event.target.closest('input, select, textarea')) return;
+		if (event.key === '1' && judgement) chosen = 'cost';
+		if (event.key === '2') chosen = 'targets';
+	}
 </script>
+
+<svelte:window {onkeydown} />
 
 <VisitFrame {open} stage="plan">
 	<div class="plan">
-		<PlanChoices {open} stretched={stretchWords(plan, { ...instrument, measured }, visit.a4)} />
+		<div class="column">
+			<VerdictColumn {open} {judgement} {passes} {raise} />
+			<PlanChoices {open} stretched={stretchWords(plan, { ...instrument, measured }, visit.a4)} />
+		</div>
 		<section class="pictures">
-			<h2><b>How fast do the thirds beat?</b> <span>major thirds by their lower note, beats per second</span></h2>
-			<Staircase treads={thirds} interval="major thirds" />
-			<h2>
-				<b>Where does every note go?</b>
-				<span>fifths: {[...new Set(fifthTexts(temperament))].join(', ')} (P, S: Pythagorean, syntonic comma)</span>
-			</h2>
-			<TargetTable targets={plan.targets} />
-			<p class="soft small">
-				{basis} + wide, − narrow; empty where no ear follows the beat.
-				{#if !plan.notesRead}<a class="anchor" href="/visits/{visit.id}/sound">Read them in Sound</a>{/if}
-			</p>
+			{#if judgement}
+				<Segments label="Pictures" choices={VIEWS} chosen={view} onchoose={(id) => (chosen = id)} />
+			{/if}
+			{#if judgement && view === 'cost'}
+				<CostPictures {open} {judgement} {passes} {raise} {looked} onraise={(next) => (raise = next)} onlook={look} />
+			{:else}
+				<TargetPictures {open} />
+			{/if}
 		</section>
 	</div>
 	{#snippet strip()}
@@ -58,32 +76,35 @@
 		grid-template-columns: minmax(20rem, 27rem) minmax(0, 1fr);
 		height: 100%;
 	}
+	.column {
+		padding: 1.25rem 1.5rem;
+		border-right: 1px solid var(--line);
+		display: grid;
+		gap: 1.25rem;
+		align-content: start;
+		overflow: auto;
+	}
+	.pictures > :global(:first-child) {
+		flex: none;
+		align-self: flex-start;
+	}
 	.pictures {
 		padding: 1.25rem 1.5rem 0.75rem;
 		display: flex;
 		flex-direction: column;
+		gap: 0.5rem;
 		min-height: 0;
 		min-width: 0;
-	}
-	h2 {
-		font-family: inherit;
-		font-size: 1rem;
-	}
-	h2 span {
-		color: var(--soft);
-	}
-	h2:not(:first-child) {
-		margin-top: 0.75rem;
-		margin-bottom: 0.25rem;
-	}
-	.small {
-		font-size: 0.85rem;
-		padding-top: 0.5rem;
+		overflow: auto;
 	}
 	@media (max-width: 999px), (max-height: 699px) {
 		.plan {
 			grid-template-columns: minmax(0, 1fr);
 		}
+		.column {
+			border-right: 0;
+		}
+		.column,
 		.pictures {
 			padding: 1rem;
 		}

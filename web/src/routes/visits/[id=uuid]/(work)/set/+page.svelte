@@ -17,19 +17,22 @@
 	import Messages from '$lib/visit/set/Messages.svelte';
 	import OrderList from '$lib/visit/set/OrderList.svelte';
 	import { SET_KEYS, setKeyAction } from '$lib/visit/set/setKeys';
+	import PassPanel from '$lib/visit/set/PassPanel.svelte';
+	import { RAISED_WITHIN, RaiseWork } from '$lib/visit/set/raiseWork.svelte';
 	import StepButtons from '$lib/visit/set/StepButtons.svelte';
 	import { SetSession } from '$lib/visit/set/session.svelte';
 
 	let { data } = $props();
 	// What is done here stands on this plan for as long as the page is open; another plan makes the page anew.
-	const { open, visit, plan, family, body, session } = untrack(() => {
+	const { open, visit, plan, family, body, session, raise } = untrack(() => {
 		const { open } = data;
 		const { visit, plan, family, body, record, moved } = open;
 		const onMoved = (now: MovedPins) => open.movePins(now);
 		const { twin } = open.instrument;
 		const { habits } = open.about;
-		const session = new SetSession({ visit, family, body, twin, plan, habits, record, moved, onMoved });
-		return { open, visit, plan, family, body, session };
+		const raise = RaiseWork.of(open);
+		const session = new SetSession({ visit, family, body, twin, plan, habits, record, moved, onMoved, raise });
+		return { open, visit, plan, family, body, session, raise };
 	});
 	const { setting, listening } = session;
 	onMount(() => session.open());
@@ -56,7 +59,8 @@
 			<OrderList
 				order={setting.order}
 				index={setting.index}
-				notes={setting.summary.notes}
+				notes={setting.records}
+				overOf={(note) => raise?.over(note) ?? 0}
 				nameOf={family.groupName}
 				onselect={(note) => setting.goTo(note)}
 			/>
@@ -77,7 +81,7 @@
 			<div class="chart">
 				<SettleChart
 					strikes={setting.strikes.shown}
-					tolerance={visit.tolerance}
+					tolerance={raise ? 2 * RAISED_WITHIN : visit.tolerance}
 					moment={session.habit.moment}
 					partial={session.habit.partial}
 					stability={setting.strikes.stability}
@@ -86,7 +90,11 @@
 			<StepButtons {setting} />
 		</section>
 		<aside class="beside" aria-label="Beside the figure">
-			<Beside {session} {plan} a4={visit.a4} />
+			{#if raise}
+				<PassPanel {open} {raise} note={setting.step.note} />
+			{:else}
+				<Beside {session} {plan} a4={visit.a4} />
+			{/if}
 			{#if listening.simulated}
 				<Lever onturn={(by) => session.turn(by)} onstrike={() => session.strike()} />
 			{/if}
@@ -95,7 +103,7 @@
 	{#snippet strip()}
 		<Strip
 			{...{ family, body }}
-			notes={setting.summary.notes}
+			notes={setting.records}
 			current={setting.step.note}
 			onselect={(note) => setting.goTo(note)}
 		>

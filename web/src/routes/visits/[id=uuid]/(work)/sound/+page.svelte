@@ -1,7 +1,8 @@
 <script lang="ts">
 	import { onMount, untrack } from 'svelte';
-	import { breakOf } from '@fendrel/core';
+	import { breakOf, mutingPlan } from '@fendrel/core';
 	import FoundChart from '$lib/charts/FoundChart.svelte';
+	import MutingBand from '$lib/charts/MutingBand.svelte';
 	import InharmonicityChart from '$lib/charts/InharmonicityChart.svelte';
 	import { inharmonicityPicture } from '$lib/instruments/scale/picture';
 	import RoomStatus from '$lib/listening/RoomStatus.svelte';
@@ -10,6 +11,9 @@
 	import { leaveButton } from '$lib/ui/keys';
 	import Strip from '$lib/visit/Strip.svelte';
 	import VisitFrame from '$lib/visit/VisitFrame.svelte';
+	import { asksForRaise, judge, passesOf, USUAL_RAISE } from '$lib/visit/plan/judgement';
+	import { headline } from '$lib/visit/plan/verdictWords';
+	import { mutingWords } from '$lib/visit/sound/mutingWords';
 	import DueNote from '$lib/visit/sound/DueNote.svelte';
 	import RecordingDialog from '$lib/visit/sound/RecordingDialog.svelte';
 	import SurveyBar from '$lib/visit/sound/SurveyBar.svelte';
@@ -25,13 +29,17 @@
 		const { habits } = open.about;
 		const breakNote = breakOf(stringing);
 		const outOfLine = () => open.outOfLine;
-		const survey = new Survey({ visit, family, body, breakNote, outOfLine, twin, plan, habits, record, moved });
+		const odd = [...open.outOfLine];
+		const survey = new Survey({ visit, family, body, breakNote, outOfLine, odd, twin, plan, habits, record, moved });
 		return { open, visit, instrument, family, body, survey };
 	});
 	let file = $state.raw<File | undefined>();
 	let dragging = $state(false);
 	onMount(() => survey.begin());
 	const room = $derived(roomState(survey.listening));
+	const muting = mutingPlan(instrument.stringing, instrument.highest);
+	const judgement = $derived(judge(open));
+	const passes = $derived(judgement && asksForRaise(judgement.verdict) ? passesOf(open, judgement, USUAL_RAISE) : []);
 
 	function onkeydown(event: KeyboardEvent) {
 		const action = soundKeyAction(event);
@@ -56,7 +64,15 @@
 	{#snippet status()}<RoomStatus {room} />{/snippet}
 	<div class="sound" class:dragging>
 		<SurveyBar {survey} onfile={(chosen) => (file = chosen)} />
-		<DueNote {survey} {room} planHref="/visits/{visit.id}/plan" />
+		<div class="side">
+			<DueNote {survey} {room} planHref="/visits/{visit.id}/plan" />
+			{#if judgement}
+				<p class="sofar" data-testid="verdict">
+					<span class="soft">So far:</span>
+					{headline(judgement, passes.length, new Date())} <a class="anchor" href="/visits/{visit.id}/plan">Why?</a>
+				</p>
+			{/if}
+		</div>
 		<section class="picture" aria-label="What was found">
 			<h2>
 				<b>How was it found?</b>
@@ -71,11 +87,18 @@
 					due={survey.due}
 				/>
 			</div>
+			<h2><b>Where do the mutes go?</b> <span class="soft">{mutingWords(muting)}</span></h2>
+			<MutingBand
+				mutes={muting.mutes}
+				lowest={instrument.lowest}
+				highest={instrument.highest}
+				said={mutingWords(muting)}
+			/>
 			<h2>
 				<b>How stiff are its strings?</b>
 				<span class="soft">inharmonicity B; shaded: what is used where nothing was read</span>
 			</h2>
-			<InharmonicityChart data={inharmonicityPicture(instrument, open.measured)} height={170} />
+			<InharmonicityChart data={inharmonicityPicture(instrument, open.measured)} height={130} />
 		</section>
 		{#if dragging}<div class="drop"><p>Let go, and the recording is listened to</p></div>{/if}
 	</div>
@@ -96,6 +119,19 @@
 		grid-template-columns: 25rem minmax(0, 1fr);
 		grid-template-rows: auto minmax(0, 1fr);
 		height: 100%;
+	}
+	.side {
+		display: flex;
+		flex-direction: column;
+		border-right: 1px solid var(--line);
+		min-height: 0;
+		overflow: auto;
+	}
+	.sofar {
+		font-family: var(--serif);
+		font-size: 1.2rem;
+		line-height: 1.25;
+		padding: 0 1.5rem 1rem;
 	}
 	.picture {
 		display: flex;

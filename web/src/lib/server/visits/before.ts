@@ -1,0 +1,50 @@
+import { arrivalOf, compareHappened, isArrivalAct, type Act, type At, type Finding } from '@fendrel/core';
+import type { InstrumentBook, VisitBefore } from '$lib/device/books';
+import { namesOf } from '../db/stores/accounts';
+import type { Instrument } from '../db/stores/instruments';
+import { actsOfInstrument } from '../db/stores/record';
+import { visitHistory } from './history';
+
+/** Visits that a technician at the door looks back on. */
+const LOOKED_BACK = 24;
+
+/** What earlier visits of an instrument say on arrival: how it stood, in which climate, and what was left to do. */
+export async function visitsBefore(
+	workshopId: string,
+	instrument: Instrument
+): Promise<Pick<InstrumentBook, 'history' | 'findings'>> {
+	const visits = await visitHistory(workshopId, instrument);
+	const acts = await actsOfInstrument(
+		workshopId,
+		visits.map(({ id }) => id),
+		['brief', 'climate', 'finding', 'takeBack']
+	);
+	const arrivals = new Map(visits.map(({ id }) => [id, arrived(acts.get(id) ?? [])]));
+	const names = await namesOf(workshopId);
+	const finished = visits.filter(({ finishedAt }) => finishedAt).slice(0, LOOKED_BACK);
+	const history = finished.map(({ id, startedAt, finishedAt, startedBy, note, sections }): VisitBefore => {
+		const { climate, brief, isBriefed } = arrivals.get(id)!;
+		return {
+			...{ id, note, sections, climate },
+			at: startedAt.getTime(),
+			minutes: Math.round((finishedAt!.getTime() - startedAt.getTime()) / 60_000),
+			who: names.get(startedBy ?? '') ?? '',
+			brief: isBriefed ? brief : undefined
+		};
+	});
+	// Of each finding the last word on it counts, in whichever visit it was said.
+	const last = new Map<string, At<Finding>>();
+	for (const { id } of [...visits].reverse())
+		for (const [finding, said] of arrivals.get(id)!.findings) last.set(finding, said);
+	return { history, findings: [...last.values()].filter(({ state }) => state === 'open' || state === 'quoted') };
+}
+
+function arrived(acts: readonly Act[]) {
+	const taken = new Set(acts.flatMap((act) => (act.do === 'takeBack' ? act.act : [])));
+	return arrivalOf(
+		[...acts]
+			.sort(compareHappened)
+			.filter(isArrivalAct)
+			.filter((act) => !taken.has((act as Act).id))
+	);
+}

@@ -1,0 +1,106 @@
+<script lang="ts">
+	import { PLAYED, VISIT_PURPOSES, type Brief } from '@fendrel/core';
+	import { LINE_LIMIT, NOTE_LIMIT } from '$lib/ui/limits';
+	import type { OpenVisit } from '../openVisit.svelte';
+	import { PLAYED_WORDS, PURPOSE_WORDS } from './arriveWords';
+
+	interface Props {
+		open: OpenVisit;
+		/** What was said at the last visit: it stands until somebody says otherwise. */
+		before: Brief | undefined;
+	}
+	let { open, before }: Props = $props();
+	const arrival = $derived(open.record.report.arrival);
+	const brief = $derived(arrival.isBriefed ? arrival.brief : { ...arrival.brief, ...before, due: null, complaint: '' });
+
+	/** What stands from the last visit goes along with the first word of this one. */
+	function say(said: Partial<Brief>) {
+		open.record.act({ do: 'brief', brief: arrival.isBriefed ? said : { ...brief, ...said } });
+	}
+</script>
+
+<form class="brief" onsubmit={(event) => event.preventDefault()}>
+	<label
+		>For
+		<select
+			class="select"
+			value={brief.purpose}
+			onchange={(event) => say({ purpose: event.currentTarget.value as Brief['purpose'] })}
+		>
+			{#each VISIT_PURPOSES as id (id)}<option value={id}>{PURPOSE_WORDS[id]}</option>{/each}
+		</select></label
+	>
+	<label
+		>Ready by
+		<input
+			class="input"
+			type="date"
+			value={brief.due ?? ''}
+			onchange={(event) => say({ due: event.currentTarget.value || null })}
+		/></label
+	>
+	<label
+		>Played
+		<select
+			class="select"
+			value={brief.played ?? ''}
+			onchange={(event) => say({ played: (event.currentTarget.value || null) as Brief['played'] })}
+		>
+			<option value="">Not said</option>
+			{#each PLAYED as id (id)}<option value={id}>{PLAYED_WORDS[id]}</option>{/each}
+		</select></label
+	>
+	<label
+		>Pins and lever
+		<input
+			class="input"
+			placeholder="square, star head 2"
+			maxlength={LINE_LIMIT}
+			value={brief.pins}
+			onchange={(event) => say({ pins: event.currentTarget.value.trim() })}
+		/></label
+	>
+	<label class="wide"
+		>Wishes
+		<input
+			class="input"
+			placeholder="pitch, temperament"
+			maxlength={NOTE_LIMIT}
+			value={brief.wishes}
+			onchange={(event) => say({ wishes: event.currentTarget.value.trim() })}
+		/></label
+	>
+	<label class="wide"
+		>In the player’s words
+		<input
+			class="input"
+			placeholder="a complaint, as it was said"
+			maxlength={NOTE_LIMIT}
+			value={brief.complaint}
+			onchange={(event) => say({ complaint: event.currentTarget.value.trim() })}
+		/></label
+	>
+</form>
+
+<style>
+	.brief {
+		display: grid;
+		grid-template-columns: 1fr 1fr;
+		gap: 0.5rem 0.75rem;
+	}
+	.wide {
+		grid-column: 1 / -1;
+	}
+	label {
+		color: var(--soft);
+		font-size: 0.9rem;
+	}
+	.input,
+	.select {
+		display: block;
+		width: 100%;
+		min-height: 44px;
+		color: var(--ink);
+		font-size: 1rem;
+	}
+</style>

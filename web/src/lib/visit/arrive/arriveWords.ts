@@ -1,0 +1,61 @@
+import { barring, type Arrival, type Climate, type Gate, type Played, type VisitPurpose } from '@fendrel/core';
+import { differenceInMonths, differenceInWeeks } from 'date-fns';
+import type { VisitBefore } from '$lib/device/books';
+import { counted } from '$lib/ui/format';
+
+export const PURPOSE_WORDS: Record<VisitPurpose, string> = {
+	home: 'Played at home',
+	lesson: 'Lessons',
+	institution: 'An institution',
+	studio: 'A studio',
+	stage: 'A stage'
+};
+export const PLAYED_WORDS: Record<Played, string> = {
+	daily: 'Played daily',
+	weekly: 'Some times a week',
+	seldom: 'Seldom',
+	hardly: 'Hardly ever'
+};
+
+/** Changes of humidity that a piano feels, in per cent. */
+const FELT = 6;
+
+/** "14 % damper than at the last visit". */
+export function climateChange(now: Climate | undefined, before: Climate | undefined): string | undefined {
+	if (now?.humidity == null || before?.humidity == null) return undefined;
+	const by = Math.round(now.humidity - before.humidity);
+	if (Math.abs(by) < FELT) return 'much as at the last visit';
+	return `${Math.abs(by)} % ${by > 0 ? 'damper' : 'drier'} than at the last visit`;
+}
+
+/** What a change of humidity explains, in a sentence. */
+export function climateExplains(now: Climate | undefined, before: Climate | undefined): string | undefined {
+	if (now?.humidity == null || before?.humidity == null) return undefined;
+	const by = now.humidity - before.humidity;
+	if (Math.abs(by) < FELT) return undefined;
+	return by > 0
+		? 'Damp air lifts the pitch, the tenor above the break most. What stands sharp now may go back by itself.'
+		: 'Dry air lets the pitch sink, the tenor above the break most. What stands flat now may come back by itself.';
+}
+
+function sinceWords(last: VisitBefore, now: Date): string {
+	const months = differenceInMonths(now, last.at);
+	if (months >= 23) return `${counted(Math.round(months / 12), 'year')} untouched`;
+	if (months >= 2) return `${counted(months, 'month')} since the last tuning`;
+	return `${counted(Math.max(1, differenceInWeeks(now, last.at)), 'week')} since the last tuning`;
+}
+
+/** What to know at the door, as plain sentences. */
+export function arriveHeadline(
+	last: VisitBefore | undefined,
+	gates: readonly Gate[],
+	{ climate, parts }: Pick<Arrival, 'climate' | 'parts'>,
+	now: Date
+): string {
+	const barred = barring(gates);
+	if (barred)
+		return `${barred.part.name}: ${barred.grade.words.toLowerCase()}. ${barred.grade.gate === 'stop' ? 'Add no tension until it is repaired.' : 'Add no tension until somebody answers for it.'}`;
+	const change = climateChange(climate, last?.climate);
+	const since = last ? `${sinceWords(last, now)}${change ? `, ${change}` : ''}.` : 'Nobody has tuned it here before.';
+	return `${since} ${parts.size ? 'Sound it out next.' : 'Look it over before you promise anything.'}`;
+}

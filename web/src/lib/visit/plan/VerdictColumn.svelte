@@ -1,0 +1,140 @@
+<script lang="ts">
+	import { goto } from '$app/navigation';
+	import { centsBetween, hz } from '@fendrel/core';
+	import type { PlannedPass } from '@fendrel/core';
+	import { counted, inHz } from '$lib/ui/format';
+	import type { OpenVisit } from '../openVisit.svelte';
+	import Consent from './Consent.svelte';
+	import { asksForRaise, type Judgement, type RaiseChoice } from './judgement';
+	import { headline, reasons, shifted } from './verdictWords';
+
+	interface Props {
+		open: OpenVisit;
+		judgement: Judgement | undefined;
+		passes: readonly PlannedPass[];
+		raise: RaiseChoice;
+	}
+	let { open, judgement, passes, raise }: Props = $props();
+	const { visit, temperament, record } = $derived(open);
+	const moves = $derived(judgement !== undefined && asksForRaise(judgement.verdict));
+	const consent = $derived(record.report.arrival.consents.get('raise'));
+	/** A correction is a matter of minutes; a raise is explained, and agreed to. */
+	const needsConsent = $derived(moves && judgement!.verdict.way === 'up' && judgement!.verdict.kind !== 'correct');
+	/** Left where it stands, most strings stay as they are. */
+	const stands = $derived.by(() => {
+		if (!judgement || !moves || !judgement.verdict.isEven) return undefined;
+		const a4 = Math.round(10 * shifted(visit.a4, judgement.least.shift)) / 10;
+		return { a4, strings: judgement.fewest.strings };
+	});
+	const standsNow = $derived(judgement && shifted(visit.a4, judgement.least.shift));
+
+	async function takeRaise() {
+		open.replan({ raise: { ...raise, pass: 1 } });
+		await goto(`/visits/${visit.id}/set`);
+	}
+	async function takeTuning() {
+		if (record.report.plan?.raise) open.replan({ raise: null });
+		await goto(`/visits/${visit.id}/set`);
+	}
+</script>
+
+<section class="judged" aria-label="Verdict">
+	{#if judgement}
+		<p class="headline" data-testid="verdict">{headline(judgement, passes.length, new Date())}</p>
+		<ul class="reasons">
+			{#each reasons(judgement, passes, visit.a4) as { text, figure, isGrave } (text)}
+				<li class:grave={isGrave}><span>{text}</span><b class="mono">{figure}</b></li>
+			{/each}
+			{#if stands}
+				<li>
+					<span
+						>It stands evenly at {inHz(stands.a4)} Hz. Left there, {counted(stands.strings, 'string')} would move.
+						<button type="button" class="link" onclick={() => open.replan({ a4: stands.a4 })}
+							>Leave it at that pitch</button
+						></span
+					><b class="mono">{inHz(centsBetween(hz(visit.a4), hz(stands.a4)), 0)} cents</b>
+				</li>
+			{:else if judgement.barred && standsNow}
+				<li>
+					<span
+						>It can be tuned at the pitch it stands at.
+						<button type="button" class="link" onclick={() => open.replan({ a4: Math.round(10 * standsNow) / 10 })}
+							>Plan for {inHz(standsNow)} Hz</button
+						></span
+					><b class="mono">{inHz(standsNow)} Hz</b>
+				</li>
+			{/if}
+		</ul>
+	{:else}
+		<p class="headline" data-testid="verdict">{temperament.name} at {inHz(visit.a4)} Hz.</p>
+		<p class="soft">
+			Nothing has been read yet. <a class="anchor" href="/visits/{visit.id}/sound">Sound it out</a>, and the plan says
+			what it needs.
+		</p>
+	{/if}
+	{#if needsConsent && judgement && judgement.verdict.kind !== 'barred'}
+		<Consent {open} {consent} passes={passes.length} />
+	{/if}
+	<div class="go">
+		{#if judgement?.verdict.kind === 'barred'}
+			<p class="problem" role="alert">
+				At {inHz(visit.a4)} Hz this plan cannot be taken: see to {judgement.barred!.part.name.toLowerCase()} in Arrive, or
+				plan for a lower pitch.
+			</p>
+		{:else if moves}
+			<button
+				type="button"
+				class="btn preset-filled-brand"
+				disabled={needsConsent && !consent?.given}
+				onclick={takeRaise}>Take this plan and {judgement!.verdict.way === 'up' ? 'raise' : 'lower'}</button
+			>
+		{:else if record.report.plan?.raise}
+			<button type="button" class="btn preset-filled-brand" onclick={takeTuning}>Take this plan and set</button>
+		{:else}
+			<a class="btn preset-filled-brand" href="/visits/{visit.id}/set">Take this plan and set</a>
+		{/if}
+	</div>
+</section>
+
+<style>
+	.judged {
+		display: grid;
+		gap: 0.75rem;
+		align-content: start;
+	}
+	.headline {
+		font-family: var(--serif);
+		font-size: 2rem;
+		line-height: 1.15;
+	}
+	.reasons {
+		border-top: 1px solid var(--line);
+	}
+	li {
+		display: grid;
+		grid-template-columns: minmax(0, 1fr) auto;
+		gap: 1rem;
+		align-items: baseline;
+		padding: 0.45rem 0;
+		border-bottom: 1px solid var(--line);
+		line-height: 1.35;
+	}
+	li b {
+		text-align: right;
+		white-space: nowrap;
+	}
+	.grave,
+	.grave b {
+		color: var(--warn);
+	}
+	.link {
+		color: var(--felt);
+		text-decoration: underline;
+		min-height: 24px;
+	}
+	.go {
+		display: flex;
+		flex-wrap: wrap;
+		gap: 0.75rem;
+	}
+</style>

@@ -1,0 +1,120 @@
+<script lang="ts">
+	import { breakOf, couplingOf, sectionsOf, USUAL_COUPLING } from '@fendrel/core';
+	import { mean } from 'd3-array';
+	import { signed } from '$lib/ui/format';
+	import type { OpenVisit } from '../openVisit.svelte';
+	import { SECTION_NAMES } from '../plan/verdictWords';
+	import type { RaiseWork } from './raiseWork.svelte';
+
+	interface Props {
+		open: OpenVisit;
+		raise: RaiseWork;
+		/** The note that is due. */
+		note: number;
+	}
+	let { open, raise, note }: Props = $props();
+	const { instrument, record } = $derived(open);
+	const done = $derived(raise.raised.size);
+	/** Up to that, what is left is a matter of tuning, in cents. */
+	const FINE = 5;
+	const sections = $derived(
+		sectionsOf(instrument.lowest, instrument.highest, breakOf(instrument.stringing)).map(({ id, from, to }) => ({
+			id,
+			left: mean(
+				raise.left.filter(({ note }) => note >= from && note <= to),
+				({ left }) => left
+			)!
+		}))
+	);
+	const isFine = $derived(sections.every(({ left }) => Math.abs(left) <= FINE));
+	/** How much this piano yields against a usual one, once it has told. */
+	const yields = $derived.by(() => {
+		const { learned } = raise.running;
+		if (learned.raises === 0) return undefined;
+		const { local, reach, whole } = couplingOf(learned);
+		const of = (c: { local: number; reach: number; whole: number }) => 2 * c.local * c.reach + 88 * c.whole;
+		return of({ local, reach, whole }) / of(USUAL_COUPLING);
+	});
+	const { plan } = $derived(record.report);
+
+	function goOn(next: number | undefined) {
+		if (!plan?.raise) return;
+		open.replan({ raise: next === undefined ? null : { ...plan.raise, pass: next } });
+		open.edition++;
+	}
+</script>
+
+<section class="pass" aria-label="The pass">
+	<h2 class="panel-heading">Pass {raise.pass}: {done} of {raise.order.length}</h2>
+	{#if raise.isDone}
+		<p class="told">
+			{isFine ? 'The pass is done. What is left is a matter of tuning.' : 'The pass is done. Another one is due.'}
+		</p>
+	{:else}
+		<p class="told">
+			One string of the note is read; bring it to <b class="mono">{signed(raise.over(note))}</b> cents of its target, and
+			its mates by ear.
+		</p>
+	{/if}
+	<table class="mono">
+		<thead><tr><th>When all is set</th><th>cents</th></tr></thead>
+		<tbody>
+			{#each sections as { id, left } (id)}<tr><th>{SECTION_NAMES[id]}</th><td>{signed(left)}</td></tr>{/each}
+		</tbody>
+	</table>
+	{#if yields !== undefined}
+		<p class="soft small">It yields {yields.toFixed(1)} times as much as usual, as far as it was read.</p>
+	{/if}
+	<div class="go">
+		{#if raise.isDone && !isFine}
+			<button type="button" class="btn preset-filled-brand" onclick={() => goOn(raise.pass + 1)}
+				>Begin pass {raise.pass + 1}</button
+			>
+		{/if}
+		{#if done > 0}
+			<button
+				type="button"
+				class="btn {raise.isDone && isFine ? 'preset-filled-brand' : 'preset-outlined-surface-300-700'}"
+				onclick={() => goOn(undefined)}>{raise.isDone ? 'Go on to the tuning' : 'End the raise, and tune'}</button
+			>
+		{/if}
+	</div>
+</section>
+
+<style>
+	.pass {
+		display: grid;
+		gap: 0.4rem;
+		padding-bottom: 0.5rem;
+	}
+	.told {
+		line-height: 1.3;
+	}
+	table {
+		font-size: 0.95rem;
+		border-collapse: collapse;
+	}
+	th {
+		text-align: left;
+		font-weight: 400;
+		color: var(--soft);
+	}
+	td,
+	thead th:last-child {
+		text-align: right;
+	}
+	tbody tr {
+		border-top: 1px solid var(--line);
+	}
+	th,
+	td {
+		padding: 0.15rem 0;
+	}
+	.small {
+		font-size: 0.85rem;
+	}
+	.go {
+		display: grid;
+		gap: 0.5rem;
+	}
+</style>

@@ -1,0 +1,109 @@
+import {
+	cents,
+	eventsOfPasses,
+	forNextRaise,
+	hzAbove,
+	NOTHING_LEARNED,
+	runningPass,
+	stringFromFirstPartial,
+	type FoundNote,
+	type GroupTarget,
+	type LearnedCoupling,
+	type NoteRecord,
+	type PlannedRaise,
+	type RunningPass,
+	type SettingStep
+} from '@fendrel/core';
+import type { OpenVisit } from '../openVisit.svelte';
+import { judge, notesToRaise, type RaiseChoice } from '../plan/judgement';
+
+/** How near a note is set in a raise, in cents: it moves again anyway. */
+export const RAISED_WITHIN = cents(2);
+/** A note that nobody has read since the pass before stands where it was thought to come to, within so many cents. */
+const THOUGHT = 1.5;
+
+/** A pass of a raise at work: what each note is set to, by what has been read so far. */
+export class RaiseWork {
+	readonly order: readonly SettingStep[];
+	readonly pass: number;
+	private readonly first: readonly FoundNote[];
+	/** The pass as it stands now. */
+	readonly running: RunningPass = $derived.by(() => this.run());
+	readonly raised: ReadonlySet<number> = $derived.by(() => new Set(this.running.settled.keys()));
+	private readonly overs = $derived.by(() => new Map(this.running.next.map(({ note, over }) => [note, over])));
+	/** Notes set in this pass keep what they were set to. */
+	private readonly setTo = $derived.by(() => {
+		const told = eventsOfPasses(this.open.record.report, this.targetOf).get(this.pass) ?? [];
+		return new Map(told.flatMap(({ kind, note, at }) => (kind === 'set' ? [[note, at] as const] : [])));
+	});
+
+	private constructor(
+		private readonly open: OpenVisit,
+		planned: PlannedRaise,
+		notes: readonly FoundNote[]
+	) {
+		this.pass = planned.pass;
+		this.first = notes;
+		this.order = notes.map(({ note }) => ({ note, against: undefined, interval: undefined, section: 'raise' }));
+	}
+
+	/** @returns undefined when the plan has no raise, or nothing was read to plan one from */
+	static of(open: OpenVisit): RaiseWork | undefined {
+		const planned = open.record.report.plan?.raise;
+		const judgement = planned && judge(open);
+		if (!planned || !judgement) return undefined;
+		return new RaiseWork(open, planned, notesToRaise(open, judgement, planned as RaiseChoice));
+	}
+
+	private readonly targetOf = (note: number) => this.open.plan.targetOf(note)?.pitch;
+
+	private run(): RunningPass {
+		const passes = eventsOfPasses(this.open.record.report, this.targetOf);
+		let known: LearnedCoupling = this.open.about.learned ?? NOTHING_LEARNED;
+		let notes = this.first;
+		for (let pass = 1; ; pass++) {
+			const running = runningPass(notes, passes.get(pass) ?? [], known);
+			if (pass >= this.pass) return running;
+			known = forNextRaise(running.learned);
+			const left = new Map([...running.settled, ...running.next.map((point) => [point.note, point.left] as const)]);
+			notes = notes.map((each) => ({ ...each, found: left.get(each.note) ?? 0, error: THOUGHT }));
+		}
+	}
+
+	isRaised(note: number): boolean {
+		return this.raised.has(note);
+	}
+
+	/** Cents above its target that a note is set to. */
+	over(note: number): number {
+		return this.overs.get(note) ?? this.setTo.get(note) ?? 0;
+	}
+
+	/** A target as it is set in this pass. */
+	aim(target: GroupTarget): GroupTarget {
+		const over = this.over(target.note);
+		const pitch = hzAbove(target.pitch, cents(over));
+		return {
+			...target,
+			...{ pitch, fromEqual: cents(target.fromEqual + over) },
+			string: stringFromFirstPartial(pitch, target.string.inharmonicity)
+		};
+	}
+
+	/** A note's record as this pass has it: left where it was set, above its target. */
+	records(notes: ReadonlyMap<number, NoteRecord>): ReadonlyMap<number, NoteRecord> {
+		return new Map(
+			this.order.map(({ note }) => [
+				note,
+				{ note, found: notes.get(note)?.found, left: this.setTo.get(note), set: this.raised.has(note) }
+			])
+		);
+	}
+
+	/** Where notes are thought to come to when all are set, in cents from their targets. */
+	readonly left = $derived.by(() => [
+		...[...this.running.settled].map(([note, left]) => ({ note, left })),
+		...this.running.next.map(({ note, left }) => ({ note, left }))
+	]);
+	readonly isDone = $derived.by(() => this.running.next.length === 0);
+}

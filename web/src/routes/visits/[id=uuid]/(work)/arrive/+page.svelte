@@ -1,0 +1,140 @@
+<script lang="ts">
+	import { onMount } from 'svelte';
+	import { goto } from '$app/navigation';
+	import { gatesOf, partsOf } from '@fendrel/core';
+	import SectionRecord from '$lib/charts/SectionRecord.svelte';
+	import Shortcuts from '$lib/ui/Shortcuts.svelte';
+	import { onDay } from '$lib/ui/format';
+	import Strip from '$lib/visit/Strip.svelte';
+	import VisitFrame from '$lib/visit/VisitFrame.svelte';
+	import { arriveHeadline } from '$lib/visit/arrive/arriveWords';
+	import BriefForm from '$lib/visit/arrive/BriefForm.svelte';
+	import ClimateForm from '$lib/visit/arrive/ClimateForm.svelte';
+	import FindingList from '$lib/visit/arrive/FindingList.svelte';
+	import GateList from '$lib/visit/arrive/GateList.svelte';
+	import InstrumentPicture from '$lib/visit/arrive/InstrumentPicture.svelte';
+	import PartJudge from '$lib/visit/arrive/PartJudge.svelte';
+
+	let { data } = $props();
+	const open = $derived(data.open);
+	const { visit, instrument, record, family, body, summary, about } = $derived(open);
+	const { arrival } = $derived(record.report);
+	const parts = $derived(partsOf(instrument.kind));
+	const gates = $derived(gatesOf(parts, arrival));
+	const history = $derived(about.history ?? []);
+	const last = $derived(history[0]);
+	let chosen = $state<string | undefined>();
+	const part = $derived(parts.find(({ id }) => id === chosen) ?? parts[0]);
+	let judge = $state<PartJudge>();
+	const visits = $derived(
+		history.map(({ at, sections, climate }) => ({ at, sections, humidity: climate?.humidity ?? undefined }))
+	);
+	const soundHref = $derived(`/visits/${visit.id}/sound`);
+
+	onMount(() => record.enter('arrive'));
+	const keys = [
+		{ keys: '1 to 9, 0', does: 'a part of the instrument' },
+		{ keys: 'A S D F G', does: 'its grade, in their order' },
+		{ keys: 'Enter or PageDown', does: 'go on to Sound' },
+		{ keys: '?', does: 'show or hide this list' }
+	];
+	function onkeydown(event: KeyboardEvent) {
+		if (event.ctrlKey || event.metaKey || event.altKey || event.defaultPrevented) return;
+		if (event.target instanceof HTMLElement && event.target.closest('input, select, textarea, button, a')) return;
+		const number = '1234567890'.indexOf(event.key);
+		const grade = 'asdfg'.indexOf(event.key.toLowerCase());
+		if (number >= 0 && parts[number]) chosen = parts[number].id;
+		else if (grade >= 0 && part.grades[grade]) judge?.give(part.grades[grade].id);
+		else if (event.key === 'Enter' || event.key === 'PageDown') void goto(soundHref);
+		else return;
+		event.preventDefault();
+	}
+</script>
+
+<svelte:window {onkeydown} />
+
+<VisitFrame {open} stage="arrive">
+	<div class="arrive">
+		<div class="column">
+			<p class="headline" data-testid="arrival">{arriveHeadline(last, gates, arrival, new Date())}</p>
+			{#if last}
+				<p class="soft">
+					Last visit {onDay(new Date(last.at))}{last.who ? `, ${last.who}` : ''}{last.note ? `: ${last.note}` : '.'}
+				</p>
+			{/if}
+			{#if gates.length}<GateList {open} {gates} />{/if}
+			<div class="go"><a class="btn preset-filled-brand" href={soundHref}>Go on to Sound</a></div>
+			<BriefForm {open} before={last?.brief} />
+			<ClimateForm {open} before={last?.climate} />
+			<FindingList {open} />
+		</div>
+		<section class="pictures">
+			{#if visits.length}
+				<h2><b>How did it keep its pitch?</b> <span>cents by section; below: humidity</span></h2>
+				<SectionRecord {visits} now={visit.startedAt.getTime()} height={150} />
+			{/if}
+			<h2><b>What did you find?</b> <span>choose a part, then its grade; dashed: not looked at</span></h2>
+			<InstrumentPicture
+				kind={instrument.kind}
+				{parts}
+				judged={arrival.parts}
+				chosen={part.id}
+				onchoose={(id) => (chosen = id)}
+			/>
+			{#key part.id}<PartJudge bind:this={judge} {open} {part} />{/key}
+		</section>
+	</div>
+	{#snippet strip()}
+		<Strip {family} {body} notes={summary.notes}>
+			{#snippet hint()}<Shortcuts {keys} />{/snippet}
+		</Strip>
+	{/snippet}
+</VisitFrame>
+
+<style>
+	.arrive {
+		display: grid;
+		grid-template-columns: minmax(20rem, 27rem) minmax(0, 1fr);
+		height: 100%;
+	}
+	.column {
+		padding: 1.25rem 1.5rem;
+		border-right: 1px solid var(--line);
+		display: grid;
+		gap: 0.9rem;
+		align-content: start;
+		overflow: auto;
+	}
+	.headline {
+		font-family: var(--serif);
+		font-size: 1.9rem;
+		line-height: 1.15;
+	}
+	.pictures {
+		padding: 1rem 1.5rem 0.75rem;
+		display: flex;
+		flex-direction: column;
+		gap: 0.4rem;
+		min-width: 0;
+		overflow: auto;
+	}
+	h2 {
+		font-family: inherit;
+		font-size: 1rem;
+	}
+	h2 span {
+		color: var(--soft);
+	}
+	@media (max-width: 999px), (max-height: 699px) {
+		.arrive {
+			grid-template-columns: minmax(0, 1fr);
+		}
+		.column {
+			border-right: 0;
+		}
+		.column,
+		.pictures {
+			padding: 1rem;
+		}
+	}
+</style>
