@@ -62,6 +62,7 @@ export * from './raise/bounds';
 export * from './raise/overpull';
 export * from './raise/learning';
 export * from './raise/pass';
+export * from './raise/trial';
 export * from './raise/schools';
 export * from './raise/passes';
 export * from './muting/stripPlan';

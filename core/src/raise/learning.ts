@@ -1,4 +1,5 @@
 import { inverse, Matrix, solve } from 'ml-matrix';
+import type { LearnedRaise } from '../record/happened';
 import { reaches, setBackOf, USUAL_COUPLING, type Coupling, type RaisedNote } from './coupling';
 
 /*
@@ -26,17 +27,11 @@ export interface Sunk {
 	readonly own: number | undefined;
 }
 
-/** What is known of a piano's coupling: the constants, how sure they are, and the notes' own factors. */
-export interface LearnedCoupling {
-	/** Logarithms of local, reach, whole, setBack, wound, top against the usual ones. */
-	readonly means: readonly number[];
-	/** Their covariance, row by row. */
-	readonly covariance: readonly (readonly number[])[];
-	/** Logarithms of the notes' own factors. */
-	readonly own: readonly (readonly [note: number, mean: number, sd: number])[];
-	/** From how many raises it was learned. */
-	readonly raises: number;
-}
+/**
+ * What is known of a piano's coupling: logarithms of local, reach, whole, setBack, wound, top against the usual ones, their
+ * covariance row by row, logarithms of the notes' own factors, and from how many raises it was learned.
+ */
+export type LearnedCoupling = LearnedRaise;
 
 const KEYS = ['local', 'reach', 'whole', 'setBack', 'wound', 'top'] as const;
 const COUNT = KEYS.length;

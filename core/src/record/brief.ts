@@ -1,3 +1,5 @@
+import type { SounderId } from './sounder';
+
 /** What a visit is for: at home stability comes before accuracy, on a stage every string counts. */
 export const VISIT_PURPOSES = ['home', 'lesson', 'institution', 'studio', 'stage'] as const;
 export type VisitPurpose = (typeof VISIT_PURPOSES)[number];
@@ -68,6 +70,8 @@ export type ArrivalAct =
 	| ({ readonly do: 'part' } & JudgedPart)
 	| ({ readonly do: 'finding' } & Finding)
 	| ({ readonly do: 'clear' } & Cleared)
+	/** A string that broke. */
+	| { readonly do: 'broke'; readonly sounder: SounderId }
 	/** A caution as it was shown. */
 	| { readonly do: 'caution'; readonly caution: string; readonly text: string }
 	| ({ readonly do: 'consent' } & Consent);
@@ -84,6 +88,7 @@ export interface Arrival {
 	readonly parts: ReadonlyMap<string, At<JudgedPart>>;
 	readonly findings: ReadonlyMap<string, At<Finding>>;
 	readonly cleared: ReadonlyMap<string, At<Cleared>>;
+	readonly broken: readonly At<{ readonly sounder: SounderId }>[];
 	readonly cautions: readonly string[];
 	/** The last word on each matter. */
 	readonly consents: ReadonlyMap<Consent['to'], At<Consent>>;
@@ -96,6 +101,7 @@ export function arrivalOf(acts: readonly At<ArrivalAct>[]): Arrival {
 	const parts = new Map<string, At<JudgedPart>>();
 	const findings = new Map<string, At<Finding>>();
 	const cleared = new Map<string, At<Cleared>>();
+	const broken: At<{ readonly sounder: SounderId }>[] = [];
 	const cautions = new Set<string>();
 	const consents = new Map<Consent['to'], At<Consent>>();
 	for (const act of acts)
@@ -115,19 +121,28 @@ export function arrivalOf(acts: readonly At<ArrivalAct>[]): Arrival {
 			case 'clear':
 				cleared.set(act.part, act);
 				break;
+			case 'broke':
+				broken.push(act);
+				break;
 			case 'caution':
 				cautions.add(act.caution);
 				break;
 			case 'consent':
 				consents.set(act.to, act);
 		}
-	return { brief, isBriefed, climate, parts, findings, cleared, cautions: [...cautions], consents };
+	return { brief, isBriefed, climate, parts, findings, cleared, broken, cautions: [...cautions], consents };
 }
 
-const KINDS = { brief: 1, climate: 1, part: 1, finding: 1, clear: 1, caution: 1, consent: 1 } satisfies Record<
-	ArrivalAct['do'],
-	1
->;
+const KINDS = {
+	brief: 1,
+	climate: 1,
+	part: 1,
+	finding: 1,
+	clear: 1,
+	broke: 1,
+	caution: 1,
+	consent: 1
+} satisfies Record<ArrivalAct['do'], 1>;
 export function isArrivalAct<Of extends { readonly do: string }>(act: Of): act is Of & ArrivalAct {
 	return act.do in KINDS;
 }

@@ -74,13 +74,21 @@ export interface PlanVersion {
 	readonly raise?: PlannedRaise | null;
 }
 
+/** What a raise has told of a piano: figures of `raise/learning.ts`, as they are kept. */
+export interface LearnedRaise {
+	readonly means: readonly number[];
+	readonly covariance: readonly (readonly number[])[];
+	readonly own: readonly (readonly [note: number, mean: number, sd: number])[];
+	readonly raises: number;
+}
+
 /** A raise as it was planned. */
 export interface PlannedRaise {
 	/** By which school, in which order, and how far above their targets strings are set at most, in cents. */
 	readonly school: string;
 	readonly order: string;
 	readonly cap: number;
-	/** The pass that is due, from 1. */
+	/** The pass that is due, from 1; 0: a trial, one string of one note an octave. */
 	readonly pass: number;
 }
 
@@ -128,6 +136,8 @@ export type Act = Happened &
 		| { readonly do: 'stage'; readonly stage: Stage }
 		| ({ readonly do: 'note'; readonly text: string } & WrittenOver)
 		| { readonly do: 'finish' }
+		/** What a raise has told of the piano: the next one begins with it. */
+		| { readonly do: 'learned'; readonly learned: LearnedRaise }
 		| ArrivalAct
 	);
 export type ActOf<Kind extends Act['do']> = Extract<Act, { readonly do: Kind }>;

@@ -6,7 +6,7 @@ import { centsBetween } from '../units/pitch';
 import { hz, type Hz } from '../units/quantity';
 
 /**
- * What was read and set in each pass of a raise, in cents from where notes shall end. Of the readings of a note, the first
+ * What was read and set in each pass of a raise, and in a trial before it (pass 0), in cents from where notes shall end. Of the readings of a note, the first
  * one after work elsewhere is how it stood; while its pins are turned readings tell nothing of the piano.
  * @param targetOf undefined: the note is not there, or is not aimed at
  */
@@ -19,11 +19,11 @@ export function eventsOfPasses(
 	for (const event of report.events.values())
 		if (!isReading(event) && event.do === 'accept' && event.purpose === 'found' && event.reading)
 			found.add(event.reading);
-	let pass = 0;
+	let pass: number | undefined;
 	let last: number | undefined;
 	const add = (kind: PassEvent['kind'], note: number, pitch: number) => {
 		const target = targetOf(note);
-		if (target === undefined || pass === 0) return;
+		if (target === undefined || pass === undefined) return;
 		passes.set(pass, [...(passes.get(pass) ?? []), { kind, note, at: centsBetween(target, hz(pitch)) }]);
 	};
 	for (const event of [...report.events.values()].sort(compareHappened)) {
@@ -33,9 +33,10 @@ export function eventsOfPasses(
 			if (note !== last) add('read', note, event.pitch);
 			last = note;
 		} else if (event.do === 'plan') {
-			const next = event.plan.raise?.pass ?? 0;
-			// Begun again from the first pass.
-			if (next === 1 && pass !== 1) passes.clear();
+			const next = event.plan.raise?.pass;
+			// Begun anew.
+			if (next === 0 && pass !== 0) passes.clear();
+			if (next === 1 && pass === undefined) for (const each of [...passes.keys()]) if (each > 0) passes.delete(each);
 			if (next !== pass) last = undefined;
 			pass = next;
 		} else if (event.do === 'accept' && event.purpose === 'raised' && event.pass === pass) {

@@ -197,11 +197,8 @@ it('unisons may differ by less the higher they are heard', () => {
 });
 
 describe('the verdict', () => {
-	const judge = (
-		notes: readonly FoundState[],
-		purpose: keyof typeof USUAL_NEAR_ENOUGH = 'home',
-		isBarred = false
-	) => verdict(stateOf(notes), USUAL_NEAR_ENOUGH[purpose], USUAL_THRESHOLDS, isBarred)!;
+	const judge = (notes: readonly FoundState[], purpose: keyof typeof USUAL_NEAR_ENOUGH = 'home', isBarred = false) =>
+		verdict(stateOf(notes), USUAL_NEAR_ENOUGH[purpose], USUAL_THRESHOLDS, isBarred)!;
 	const level = (cents: number) => found(() => cents, { scatter: 0.3 });
 
 	it('goes by the section that stands worst, not by the mean', () => {

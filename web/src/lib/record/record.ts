@@ -106,7 +106,7 @@ const raise = z.object({
 	school: z.enum(RAISE_SCHOOLS.map(({ id }) => id) as [RaiseSchool, ...RaiseSchool[]]),
 	order: z.enum(RAISE_ORDERS.map(({ id }) => id) as [RaiseOrder, ...RaiseOrder[]]),
 	cap: z.number().min(CAPS.least).max(CAPS.most),
-	pass: z.number().int().min(1).max(MOST_PASSES)
+	pass: z.number().int().min(0).max(MOST_PASSES)
 });
 const planSchema = z
 	.object({
@@ -153,6 +153,9 @@ const brief = z
 		pins: line
 	})
 	.partial();
+/** How many constants a raise learns, and the bounds of their logarithms. */
+const LEARNED = 6;
+const logarithm = z.number().min(-10).max(10);
 /** Rooms that people tune in, in degrees Celsius. */
 const ROOMS = { coldest: -20, warmest: 50 } as const;
 const arrivalActs = [
@@ -174,6 +177,7 @@ const arrivalActs = [
 		state: z.enum(FINDING_STATES)
 	}),
 	z.object({ ...act, do: z.literal('clear'), part: word, grade: word, by: line.min(1), reason: line.min(1) }),
+	z.object({ ...act, do: z.literal('broke'), sounder }),
 	z.object({ ...act, do: z.literal('caution'), caution: word, text: said }),
 	z.object({
 		...act,
@@ -191,7 +195,7 @@ const sentActSchema = z.discriminatedUnion('do', [
 		do: z.literal('accept'),
 		sounders,
 		purpose: z.enum(PURPOSES),
-		pass: z.number().int().min(1).max(99),
+		pass: z.number().int().min(0).max(99),
 		reading: z.uuid().nullable(),
 		setTo: frequency.nullable(),
 		final: frequency.nullable(),
@@ -211,6 +215,16 @@ const sentActSchema = z.discriminatedUnion('do', [
 	}),
 	z.object({ ...act, do: z.literal('note'), text: limitedText(NOTE_LIMIT), over }),
 	z.object({ ...act, do: z.literal('finish') }),
+	z.object({
+		...act,
+		do: z.literal('learned'),
+		learned: z.object({
+			means: z.array(logarithm).length(LEARNED),
+			covariance: z.array(z.array(logarithm).length(LEARNED)).length(LEARNED),
+			own: z.array(z.tuple([groupNumber, logarithm, z.number().min(0).max(10)])).max(MOST_NOTES),
+			raises: z.number().int().min(0).max(999)
+		})
+	}),
 	...arrivalActs
 ]);
 export type SentAct = z.infer<typeof sentActSchema>;

@@ -12,12 +12,12 @@ const LOOKED_BACK = 24;
 export async function visitsBefore(
 	workshopId: string,
 	instrument: Instrument
-): Promise<Pick<InstrumentBook, 'history' | 'findings'>> {
+): Promise<Pick<InstrumentBook, 'history' | 'findings' | 'learned'>> {
 	const visits = await visitHistory(workshopId, instrument);
 	const acts = await actsOfInstrument(
 		workshopId,
 		visits.map(({ id }) => id),
-		['brief', 'climate', 'finding', 'takeBack']
+		['brief', 'climate', 'finding', 'learned', 'takeBack']
 	);
 	const arrivals = new Map(visits.map(({ id }) => [id, arrived(acts.get(id) ?? [])]));
 	const names = await namesOf(workshopId);
@@ -36,7 +36,16 @@ export async function visitsBefore(
 	const last = new Map<string, At<Finding>>();
 	for (const { id } of [...visits].reverse())
 		for (const [finding, said] of arrivals.get(id)!.findings) last.set(finding, said);
-	return { history, findings: [...last.values()].filter(({ state }) => state === 'open' || state === 'quoted') };
+	const learned = [...acts.values()]
+		.flat()
+		.filter((act) => act.do === 'learned')
+		.sort(compareHappened)
+		.at(-1)?.learned;
+	return {
+		learned,
+		history,
+		findings: [...last.values()].filter(({ state }) => state === 'open' || state === 'quoted')
+	};
 }
 
 function arrived(acts: readonly Act[]) {

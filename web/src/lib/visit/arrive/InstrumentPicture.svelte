@@ -102,6 +102,9 @@
 		stroke-width: 3;
 		stroke-dasharray: none;
 	}
+	text {
+		font-family: var(--typo-base--font-family);
+	}
 	.name {
 		font-weight: 700;
 		font-size: 14px;

@@ -1,20 +1,18 @@
 <script lang="ts">
 	import { untrack } from 'svelte';
 	import type { At, Consent } from '@fendrel/core';
-	import { counted, onTime } from '$lib/ui/format';
+	import { onTime } from '$lib/ui/format';
 	import { LINE_LIMIT } from '$lib/ui/limits';
 	import type { OpenVisit } from '../openVisit.svelte';
 
 	interface Props {
 		open: OpenVisit;
 		consent: At<Consent> | undefined;
-		/** Passes that are planned. */
-		passes: number;
+		/** What they agree to, and what it means. */
+		to: Consent['to'];
+		explained: string;
 	}
-	let { open, consent, passes }: Props = $props();
-	const explained = $derived(
-		`The pitch is raised in ${counted(passes, 'pass', 'passes')} before the tuning. Strings may break; it takes longer and costs more; it will need tuning again sooner.`
-	);
+	let { open, consent, to, explained }: Props = $props();
 	let by = $state(untrack(() => consent?.by ?? ''));
 	let from = $state(untrack(() => consent?.from ?? ''));
 	let problem = $state<string | undefined>();
@@ -27,18 +25,18 @@
 		}
 		problem = undefined;
 		again = false;
-		open.record.act({ do: 'consent', to: 'raise', explained, by: by.trim(), from: from.trim(), given });
+		open.record.act({ do: 'consent', to, explained, by: by.trim(), from: from.trim(), given });
 	}
 </script>
 
-<section class="consent" aria-label="Consent">
+<section class="consent" aria-label={to === 'trial' ? 'Consent to a trial' : 'Consent'}>
 	{#if consent && !again}
 		<p>
 			{consent.given ? 'Agreed' : 'Declined'} by {consent.from} at {onTime(new Date(consent.at))}; explained by {consent.by}.
 			<button type="button" class="link" onclick={() => (again = true)}>Ask again</button>
 		</p>
 	{:else}
-		<p><b>Before it is raised, the owner agrees.</b> {explained}</p>
+		<p><b>{to === 'trial' ? 'Before strings are tried' : 'Before it is raised'}, the owner agrees.</b> {explained}</p>
 		<div class="who">
 			<label>Explained by <input class="input" bind:value={by} maxlength={LINE_LIMIT} /></label>
 			<label>to <input class="input" bind:value={from} maxlength={LINE_LIMIT} /></label>

@@ -6,7 +6,7 @@
 	import type { OpenVisit } from '../openVisit.svelte';
 	import Consent from './Consent.svelte';
 	import { asksForRaise, type Judgement, type RaiseChoice } from './judgement';
-	import { headline, reasons, shifted } from './verdictWords';
+	import { headline, raiseExplained, reasons, shifted, TRIAL_EXPLAINED } from './verdictWords';
 
 	interface Props {
 		open: OpenVisit;
@@ -17,7 +17,10 @@
 	let { open, judgement, passes, raise }: Props = $props();
 	const { visit, temperament, record } = $derived(open);
 	const moves = $derived(judgement !== undefined && asksForRaise(judgement.verdict));
-	const consent = $derived(record.report.arrival.consents.get('raise'));
+	const { consents } = $derived(record.report.arrival);
+	const consent = $derived(consents.get('raise'));
+	/** Somebody wants to see first whether the strings stand it. */
+	let trialAsked = $state(false);
 	/** A correction is a matter of minutes; a raise is explained, and agreed to. */
 	const needsConsent = $derived(moves && judgement!.verdict.way === 'up' && judgement!.verdict.kind !== 'correct');
 	/** Left where it stands, most strings stay as they are. */
@@ -28,8 +31,8 @@
 	});
 	const standsNow = $derived(judgement && shifted(visit.a4, judgement.least.shift));
 
-	async function takeRaise() {
-		open.replan({ raise: { ...raise, pass: 1 } });
+	async function takeRaise(pass: number) {
+		open.replan({ raise: { ...raise, pass } });
 		await goto(`/visits/${visit.id}/set`);
 	}
 	async function takeTuning() {
@@ -73,7 +76,10 @@
 		</p>
 	{/if}
 	{#if needsConsent && judgement && judgement.verdict.kind !== 'barred'}
-		<Consent {open} {consent} passes={passes.length} />
+		{#if trialAsked || consents.has('trial')}
+			<Consent {open} to="trial" explained={TRIAL_EXPLAINED} consent={consents.get('trial')} />
+		{/if}
+		<Consent {open} to="raise" explained={raiseExplained(passes.length)} {consent} />
 	{/if}
 	<div class="go">
 		{#if judgement?.verdict.kind === 'barred'}
@@ -86,12 +92,26 @@
 				type="button"
 				class="btn preset-filled-brand"
 				disabled={needsConsent && !consent?.given}
-				onclick={takeRaise}>Take this plan and {judgement!.verdict.way === 'up' ? 'raise' : 'lower'}</button
+				onclick={() => takeRaise(1)}>Take this plan and {judgement!.verdict.way === 'up' ? 'raise' : 'lower'}</button
 			>
+			{#if needsConsent}
+				{#if consents.get('trial')?.given}
+					<button type="button" class="btn preset-outlined-surface-300-700" onclick={() => takeRaise(0)}
+						>Try one string an octave first</button
+					>
+				{:else}
+					<button type="button" class="btn preset-outlined-surface-300-700" onclick={() => (trialAsked = true)}
+						>Try a few strings first</button
+					>
+				{/if}
+			{/if}
 		{:else if record.report.plan?.raise}
 			<button type="button" class="btn preset-filled-brand" onclick={takeTuning}>Take this plan and set</button>
 		{:else}
 			<a class="btn preset-filled-brand" href="/visits/{visit.id}/set">Take this plan and set</a>
+		{/if}
+		{#if judgement}
+			<a class="btn preset-outlined-surface-300-700" href="/visits/{visit.id}/plan/page">For the owner</a>
 		{/if}
 	</div>
 </section>
@@ -133,6 +153,10 @@
 		min-height: 24px;
 	}
 	.go {
+		position: sticky;
+		bottom: -1.25rem;
+		background: var(--ground);
+		padding: 0.5rem 0;
 		display: flex;
 		flex-wrap: wrap;
 		gap: 0.75rem;

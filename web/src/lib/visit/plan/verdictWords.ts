@@ -129,6 +129,13 @@ export function reasons(judgement: Judgement, passes: readonly PlannedPass[], a4
 	return said;
 }
 
+/** What the owner agrees to. */
+export function raiseExplained(passes: number): string {
+	return `The pitch is raised in ${counted(passes, 'pass', 'passes')} before the tuning. Strings may break; it takes longer and costs more; it will need tuning again sooner.`;
+}
+export const TRIAL_EXPLAINED =
+	'One string of one note in each octave is raised to pitch and read again after ten minutes. Such a string may break.';
+
 /** The pitch that so many cents above another make, in Hz. */
 export function shifted(a4: number, shift: number): number {
 	return hzAbove(hz(a4), cents(shift));

@@ -39,6 +39,8 @@
 
 	function goOn(next: number | undefined) {
 		if (!plan?.raise) return;
+		if (next === undefined && raise.running.learned.raises > 0)
+			record.act({ do: 'learned', learned: raise.running.learned });
 		open.replan({ raise: next === undefined ? null : { ...plan.raise, pass: next } });
 		open.edition++;
 	}

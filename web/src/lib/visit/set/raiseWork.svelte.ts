@@ -3,16 +3,20 @@ import {
 	eventsOfPasses,
 	forNextRaise,
 	hzAbove,
+	learnFromTrial,
 	NOTHING_LEARNED,
 	runningPass,
 	stringFromFirstPartial,
+	trialNotes,
+	triedNotes,
 	type FoundNote,
 	type GroupTarget,
 	type LearnedCoupling,
 	type NoteRecord,
 	type PlannedRaise,
 	type RunningPass,
-	type SettingStep
+	type SettingStep,
+	type TriedNote
 } from '@fendrel/core';
 import type { OpenVisit } from '../openVisit.svelte';
 import { judge, notesToRaise, type RaiseChoice } from '../plan/judgement';
@@ -26,6 +30,7 @@ const THOUGHT = 1.5;
 export class RaiseWork {
 	readonly order: readonly SettingStep[];
 	readonly pass: number;
+	private readonly trial: readonly number[];
 	private readonly first: readonly FoundNote[];
 	/** The pass as it stands now. */
 	readonly running: RunningPass = $derived.by(() => this.run());
@@ -44,7 +49,10 @@ export class RaiseWork {
 	) {
 		this.pass = planned.pass;
 		this.first = notes;
-		this.order = notes.map(({ note }) => ({ note, against: undefined, interval: undefined, section: 'raise' }));
+		const { lowest, highest } = open.instrument;
+		this.trial = trialNotes(lowest, highest);
+		const order = this.isTrial ? this.trial : notes.map(({ note }) => note);
+		this.order = order.map((note) => ({ note, against: undefined, interval: undefined, section: 'raise' }));
 	}
 
 	/** @returns undefined when the plan has no raise, or nothing was read to plan one from */
@@ -57,12 +65,30 @@ export class RaiseWork {
 
 	private readonly targetOf = (note: number) => this.open.plan.targetOf(note)?.pitch;
 
+	/** One string of one note an octave, before anything else is raised. */
+	get isTrial(): boolean {
+		return this.pass === 0;
+	}
+
+	/** What became of the strings that were raised on trial. */
+	readonly tried: readonly TriedNote[] = $derived.by(() =>
+		triedNotes(this.trial, eventsOfPasses(this.open.record.report, this.targetOf).get(0) ?? [])
+	);
+
 	private run(): RunningPass {
 		const passes = eventsOfPasses(this.open.record.report, this.targetOf);
-		let known: LearnedCoupling = this.open.about.learned ?? NOTHING_LEARNED;
+		const byNote = new Map(this.first.map((each) => [each.note, each]));
+		let known: LearnedCoupling = learnFromTrial(this.open.about.learned ?? NOTHING_LEARNED, this.tried, (note) =>
+			byNote.get(note)
+		);
+		const isTried = new Set(this.tried.flatMap(({ note, raised }) => (raised === undefined ? [] : [note])));
 		let notes = this.first;
 		for (let pass = 1; ; pass++) {
-			const running = runningPass(notes, passes.get(pass) ?? [], known);
+			// The string that was tried stands at pitch already: it says nothing of its mates.
+			const told = (passes.get(pass) ?? []).filter(
+				({ kind, note }) => pass > 1 || kind === 'set' || !isTried.has(note)
+			);
+			const running = runningPass(notes, told, known);
 			if (pass >= this.pass) return running;
 			known = forNextRaise(running.learned);
 			const left = new Map([...running.settled, ...running.next.map((point) => [point.note, point.left] as const)]);
@@ -71,11 +97,14 @@ export class RaiseWork {
 	}
 
 	isRaised(note: number): boolean {
-		return this.raised.has(note);
+		return this.isTrial
+			? this.tried.some((each) => each.note === note && each.after !== undefined)
+			: this.raised.has(note);
 	}
 
 	/** Cents above its target that a note is set to. */
 	over(note: number): number {
+		if (this.isTrial) return 0;
 		return this.overs.get(note) ?? this.setTo.get(note) ?? 0;
 	}
 
@@ -95,7 +124,12 @@ export class RaiseWork {
 		return new Map(
 			this.order.map(({ note }) => [
 				note,
-				{ note, found: notes.get(note)?.found, left: this.setTo.get(note), set: this.raised.has(note) }
+				{
+					note,
+					found: notes.get(note)?.found,
+					left: this.setTo.get(note),
+					set: this.isTrial ? this.setTo.has(note) : this.raised.has(note)
+				}
 			])
 		);
 	}

@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { onMount } from 'svelte';
 	import { goto } from '$app/navigation';
-	import { gatesOf, partsOf } from '@fendrel/core';
+	import { centsBetween, gatesOf, hz, partsOf } from '@fendrel/core';
 	import SectionRecord from '$lib/charts/SectionRecord.svelte';
 	import Shortcuts from '$lib/ui/Shortcuts.svelte';
 	import { onDay } from '$lib/ui/format';
@@ -13,6 +13,7 @@
 	import FindingList from '$lib/visit/arrive/FindingList.svelte';
 	import GateList from '$lib/visit/arrive/GateList.svelte';
 	import InstrumentPicture from '$lib/visit/arrive/InstrumentPicture.svelte';
+	import { judge } from '$lib/visit/plan/judgement';
 	import PartJudge from '$lib/visit/arrive/PartJudge.svelte';
 
 	let { data } = $props();
@@ -25,10 +26,21 @@
 	const last = $derived(history[0]);
 	let chosen = $state<string | undefined>();
 	const part = $derived(parts.find(({ id }) => id === chosen) ?? parts[0]);
-	let judge = $state<PartJudge>();
-	const visits = $derived(
-		history.map(({ at, sections, climate }) => ({ at, sections, humidity: climate?.humidity ?? undefined }))
-	);
+	let judging = $state<PartJudge>();
+	const judgement = $derived(judge(open));
+	/** Earlier visits, and what has been read today. */
+	const visits = $derived.by(() => {
+		const before = history.map(({ at, sections, climate }) => ({
+			at,
+			sections,
+			humidity: climate?.humidity ?? undefined
+		}));
+		if (!judgement) return before;
+		const shift = centsBetween(hz(instrument.usualA4), hz(visit.a4));
+		const sections = judgement.state.sections.map(({ id, level }) => ({ id, found: level + shift, left: undefined }));
+		const today = { at: visit.startedAt.getTime(), sections, humidity: arrival.climate?.humidity ?? undefined };
+		return [today, ...before];
+	});
 	const soundHref = $derived(`/visits/${visit.id}/sound`);
 
 	onMount(() => record.enter('arrive'));
@@ -44,7 +56,7 @@
 		const number = '1234567890'.indexOf(event.key);
 		const grade = 'asdfg'.indexOf(event.key.toLowerCase());
 		if (number >= 0 && parts[number]) chosen = parts[number].id;
-		else if (grade >= 0 && part.grades[grade]) judge?.give(part.grades[grade].id);
+		else if (grade >= 0 && part.grades[grade]) judging?.give(part.grades[grade].id);
 		else if (event.key === 'Enter' || event.key === 'PageDown') void goto(soundHref);
 		else return;
 		event.preventDefault();
@@ -81,7 +93,7 @@
 				chosen={part.id}
 				onchoose={(id) => (chosen = id)}
 			/>
-			{#key part.id}<PartJudge bind:this={judge} {open} {part} />{/key}
+			{#key part.id}<PartJudge bind:this={judging} {open} {part} />{/key}
 		</section>
 	</div>
 	{#snippet strip()}

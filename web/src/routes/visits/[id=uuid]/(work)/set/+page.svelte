@@ -17,22 +17,27 @@
 	import Messages from '$lib/visit/set/Messages.svelte';
 	import OrderList from '$lib/visit/set/OrderList.svelte';
 	import { SET_KEYS, setKeyAction } from '$lib/visit/set/setKeys';
+	import { judge } from '$lib/visit/plan/judgement';
+	import { headline } from '$lib/visit/plan/verdictWords';
 	import PassPanel from '$lib/visit/set/PassPanel.svelte';
 	import { RAISED_WITHIN, RaiseWork } from '$lib/visit/set/raiseWork.svelte';
+	import TrialPanel from '$lib/visit/set/TrialPanel.svelte';
 	import StepButtons from '$lib/visit/set/StepButtons.svelte';
 	import { SetSession } from '$lib/visit/set/session.svelte';
 
 	let { data } = $props();
 	// What is done here stands on this plan for as long as the page is open; another plan makes the page anew.
-	const { open, visit, plan, family, body, session, raise } = untrack(() => {
+	const { open, visit, plan, family, body, session, raise, barred } = untrack(() => {
 		const { open } = data;
 		const { visit, plan, family, body, record, moved } = open;
 		const onMoved = (now: MovedPins) => open.movePins(now);
 		const { twin } = open.instrument;
 		const { habits } = open.about;
 		const raise = RaiseWork.of(open);
+		const judged = judge(open);
+		const barred = judged?.verdict.kind === 'barred' ? headline(judged, 0, new Date()) : undefined;
 		const session = new SetSession({ visit, family, body, twin, plan, habits, record, moved, onMoved, raise });
-		return { open, visit, plan, family, body, session, raise };
+		return { open, visit, plan, family, body, session, raise, barred };
 	});
 	const { setting, listening } = session;
 	onMount(() => session.open());
@@ -54,6 +59,11 @@
 
 <VisitFrame {open} stage="set">
 	{#snippet status()}<RoomStatus {room} />{/snippet}
+	{#if barred}
+		<p class="barred" role="alert">
+			{barred} <a class="anchor" href="/visits/{visit.id}/plan">See the plan</a>
+		</p>
+	{/if}
 	<div class="set" data-sounding={setting.sounding} data-told={setting.told} data-looks={session.last.looks}>
 		<aside class="order" aria-label="Order of work">
 			<OrderList
@@ -90,7 +100,9 @@
 			<StepButtons {setting} />
 		</section>
 		<aside class="beside" aria-label="Beside the figure">
-			{#if raise}
+			{#if raise?.isTrial}
+				<TrialPanel {open} {raise} note={setting.step.note} sounder={setting.open.sounders[0]} />
+			{:else if raise}
 				<PassPanel {open} {raise} note={setting.step.note} />
 			{:else}
 				<Beside {session} {plan} a4={visit.a4} />
@@ -121,6 +133,11 @@
 		display: grid;
 		grid-template-columns: 14.5rem minmax(0, 1fr) 20rem;
 		height: 100%;
+	}
+	.barred {
+		padding: 0.5rem 1.5rem;
+		background: var(--warn-wash);
+		color: var(--warn);
 	}
 	.order {
 		border-right: 1px solid var(--line);
