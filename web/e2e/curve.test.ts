@@ -94,7 +94,7 @@ test('a piano that was liked: its curve is found from how it was left', async ({
 	await signIn(page);
 	await page.goto('/instruments');
 	await page.getByRole('link', { name: 'Teaching studio grand' }).click();
-	await page.getByRole('button', { name: /visit/ }).click();
+	await startVisit(page);
 	await page.getByRole('link', { name: 'Shape it on the curve sheet' }).click();
 	const lead = page.getByLabel('What leads');
 	await expect(lead).toBeEnabled();

@@ -102,6 +102,11 @@ export class RaiseWork {
 			: this.raised.has(note);
 	}
 
+	/** Whether a note has been set in this pass, or on trial. */
+	hasSet(note: number): boolean {
+		return this.setTo.has(note);
+	}
+
 	/** Cents above its target that a note is set to. */
 	over(note: number): number {
 		if (this.isTrial) return 0;

@@ -221,8 +221,10 @@ export class Setting<Body> {
 			return;
 		}
 		clearTimeout(this.advance);
-		if (this.strikes.advice !== 'holds') return;
-		this.accept();
+		// Struck again in a raise a note tells what it has lost; it is not set anew.
+		const isAgain = this.options.raise?.hasSet(reading.note) ?? false;
+		if (!isAgain && this.strikes.advice !== 'holds') return;
+		if (!isAgain) this.accept();
 		this.advance = setTimeout(() => this.next(), HOLD_MS);
 	}
 
