@@ -34,6 +34,11 @@ const tempering = figuresOf('tempering.ts');
 say('curves ...');
 const curve = figuresOf('curve.ts');
 
+say('surveys ...');
+const survey = figuresOf('survey.ts');
+say('raises ...');
+const raise = figuresOf('raise.ts');
+
 say('pages ...');
 await buildIfNeeded();
 const dir = join(DATA, 'bench');
@@ -47,7 +52,7 @@ const application = await serve({
 const measured = await measurePages(application).finally(async () => {
 	await stopAll();
 });
-const text = figuresPage(listening, strikes, tempering, curve, measured);
+const text = figuresPage(listening, strikes, tempering, curve, survey, raise, measured);
 writeFileSync(join(ROOT, 'docs', 'figures.md'), text);
 say('written to docs/figures.md');
 console.log(text);

@@ -51,6 +51,63 @@ try {
 	const look = (/** @type {string} */ value) =>
 		context.addCookies([{ name: 'fendrel_look', value, url: application.address }]);
 
+	const leaveField = () => page.evaluate(() => /** @type {HTMLElement | null} */ (document.activeElement)?.blur());
+	const textOf = (/** @type {string} */ selector) =>
+		page.evaluate((of) => /** @type {HTMLElement | null} */ (document.querySelector(of))?.innerText ?? '', selector);
+	const listen = async () => {
+		await page.getByRole('button', { name: 'Listen' }).and(page.locator(':enabled')).click();
+		await page.getByText('Listening', { exact: true }).waitFor();
+		await leaveField();
+	};
+	/** The neglected upright, from the door into its raise. */
+	const throughAVisit = async () => {
+		await page.goto('/instruments');
+		await page.getByRole('link', { name: 'Sail loft upright', exact: true }).click();
+		await page.getByRole('button', { name: 'Start a visit' }).click();
+		await page.getByTestId('arrival').waitFor();
+		const visit = new URL(page.url()).pathname.replace('/arrive', '');
+		await page.getByRole('button', { name: 'Read the logger' }).click();
+		await leaveField();
+		for (const key of ['1', 's', '2', 's', '3', 'a', '4', 's', '6', 'a', '7', 'a', '8', 's']) {
+			await page.keyboard.press(key);
+			await page.waitForTimeout(100);
+		}
+		await page.locator('.column').evaluate((column) => column.scrollTo(0, 0));
+		await shoot('arrive');
+		await page.goto(`${visit}/sound`);
+		await listen();
+		const finished = page.getByText(/^All \d+ notes of the survey are read/);
+		for (let strikes = 0; strikes < 60 && !(await finished.isVisible()); strikes++) {
+			const before = await textOf('.due');
+			await page.keyboard.press('Space');
+			while ((await textOf('.due')) === before) await page.waitForTimeout(50);
+			await page.waitForTimeout(150);
+			if (strikes === 24) await shoot('sound');
+		}
+		await page.goto(`${visit}/plan`);
+		await page.getByLabel('Explained by').fill('Wren Halloran');
+		await page.getByLabel('to', { exact: true }).fill('the cook');
+		await page.getByRole('button', { name: 'They agree' }).click();
+		await page.locator('.column').evaluate((column) => column.scrollTo(0, 0));
+		await shoot('plan');
+		await page.getByRole('button', { name: 'Take this plan and raise' }).click();
+		await listen();
+		for (let strikes = 0; strikes < 80 && !(await page.getByText('Pass 1: 14 of 88').isVisible()); strikes++) {
+			await strike();
+			const [word, off] = [await textOf('.figure .word'), await textOf('[data-testid=deviation]')];
+			if (word !== 'Raise' && word !== 'Lower') {
+				await page.waitForTimeout(1300);
+				continue;
+			}
+			const size = Number.parseFloat(off);
+			const key = word === 'Raise' ? 'ArrowUp' : 'ArrowDown';
+			for (let i = 0; i < Math.floor(size / 5); i++) await page.keyboard.press(`Control+${key}`);
+			for (let i = 0; i < Math.round(size % 5); i++) await page.keyboard.press(key);
+		}
+		await strike();
+		await shoot('raise');
+	};
+
 	// So does the server's, as far as a device asks for it.
 	await context.route('**/api/**', async (route) => {
 		const answer = await route.fetch();
@@ -77,23 +134,12 @@ try {
 	await low.blur();
 	await page.evaluate(() => scrollTo(0, 0));
 	await shoot('scale');
-	await page.goto('/visits');
-	await shoot('visits');
-	await page.getByRole('link', { name: 'Go on' }).click();
+	await throughAVisit();
+	await page.goto('/instruments');
+	await page.getByRole('link', { name: 'Practice room 7', exact: true }).click();
+	await page.getByRole('button', { name: 'Go on with the visit' }).click();
 	await page.getByRole('button', { name: 'Listen' }).waitFor();
 	const visit = new URL(page.url()).pathname.replace('/set', '');
-	await page.goto(`${visit}/plan`);
-	await shoot('plan');
-	await page.goto(`${visit}/sound`);
-	await page.getByRole('button', { name: 'Listen' }).and(page.locator(':enabled')).click();
-	await page.getByText('Listening', { exact: true }).waitFor();
-	// From the bass up, one string each; then the unison of the last three, open.
-	for (let note = 0; note < 24; note++) {
-		if (note === 21) await page.keyboard.press('0');
-		await page.keyboard.press('Space');
-		await page.waitForTimeout(1500);
-	}
-	await shoot('sound');
 	await page.goto(`${visit}/plan/curve?lead=balanced&with=twelfths&share=0.35&top=3&held=84_8`);
 	await page.getByLabel('What leads').and(page.locator(':enabled')).waitFor();
 	await page.getByLabel('Compare with').selectOption('the plan’s curve');
@@ -127,8 +173,7 @@ try {
 		['temperament', '/temperaments/vallotti'],
 		['design', '/temperaments/design?from=vallotti'],
 		['compare', '/temperaments/compare?with=vallotti,meantone-quarter'],
-		['intervals', '/intervals?kind=harpsichord&temperament=vallotti&a4=415&notes=F3+A3'],
-		['octave', '/intervals/octave']
+		['intervals', '/intervals?kind=harpsichord&temperament=vallotti&a4=415&notes=F3+A3']
 	]) {
 		await page.goto(path);
 		await page.waitForLoadState('networkidle');

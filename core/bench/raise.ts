@@ -23,7 +23,7 @@ import {
 } from '../fixtures/raisedPianos';
 
 /** Pianos of each kind. */
-const PIANOS = Number(process.env.FENDREL_BENCH_PIANOS ?? 60);
+const PIANOS = Number(process.env.FENDREL_BENCH_PIANOS ?? 40);
 /** Notes are scattered about the drop, and a note that was not read errs by more than its neighbours do. */
 const SCATTER = 1;
 const GUESSED = 1.3;

@@ -63,6 +63,9 @@ test('a survey: each note struck once, what it told, kept over a reload, used by
 	await page.getByLabel('Survey of').selectOption('every sixth note');
 	await expect(page.getByText('All 3 notes of the survey are read.')).toBeVisible();
 	await page.getByRole('link', { name: 'Go to Plan' }).click();
+	// Three notes are enough for a verdict, and to say that they are few.
+	await expect(page.getByText('Too few notes to say which stand out')).toBeVisible();
+	await page.getByRole('button', { name: 'Where notes go' }).click();
 	await expect(page.getByText(/read on this instrument \(3 notes\)/)).toBeVisible();
 });
 

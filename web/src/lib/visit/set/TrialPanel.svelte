@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { onMount } from 'svelte';
-	import { noteName } from '@fendrel/core';
+	import { noteName, type SounderId } from '@fendrel/core';
 	import { lasting, signed } from '$lib/ui/format';
 	import type { OpenVisit } from '../openVisit.svelte';
 	import type { RaiseWork } from './raiseWork.svelte';
@@ -10,11 +10,7 @@
 		raise: RaiseWork;
 		/** The note that is due, and the string that is left sounding. */
 		note: number;
-		sounder: Parameters<OpenVisit['record']['act']>[0] extends infer Act
-			? Act extends { do: 'broke'; sounder: infer Sounder }
-				? Sounder
-				: never
-			: never;
+		sounder: SounderId;
 	}
 	let { open, raise, note, sounder }: Props = $props();
 	const { record } = $derived(open);

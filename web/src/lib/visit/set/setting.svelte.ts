@@ -286,7 +286,10 @@ export class Setting<Body> {
 	}
 
 	next(): void {
-		if (this.index < this.order.length - 1) this.goToIndex(this.index + 1);
+		if (this.index < this.order.length - 1) return this.goToIndex(this.index + 1);
+		// A raise comes back to what it has passed over.
+		const left = this.options.raise ? this.order.findIndex(({ note }) => !this.isSet(note)) : -1;
+		if (left >= 0) this.goToIndex(left);
 		else clearTimeout(this.advance);
 	}
 

@@ -8,8 +8,10 @@
 		survey: Survey<Body>;
 		/** A recording was chosen. */
 		onfile: (file: File | undefined) => void;
+		/** Pitches are to be typed or pasted. */
+		ontype: () => void;
 	}
-	let { survey, onfile }: Props = $props();
+	let { survey, onfile, ontype }: Props = $props();
 	let picker = $state<HTMLInputElement>();
 	const NAMES: Record<SurveyOf, string> = {
 		walk: 'walk: every key, all strings open',
@@ -50,9 +52,12 @@
 			{#each CHOICES as each (each)}<option value={String(each)}>{NAMES[each]}</option>{/each}
 		</select>
 	</label>
-	<button type="button" class="btn preset-outlined-surface-300-700" onclick={() => picker?.click()}
-		>Open a recording</button
-	>
+	<div class="elsewhere">
+		<button type="button" class="btn preset-outlined-surface-300-700" onclick={ontype}>Type or paste</button>
+		<button type="button" class="btn preset-outlined-surface-300-700" onclick={() => picker?.click()}
+			>Open a recording</button
+		>
+	</div>
 	<input bind:this={picker} type="file" class="hidden" aria-label="Recording" onchange={onpick} />
 </div>
 
@@ -66,7 +71,9 @@
 		padding: 0.75rem 1.5rem;
 		border-bottom: 1px solid var(--line);
 	}
-	.bar > :last-of-type {
+	.elsewhere {
+		display: flex;
+		gap: 0.6rem;
 		margin-left: auto;
 	}
 	.every {
@@ -83,7 +90,7 @@
 		background: var(--sheet);
 	}
 	@media (max-width: 820px) {
-		.bar > :last-of-type {
+		.elsewhere {
 			margin-left: 0;
 		}
 	}

@@ -1,6 +1,8 @@
 import {
+	cents,
 	centsBetween,
 	groupOf,
+	hzAbove,
 	sample,
 	standingsAbout,
 	surveyNotes,
@@ -24,6 +26,7 @@ import type { VisitRecord } from '../visitRecord.svelte';
 import { listenedTo, type WorkGround } from '../workGround';
 import { foundDetails, foundNotes, walkedNotes } from './found';
 import type { SoundAction } from './soundKeys';
+import type { TypedLevel } from './typedLevels';
 
 export interface SurveyOptions<Body> extends WorkGround<Body> {
 	/** The lowest plain string above wound ones, where B jumps. */
@@ -39,6 +42,8 @@ export type SurveyOf = 'walk' | SampleId | number;
 /** What a curve and a plan need, in about thirty strikes. */
 const USUAL: SurveyOf = 'sampled';
 const STRENGTH = 0.8;
+/** What is measured elsewhere is told in tenths, by who knows what: as sure as a reading that one goes by. */
+const TYPED_ERROR = cents(0.25);
 
 /** A strike that was read and is not kept yet. */
 interface Pending {
@@ -237,6 +242,25 @@ export class Survey<Body> {
 		this.open = open;
 		for (const { reading, analysis } of strikes) this.take(reading, analysis, this.stringsOf(reading.note), 'file');
 		this.open = before;
+		this.goTo(this.nextDue(-Infinity));
+	}
+
+	/** Takes pitches that were measured elsewhere: one string of each note. */
+	takeTyped(levels: readonly TypedLevel[]): void {
+		const before = [this.open, this.of] as const;
+		this.open = false;
+		for (const { note, level } of levels) {
+			const target = this.targetOf(note);
+			if (target === undefined) continue;
+			const pitch = hzAbove(target, cents(level));
+			const reading: StringReading = {
+				...{ note, struckAt: 0, moment: 0, pitch, pitchError: TYPED_ERROR, flexiblePitch: pitch },
+				...{ inharmonicity: undefined, inharmonicityError: undefined, partials: [] }
+			};
+			const [strings] = this.options.family.choices(this.options.body, note);
+			this.take(reading, undefined, strings, 'file');
+		}
+		[this.open, this.of] = before;
 		this.goTo(this.nextDue(-Infinity));
 	}
 

@@ -16,6 +16,7 @@
 	import { mutingWords } from '$lib/visit/sound/mutingWords';
 	import DueNote from '$lib/visit/sound/DueNote.svelte';
 	import RecordingDialog from '$lib/visit/sound/RecordingDialog.svelte';
+	import TypedDialog from '$lib/visit/sound/TypedDialog.svelte';
 	import SurveyBar from '$lib/visit/sound/SurveyBar.svelte';
 	import { SOUND_KEYS, soundKeyAction } from '$lib/visit/sound/soundKeys';
 	import { Survey } from '$lib/visit/sound/survey.svelte';
@@ -35,6 +36,7 @@
 	});
 	let file = $state.raw<File | undefined>();
 	let dragging = $state(false);
+	let typing = $state(false);
 	onMount(() => survey.begin());
 	const room = $derived(roomState(survey.listening));
 	const muting = mutingPlan(instrument.stringing, instrument.highest);
@@ -63,7 +65,7 @@
 <VisitFrame {open} stage="sound">
 	{#snippet status()}<RoomStatus {room} />{/snippet}
 	<div class="sound" class:dragging>
-		<SurveyBar {survey} onfile={(chosen) => (file = chosen)} />
+		<SurveyBar {survey} onfile={(chosen) => (file = chosen)} ontype={() => (typing = true)} />
 		<div class="side">
 			<DueNote {survey} {room} planHref="/visits/{visit.id}/plan" />
 			{#if judgement}
@@ -111,6 +113,7 @@
 	{/snippet}
 </VisitFrame>
 <RecordingDialog {survey} bind:file />
+<TypedDialog {survey} bind:open={typing} />
 
 <style>
 	.sound {
