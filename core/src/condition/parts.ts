@@ -72,7 +72,7 @@ const PIANO: readonly Part[] = [
 		id: 'bass',
 		name: 'Strings, bass',
 		look: 'Rust, windings that buzz, strings gone dead.',
-		grades: [SOUND, grade('dead', 'Wound strings gone dead', 'watch'), ...RUST, WRONG]
+		grades: [SOUND, grade('dead', 'Strings gone dead', 'watch'), ...RUST, WRONG]
 	},
 	{
 		id: 'bearings',

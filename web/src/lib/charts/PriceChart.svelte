@@ -10,7 +10,7 @@
 		height?: number;
 		onchoose: (a4: number) => void;
 	}
-	let { data, chosen, height = 170, onchoose }: Props = $props();
+	let { data, chosen, height = 158, onchoose }: Props = $props();
 	let width = $state(700);
 	const margin = { top: 40, right: 14, bottom: 24, left: 46 };
 	const chart = $derived(priceChart(data, { width, height, margin }));

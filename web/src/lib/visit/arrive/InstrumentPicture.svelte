@@ -1,6 +1,6 @@
 <script lang="ts">
 	import type { Arrival, Part, StringKind } from '@fendrel/core';
-	import { PICTURE, shapesOf } from './instrumentPicture';
+	import { PART_KEYS, PICTURE, shapesOf } from './instrumentPicture';
 
 	interface Props {
 		kind: StringKind;
@@ -19,7 +19,7 @@
 			const grade = part.grades.find(({ id }) => id === said?.grade);
 			return {
 				...shape,
-				...{ name: part.name, key: at < 9 ? String(at + 1) : at === 9 ? '0' : '' },
+				...{ name: part.name, key: PART_KEYS[at] ?? '' },
 				looks: grade?.looks ?? 'none',
 				words: said ? [grade?.words, said.note].filter(Boolean).join(': ') : 'not looked at'
 			};

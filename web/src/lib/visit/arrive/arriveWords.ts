@@ -20,11 +20,11 @@ export const PLAYED_WORDS: Record<Played, string> = {
 /** Changes of humidity that a piano feels, in per cent. */
 const FELT = 6;
 
-/** "14 % damper than at the last visit". */
+/** "14 % damper than at the last visit"; nothing where a piano would not feel it. */
 export function climateChange(now: Climate | undefined, before: Climate | undefined): string | undefined {
 	if (now?.humidity == null || before?.humidity == null) return undefined;
 	const by = Math.round(now.humidity - before.humidity);
-	if (Math.abs(by) < FELT) return 'much as at the last visit';
+	if (Math.abs(by) < FELT) return undefined;
 	return `${Math.abs(by)} % ${by > 0 ? 'damper' : 'drier'} than at the last visit`;
 }
 
@@ -38,11 +38,17 @@ export function climateExplains(now: Climate | undefined, before: Climate | unde
 		: 'Dry air lets the pitch sink, the tenor above the break most. What stands flat now may come back by itself.';
 }
 
+const SMALL = ['', 'One', 'Two', 'Three', 'Four', 'Five', 'Six', 'Seven', 'Eight', 'Nine', 'Ten', 'Eleven', 'Twelve'];
+/** "Two years", as a sentence begins. */
+function inWords(count: number, one: string): string {
+	return SMALL[count] ? `${SMALL[count]} ${count === 1 ? one : `${one}s`}` : counted(count, one);
+}
+
 function sinceWords(last: VisitBefore, now: Date): string {
 	const months = differenceInMonths(now, last.at);
-	if (months >= 23) return `${counted(Math.round(months / 12), 'year')} untouched`;
-	if (months >= 2) return `${counted(months, 'month')} since the last tuning`;
-	return `${counted(Math.max(1, differenceInWeeks(now, last.at)), 'week')} since the last tuning`;
+	if (months >= 23) return `${inWords(Math.round(months / 12), 'year')} untouched`;
+	if (months >= 2) return `${inWords(months, 'month')} since the last tuning`;
+	return `${inWords(Math.max(1, differenceInWeeks(now, last.at)), 'week')} since the last tuning`;
 }
 
 /** What to know at the door, as plain sentences. */

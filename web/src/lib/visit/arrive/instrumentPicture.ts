@@ -13,6 +13,8 @@ export interface PartShape {
 	readonly isFlat: boolean;
 }
 
+/** Keys on the computer's keyboard, in the order of the parts. */
+export const PART_KEYS = '1234567890-';
 export const PICTURE = { width: 760, height: 262 } as const;
 
 const FLAT = 30;

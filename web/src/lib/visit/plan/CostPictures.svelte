@@ -88,7 +88,7 @@
 				<b>How far {up ? 'above' : 'below'} target in the first pass?</b>
 				<span>cents; dots: where it settles{passes[0]?.held ? '; open: held back' : ''}</span>
 			</h2>
-			<PassChart {bars} lowest={instrument.lowest} highest={instrument.highest} height={120} />
+			<PassChart {bars} lowest={instrument.lowest} highest={instrument.highest} height={108} />
 			<div class="how">
 				<label
 					>By

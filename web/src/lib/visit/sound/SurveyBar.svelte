@@ -14,10 +14,10 @@
 	let { survey, onfile, ontype }: Props = $props();
 	let picker = $state<HTMLInputElement>();
 	const NAMES: Record<SurveyOf, string> = {
-		walk: 'walk: every key, all strings open',
-		quick: '13 single strings',
-		sampled: 'about 30 single strings',
-		thorough: 'a string of every note',
+		walk: 'walk: all strings open',
+		quick: '13 strings',
+		sampled: 'about 30 strings',
+		thorough: 'every note',
 		1: 'every note',
 		2: 'every second note',
 		3: 'every third note',

@@ -3,6 +3,7 @@
 	import { goto } from '$app/navigation';
 	import { centsBetween, gatesOf, hz, partsOf } from '@fendrel/core';
 	import SectionRecord from '$lib/charts/SectionRecord.svelte';
+	import { leaveButton, typedInto } from '$lib/ui/keys';
 	import Shortcuts from '$lib/ui/Shortcuts.svelte';
 	import { onDay } from '$lib/ui/format';
 	import Strip from '$lib/visit/Strip.svelte';
@@ -12,6 +13,7 @@
 	import ClimateForm from '$lib/visit/arrive/ClimateForm.svelte';
 	import FindingList from '$lib/visit/arrive/FindingList.svelte';
 	import GateList from '$lib/visit/arrive/GateList.svelte';
+	import { PART_KEYS } from '$lib/visit/arrive/instrumentPicture';
 	import InstrumentPicture from '$lib/visit/arrive/InstrumentPicture.svelte';
 	import { judge } from '$lib/visit/plan/judgement';
 	import PartJudge from '$lib/visit/arrive/PartJudge.svelte';
@@ -45,15 +47,14 @@
 
 	onMount(() => record.enter('arrive'));
 	const keys = [
-		{ keys: '1 to 9, 0', does: 'a part of the instrument' },
+		{ keys: '1 to 9, 0, -', does: 'a part of the instrument' },
 		{ keys: 'A S D F G', does: 'its grade, in their order' },
 		{ keys: 'Enter or PageDown', does: 'go on to Sound' },
 		{ keys: '?', does: 'show or hide this list' }
 	];
 	function onkeydown(event: KeyboardEvent) {
-		if (event.ctrlKey || event.metaKey || event.altKey || event.defaultPrevented) return;
-		if (event.target instanceof HTMLElement && event.target.closest('input, select, textarea, button, a')) return;
-		const number = '1234567890'.indexOf(event.key);
+		if (typedInto(event) || event.ctrlKey || event.defaultPrevented) return;
+		const number = PART_KEYS.indexOf(event.key);
 		const grade = 'asdfg'.indexOf(event.key.toLowerCase());
 		if (number >= 0 && parts[number]) chosen = parts[number].id;
 		else if (grade >= 0 && part.grades[grade]) judging?.give(part.grades[grade].id);
@@ -63,7 +64,7 @@
 	}
 </script>
 
-<svelte:window {onkeydown} />
+<svelte:window {onkeydown} onclick={leaveButton} />
 
 <VisitFrame {open} stage="arrive">
 	<div class="arrive">

@@ -1,6 +1,7 @@
 <script lang="ts">
 	import { onMount } from 'svelte';
 	import { stretchWords } from '$lib/tuning/stretchWords';
+	import { typedInto } from '$lib/ui/keys';
 	import Segments from '$lib/ui/Segments.svelte';
 	import Shortcuts from '$lib/ui/Shortcuts.svelte';
 	import Strip from '$lib/visit/Strip.svelte';
@@ -37,8 +38,7 @@
 		{ keys: '?', does: 'show or hide this list' }
 	];
 	function onkeydown(event: KeyboardEvent) {
-		if (event.ctrlKey || event.metaKey || event.altKey) return;
-		if (event.target instanceof HTMLElement && event.target.closest('input, select, textarea')) return;
+		if (typedInto(event) || event.ctrlKey) return;
 		if (event.key === '1' && judgement) chosen = 'cost';
 		if (event.key === '2') chosen = 'targets';
 	}

@@ -130,6 +130,10 @@
 		min-height: 0;
 		overflow: auto;
 	}
+	.side > :global(.due) {
+		flex: 1 0 auto;
+		height: auto;
+	}
 	.sofar {
 		font-family: var(--serif);
 		font-size: 1.2rem;
