@@ -1,4 +1,4 @@
-import { inverse, Matrix, solve } from 'ml-matrix';
+import { inverseOf, solveLinear } from '../numeric/linearSystem';
 import type { LearnedRaise } from '../record/happened';
 import { reaches, setBackOf, USUAL_COUPLING, type Coupling, type RaisedNote } from './coupling';
 
@@ -117,17 +117,17 @@ export function learn(before: LearnedCoupling, seen: readonly Sunk[], raises = b
 	if (seen.length === 0) return before;
 	const priorOwn = new Map(before.own.map(([note, mean, sd]) => [note, { mean, sd }]));
 	const priorOf = (note: number) => priorOwn.get(note) ?? { mean: 0, sd: OWN_SD };
-	const precision = inverse(new Matrix(before.covariance.map((row) => [...row])));
+	const precision = inverseOf(before.covariance);
 	const byNote = new Map<number, Sunk[]>();
 	for (const each of seen) byNote.set(each.note.note, [...(byNote.get(each.note.note) ?? []), each]);
 	let means = [...before.means];
 	const own = new Map([...byNote.keys()].map((note) => [note, priorOf(note).mean]));
 	const sds = new Map<number, number>();
-	let information = precision.clone();
+	let information = precision;
 	for (let round = 0; round < ROUNDS; round++) {
 		const coupling = couplingOf({ means, own: [...own].map(([note, mean]) => [note, mean, 0]) });
-		information = precision.clone();
-		const right = precision.mmul(Matrix.columnVector(before.means.map((mean, i) => mean - means[i]))).getColumn(0);
+		information = precision.map((row) => [...row]);
+		const right = precision.map((row) => row.reduce((sum, each, i) => sum + each * (before.means[i] - means[i]), 0));
 		const eliminated = [...byNote].map(([note, of]) => {
 			const prior = priorOf(note);
 			let a = 1 / prior.sd ** 2;
@@ -143,16 +143,19 @@ export function learn(before: LearnedCoupling, seen: readonly Sunk[], raises = b
 				for (let i = 0; i < COUNT; i++) {
 					c[i] += weight * row.by[i] * row.byOwn;
 					right[i] += weight * row.by[i] * miss;
-					for (let j = 0; j < COUNT; j++) information.set(i, j, information.get(i, j) + weight * row.by[i] * row.by[j]);
+					for (let j = 0; j < COUNT; j++) information[i][j] += weight * row.by[i] * row.by[j];
 				}
 			}
 			for (let i = 0; i < COUNT; i++) {
 				right[i] -= (c[i] * b) / a;
-				for (let j = 0; j < COUNT; j++) information.set(i, j, information.get(i, j) - (c[i] * c[j]) / a);
+				for (let j = 0; j < COUNT; j++) information[i][j] -= (c[i] * c[j]) / a;
 			}
 			return { note, a, b, c };
 		});
-		const step = solve(information, Matrix.columnVector(right)).getColumn(0);
+		const step = solveLinear(
+			information.map((row) => Float64Array.from(row)),
+			Float64Array.from(right)
+		);
 		means = means.map((mean, i) => mean + step[i]);
 		let largest = Math.max(...step.map(Math.abs));
 		for (const { note, a, b, c } of eliminated) {
@@ -166,7 +169,7 @@ export function learn(before: LearnedCoupling, seen: readonly Sunk[], raises = b
 	const told = [...own].map(([note, mean]) => [note, mean, sds.get(note)!] as const);
 	return {
 		means,
-		covariance: inverse(information).to2DArray(),
+		covariance: inverseOf(information),
 		own: [...before.own.filter(([note]) => !own.has(note)), ...told],
 		raises
 	};

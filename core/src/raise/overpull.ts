@@ -1,4 +1,4 @@
-import { Matrix, solve } from 'ml-matrix';
+import { solveLinear } from '../numeric/linearSystem';
 import { setBackOf, sinking, type Coupling, type RaisedNote } from './coupling';
 
 /** How far above its target a string may be set, in cents, and what says so. */
@@ -95,23 +95,22 @@ function setPointsUnder(
 	bound: ReadonlySet<number>
 ): number[] {
 	const count = notes.length;
-	const system = Matrix.zeros(count, count);
-	const right = Matrix.zeros(count, 1);
+	const system = Array.from({ length: count }, () => new Float64Array(count));
+	const right = new Float64Array(count);
 	for (let i = 0; i < count; i++) {
 		const { now, target, bound: own } = notes[i];
 		if (bound.has(i)) {
 			// It is set to its bound from where those before it have let it sink.
-			for (let j = 0; j < i; j++) system.set(i, j, -pull[i][j]);
-			system.set(i, i, 1);
-			right.set(i, 0, target + own.most - now);
+			for (let j = 0; j < i; j++) system[i][j] = -pull[i][j];
+			system[i][i] = 1;
+			right[i] = target + own.most - now;
 		} else {
-			for (let j = 0; j < count; j++) system.set(i, j, -pull[i][j]);
-			system.set(i, i, 1 - back[i] - pull[i][i]);
-			right.set(i, 0, target - now);
+			for (let j = 0; j < count; j++) system[i][j] = -pull[i][j];
+			system[i][i] = 1 - back[i] - pull[i][i];
+			right[i] = target - now;
 		}
 	}
-	if (count === 0) return [];
-	const moves = solve(system, right).getColumn(0);
+	const moves = solveLinear(system, right);
 	return notes.map(({ now }, i) => {
 		let setTo = now + moves[i];
 		for (let j = 0; j < i; j++) setTo -= pull[i][j] * moves[j];

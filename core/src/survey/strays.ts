@@ -1,5 +1,5 @@
 import { mean, median } from 'd3-array';
-import { Matrix, solve } from 'ml-matrix';
+import { solveLinear } from '../numeric/linearSystem';
 import { bisquareWeight, MEDIAN_TO_SD } from '../numeric/bisquare';
 import type { FoundLevel } from './levels';
 
@@ -117,12 +117,14 @@ function lineAt(
 	const rows = near.map((each) => [1, (each.note - note) / reach, ...(steps ? [side(each.note) - side(note)] : [])]);
 	const columns = rows[0].length;
 	// Weighted normal equations; what they give for the first unit vector gives the line's value at the note.
-	const normal = Matrix.zeros(columns, columns);
+	const normal = Array.from({ length: columns }, () => new Float64Array(columns));
 	rows.forEach((row, i) => {
-		for (let j = 0; j < columns; j++)
-			for (let k = 0; k < columns; k++) normal.set(j, k, normal.get(j, k) + weights[i] * row[j] * row[k]);
+		for (let j = 0; j < columns; j++) for (let k = 0; k < columns; k++) normal[j][k] += weights[i] * row[j] * row[k];
 	});
-	const first = solve(normal, Matrix.columnVector(rows[0].map((_, j) => (j === 0 ? 1 : 0)))).getColumn(0);
+	const first = solveLinear(
+		normal,
+		Float64Array.from(rows[0], (_, j) => (j === 0 ? 1 : 0))
+	);
 	let [expected, leverage] = [0, 0];
 	for (let i = 0; i < near.length; i++) {
 		const share = weights[i] * rows[i].reduce((sum, value, j) => sum + value * first[j], 0);

@@ -2,7 +2,6 @@
 	import { noteName } from '@fendrel/core';
 	import type { Plan } from '$lib/tuning/plan';
 	import ListenForPanel from './ListenForPanel.svelte';
-	import PartialsPanel from './PartialsPanel.svelte';
 	import UnisonPanel from './UnisonPanel.svelte';
 	import { VIEWS, type SetSession, type View } from './session.svelte';
 
@@ -25,12 +24,15 @@
 		{/each}
 	</div>
 	{#if session.view === 'partials'}
-		<PartialsPanel
-			last={session.last}
-			{a4}
-			chosen={session.partial}
-			onchoose={(partial) => session.choosePartial(partial)}
-		/>
+		<!-- Seldom opened, and not light: it comes when somebody looks. -->
+		{#await import('./PartialsPanel.svelte') then { default: PartialsPanel }}
+			<PartialsPanel
+				last={session.last}
+				{a4}
+				chosen={session.partial}
+				onchoose={(partial) => session.choosePartial(partial)}
+			/>
+		{:catch}<p class="problem" role="alert">The partials could not be loaded. Reload the page.</p>{/await}
 	{:else if session.view === 'by ear'}<ListenForPanel {step} {plan} />
 	{:else if session.unison}<UnisonPanel heard={session.unison} {a4} />
 	{:else}

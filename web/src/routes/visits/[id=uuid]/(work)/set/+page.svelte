@@ -18,10 +18,7 @@
 	import OrderList from '$lib/visit/set/OrderList.svelte';
 	import { SET_KEYS, setKeyAction } from '$lib/visit/set/setKeys';
 	import { judge } from '$lib/visit/plan/judgement';
-	import { headline } from '$lib/visit/plan/verdictWords';
-	import PassPanel from '$lib/visit/set/PassPanel.svelte';
 	import { RAISED_WITHIN, RaiseWork } from '$lib/visit/set/raiseWork.svelte';
-	import TrialPanel from '$lib/visit/set/TrialPanel.svelte';
 	import StepButtons from '$lib/visit/set/StepButtons.svelte';
 	import { SetSession } from '$lib/visit/set/session.svelte';
 
@@ -35,7 +32,7 @@
 		const { habits } = open.about;
 		const raise = RaiseWork.of(open);
 		const judged = judge(open);
-		const barred = judged?.verdict.kind === 'barred' ? headline(judged, 0, new Date()) : undefined;
+		const barred = judged?.verdict.kind === 'barred' ? judged : undefined;
 		const session = new SetSession({ visit, family, body, twin, plan, habits, record, moved, onMoved, raise });
 		return { open, visit, plan, family, body, session, raise, barred };
 	});
@@ -60,9 +57,9 @@
 <VisitFrame {open} stage="set">
 	{#snippet status()}<RoomStatus {room} />{/snippet}
 	{#if barred}
-		<p class="barred" role="alert">
-			{barred} <a class="anchor" href="/visits/{visit.id}/plan">See the plan</a>
-		</p>
+		{#await import('$lib/visit/set/BarredNotice.svelte') then { default: BarredNotice }}
+			<BarredNotice judgement={barred} planHref="/visits/{visit.id}/plan" />
+		{/await}
 	{/if}
 	<div class="set" data-sounding={setting.sounding} data-told={setting.told} data-looks={session.last.looks}>
 		<aside class="order" aria-label="Order of work">
@@ -100,10 +97,12 @@
 			<StepButtons {setting} />
 		</section>
 		<aside class="beside" aria-label="Beside the figure">
-			{#if raise?.isTrial}
-				<TrialPanel {open} {raise} note={setting.step.note} sounder={setting.open.sounders[0]} />
-			{:else if raise}
-				<PassPanel {open} {raise} note={setting.step.note} />
+			{#if raise}
+				<!-- Most visits have no raise: what shows one comes when there is one. -->
+				{#await import('$lib/visit/set/RaisePanel.svelte') then { default: RaisePanel }}
+					<RaisePanel {open} {raise} note={setting.step.note} sounder={setting.open.sounders[0]} />
+				{:catch}<p class="problem" role="alert">The pass could not be loaded. Reload the page.</p>
+				{/await}
 			{:else}
 				<Beside {session} {plan} a4={visit.a4} />
 			{/if}
@@ -133,11 +132,6 @@
 		display: grid;
 		grid-template-columns: 14.5rem minmax(0, 1fr) 20rem;
 		height: 100%;
-	}
-	.barred {
-		padding: 0.5rem 1.5rem;
-		background: var(--warn-wash);
-		color: var(--warn);
 	}
 	.order {
 		border-right: 1px solid var(--line);

@@ -1,0 +1,18 @@
+<script lang="ts">
+	import type { SounderId } from '@fendrel/core';
+	import type { OpenVisit } from '../openVisit.svelte';
+	import PassPanel from './PassPanel.svelte';
+	import type { RaiseWork } from './raiseWork.svelte';
+	import TrialPanel from './TrialPanel.svelte';
+
+	interface Props {
+		open: OpenVisit;
+		raise: RaiseWork;
+		/** The note that is due, and the string that is left sounding. */
+		note: number;
+		sounder: SounderId;
+	}
+	let { open, raise, note, sounder }: Props = $props();
+</script>
+
+{#if raise.isTrial}<TrialPanel {open} {raise} {note} {sounder} />{:else}<PassPanel {open} {raise} {note} />{/if}
