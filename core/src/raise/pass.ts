@@ -1,6 +1,7 @@
 import type { RaisedNote } from './coupling';
 import { couplingOf, learn, predictedSinking, type LearnedCoupling, type Raised, type Sunk } from './learning';
-import { overpull, type Bound, type SetPoint } from './overpull';
+import { forecast, type Bound, type NoteToRaise, type SetPoint } from './overpull';
+import { setPoints, type RaiseSchool } from './schools';
 
 /*
  * A pass while it goes on: one string of each note is read before it is set, which shows how far it has sunk; what is left
@@ -52,12 +53,14 @@ interface Read {
  * @param notes in the order of work
  * @param happened what was read and set so far
  * @param known of this piano before the pass
+ * @param school by which notes are set; whichever it is, the piano is learned and where notes come to is foretold
  * @param learns false: the constants stay as they are known; only where notes were read counts
  */
 export function runningPass(
 	notes: readonly FoundNote[],
 	happened: readonly PassEvent[],
 	known: LearnedCoupling,
+	school: RaiseSchool = 'coupled',
 	learns = true
 ): RunningPass {
 	const byNote = new Map(notes.map((each) => [each.note, each]));
@@ -66,19 +69,36 @@ export function runningPass(
 	const coupling = couplingOf(learned);
 	const done = new Set(sets.map(({ note }) => note.note));
 	const left = notes.filter(({ note }) => !done.has(note));
-	const next = overpull(
-		left.map((each) => {
-			const { at, sets: by } = read.get(each.note)!;
-			return { ...each, now: at - predictedSinking(coupling, each, sets.slice(by)) };
-		}),
-		coupling
-	);
+	const standing = left.map((each) => {
+		const { at, sets: by } = read.get(each.note)!;
+		return { ...each, now: at - predictedSinking(coupling, each, sets.slice(by)) };
+	});
+	const next = school === 'shares' ? byShares(notes, standing, learned) : setPoints(school, standing, learned);
 	const toCome = next.map(({ note, move }): Raised => ({ note: byNote.get(note)!, by: move }));
 	const settled = sets.map(({ note, by, to }, i) => {
 		const sunk = predictedSinking(coupling, note, [...sets.slice(i + 1), ...toCome], by);
 		return [note.note, to - sunk - byNote.get(note.note)!.target] as const;
 	});
 	return { learned, next, settled: new Map(settled) };
+}
+
+/** Shares are of the drop as it was found, and of the whole order: what is set already changes neither. */
+function byShares(
+	notes: readonly FoundNote[],
+	left: readonly NoteToRaise[],
+	learned: LearnedCoupling
+): readonly SetPoint[] {
+	const planned = setPoints(
+		'shares',
+		notes.map((each) => ({ ...each, now: each.found })),
+		learned
+	);
+	const byNote = new Map(planned.map((point) => [point.note, point]));
+	const setTo = left.map(({ note }) => byNote.get(note)!.setTo);
+	return forecast(left, setTo, couplingOf(learned)).map((point) => ({
+		...point,
+		boundBy: byNote.get(point.note)!.boundBy
+	}));
 }
 
 /** Goes through a pass: how far notes had sunk when they were read, how far they were raised, where they were read last. */

@@ -182,7 +182,7 @@ function pass(piano: RaisedPiano, known: LearnedCoupling, learns: boolean) {
 	const events: PassEvent[] = [];
 	NOTES.forEach((note, i) => {
 		events.push({ kind: 'read', note, at: piano.read(note) });
-		const { setTo } = runningPass(notes, events, known, learns).next[0];
+		const { setTo } = runningPass(notes, events, known, 'coupled', learns).next[0];
 		events.push({ kind: 'set', note, at: piano.set(note, setTo) });
 		if (i >= 14 && i % 8 === 0) events.push({ kind: 'read', note: NOTES[i - 14], at: piano.read(NOTES[i - 14]) });
 	});
@@ -228,6 +228,20 @@ describe('learning', () => {
 		const wrong = [...right, { kind: 'read', note: 75, at: -144 } as const];
 		const [a, b] = [right, wrong].map((each) => couplingOf(runningPass(notes, each, NOTHING_LEARNED).learned));
 		expect(Math.abs(Math.log(b.whole / a.whole))).toBeLessThan(0.35);
+	});
+
+	it('goes by the school that was chosen, from what is read and what is left', () => {
+		const notes = low(flat, CAP).map(({ now, ...each }): FoundNote => ({ ...each, found: now, error: 0.2 }));
+		const first: PassEvent[] = [
+			{ kind: 'read', note: 21, at: -40 },
+			{ kind: 'set', note: 21, at: 20 },
+			{ kind: 'read', note: 22, at: -44 }
+		];
+		const next = (school: 'half' | 'shares') => runningPass(notes, first, NOTHING_LEARNED, school).next;
+		// Half of what the note itself lies low now.
+		expect(next('half')[0]).toMatchObject({ note: 22, over: 22 });
+		const planned = setPoints('shares', low(flat, CAP), NOTHING_LEARNED);
+		expect(next('shares').map(({ setTo }) => setTo)).toEqual(planned.slice(1).map(({ setTo }) => setTo));
 	});
 
 	it('says where notes that are set will come to', () => {

@@ -2,16 +2,12 @@
 	import { PLAYED, VISIT_PURPOSES, type Brief } from '@fendrel/core';
 	import { LINE_LIMIT, NOTE_LIMIT } from '$lib/ui/limits';
 	import type { OpenVisit } from '../openVisit.svelte';
+	import { briefOf } from '../brief';
 	import { PLAYED_WORDS, PURPOSE_WORDS } from './arriveWords';
 
-	interface Props {
-		open: OpenVisit;
-		/** What was said at the last visit: it stands until somebody says otherwise. */
-		before: Brief | undefined;
-	}
-	let { open, before }: Props = $props();
+	let { open }: { open: OpenVisit } = $props();
 	const arrival = $derived(open.record.report.arrival);
-	const brief = $derived(arrival.isBriefed ? arrival.brief : { ...arrival.brief, ...before, due: null, complaint: '' });
+	const brief = $derived(briefOf(open));
 
 	/** What stands from the last visit goes along with the first word of this one. */
 	function say(said: Partial<Brief>) {

@@ -1,8 +1,7 @@
 <script lang="ts">
 	import { goto } from '$app/navigation';
-	import { centsBetween, hz } from '@fendrel/core';
-	import type { PlannedPass } from '@fendrel/core';
-	import { counted, inHz } from '$lib/ui/format';
+	import { centsBetween, hz, pitchPrice, type PlannedPass } from '@fendrel/core';
+	import { counted, inHz, signed } from '$lib/ui/format';
 	import type { OpenVisit } from '../openVisit.svelte';
 	import Consent from './Consent.svelte';
 	import { asksForRaise, type Judgement, type RaiseChoice } from './judgement';
@@ -27,7 +26,8 @@
 	const stands = $derived.by(() => {
 		if (!judgement || !moves || !judgement.verdict.isEven) return undefined;
 		const a4 = Math.round(10 * shifted(visit.a4, judgement.least.shift)) / 10;
-		return { a4, strings: judgement.fewest.strings };
+		const { strings } = pitchPrice(judgement.notes, centsBetween(hz(visit.a4), hz(a4)), judgement.near.tolerance);
+		return { a4, strings };
 	});
 	const standsNow = $derived(judgement && shifted(visit.a4, judgement.least.shift));
 
@@ -55,7 +55,7 @@
 						<button type="button" class="link" onclick={() => open.replan({ a4: stands.a4 })}
 							>Leave it at that pitch</button
 						></span
-					><b class="mono">{inHz(centsBetween(hz(visit.a4), hz(stands.a4)), 0)} cents</b>
+					><b class="mono">{signed(centsBetween(hz(visit.a4), hz(stands.a4)), 0)} cents</b>
 				</li>
 			{:else if judgement.barred && standsNow}
 				<li>

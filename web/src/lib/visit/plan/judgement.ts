@@ -41,6 +41,7 @@ import {
 	type Verdict
 } from '@fendrel/core';
 import type { OpenVisit } from '../openVisit.svelte';
+import { briefOf } from '../brief';
 import { foundNotes, walkedNotes } from '../sound/found';
 
 /** How a raise is to be made. */
@@ -50,6 +51,14 @@ export interface RaiseChoice {
 	readonly cap: number;
 }
 export const USUAL_RAISE: RaiseChoice = { school: 'coupled', order: 'bassFirst', cap: USUAL_CAP };
+
+/** The raise that the plan took, or the usual one. */
+export function raiseChoiceOf({ record }: Pick<OpenVisit, 'record'>): RaiseChoice {
+	const { raise } = record.report.plan ?? {};
+	if (!raise) return USUAL_RAISE;
+	const { school, order, cap } = raise;
+	return { school: school as RaiseSchool, order: order as RaiseOrder, cap };
+}
 
 /** What the survey and the look on arrival say of an instrument, against the plan. */
 export interface Judgement {
@@ -111,7 +120,7 @@ export function judge(ground: Ground): Judgement | undefined {
 	const { instrument, plan, record, about } = ground;
 	const { lowest, highest, stringing, kind } = instrument;
 	const { arrival } = record.report;
-	const near = USUAL_NEAR_ENOUGH[arrival.brief.purpose];
+	const near = USUAL_NEAR_ENOUGH[briefOf(ground).purpose];
 	const breakNote = breakOf(stringing);
 	const found = foundStates(ground, near);
 	const state = instrumentState(found, { lowest, highest, breakNote }, TEMPERAMENT_OCTAVE);

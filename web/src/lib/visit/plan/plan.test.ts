@@ -1,4 +1,5 @@
 import {
+	BLANK_BRIEF,
 	createRandom,
 	hz,
 	hzAbove,
@@ -15,6 +16,7 @@ import { v7 as uuid } from 'uuid';
 import { planFor } from '$lib/tuning/plan';
 import { itemSchema } from '$lib/record/record';
 import type { Made } from '$lib/handover/outbox';
+import { briefOf } from '../brief';
 import type { OpenVisit } from '../openVisit.svelte';
 import { VisitRecord, type NewAct } from '../visitRecord.svelte';
 import { asksForRaise, judge, notesToRaise, passesOf, USUAL_RAISE } from './judgement';
@@ -130,6 +132,16 @@ describe('the verdict of a plan', () => {
 		const { judgement, headline } = said(open);
 		expect(headline).toBe('Tune it once.');
 		expect(judgement.pins.moved).toBe(judgement.pins.all);
+	});
+
+	it('goes by what the last visit was for, until somebody says otherwise', () => {
+		const { open, act } = visitWith(() => 0);
+		const history = [{ brief: { ...BLANK_BRIEF, purpose: 'stage', due: '2024-05-20', complaint: 'It growls' } }];
+		const again = { ...open, about: { ...open.about, history } } as unknown as OpenVisit;
+		expect(briefOf(again)).toEqual({ ...BLANK_BRIEF, purpose: 'stage' });
+		expect(said(again).headline).toBe('Tune it once.');
+		act({ do: 'brief', brief: { purpose: 'home' } });
+		expect(said(again).headline).toMatch(/^Leave it alone/);
 	});
 
 	it('does not raise over a cracked bridge until somebody answers for it', () => {

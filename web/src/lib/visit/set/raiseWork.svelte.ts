@@ -14,12 +14,13 @@ import {
 	type LearnedCoupling,
 	type NoteRecord,
 	type PlannedRaise,
+	type RaiseSchool,
 	type RunningPass,
 	type SettingStep,
 	type TriedNote
 } from '@fendrel/core';
 import type { OpenVisit } from '../openVisit.svelte';
-import { judge, notesToRaise, type RaiseChoice } from '../plan/judgement';
+import { judge, notesToRaise, raiseChoiceOf, type RaiseChoice } from '../plan/judgement';
 
 /** How near a note is set in a raise, in cents: it moves again anyway. */
 export const RAISED_WITHIN = cents(2);
@@ -30,6 +31,7 @@ const THOUGHT = 1.5;
 export class RaiseWork {
 	readonly order: readonly SettingStep[];
 	readonly pass: number;
+	private readonly school: RaiseSchool;
 	private readonly trial: readonly number[];
 	private readonly first: readonly FoundNote[];
 	/** The pass as it stands now. */
@@ -45,9 +47,11 @@ export class RaiseWork {
 	private constructor(
 		private readonly open: OpenVisit,
 		planned: PlannedRaise,
+		choice: RaiseChoice,
 		notes: readonly FoundNote[]
 	) {
 		this.pass = planned.pass;
+		this.school = choice.school;
 		this.first = notes;
 		const { lowest, highest } = open.instrument;
 		this.trial = trialNotes(lowest, highest);
@@ -60,7 +64,8 @@ export class RaiseWork {
 		const planned = open.record.report.plan?.raise;
 		const judgement = planned && judge(open);
 		if (!planned || !judgement) return undefined;
-		return new RaiseWork(open, planned, notesToRaise(open, judgement, planned as RaiseChoice));
+		const choice = raiseChoiceOf(open);
+		return new RaiseWork(open, planned, choice, notesToRaise(open, judgement, choice));
 	}
 
 	private readonly targetOf = (note: number) => this.open.plan.targetOf(note)?.pitch;
@@ -88,7 +93,7 @@ export class RaiseWork {
 			const told = (passes.get(pass) ?? []).filter(
 				({ kind, note }) => pass > 1 || kind === 'set' || !isTried.has(note)
 			);
-			const running = runningPass(notes, told, known);
+			const running = runningPass(notes, told, known, this.school);
 			if (pass >= this.pass) return running;
 			known = forNextRaise(running.learned);
 			const left = new Map([...running.settled, ...running.next.map((point) => [point.note, point.left] as const)]);

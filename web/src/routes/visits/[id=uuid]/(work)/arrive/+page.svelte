@@ -77,7 +77,7 @@
 			{/if}
 			{#if gates.length}<GateList {open} {gates} />{/if}
 			<div class="go"><a class="btn preset-filled-brand" href={soundHref}>Go on to Sound</a></div>
-			<BriefForm {open} before={last?.brief} />
+			<BriefForm {open} />
 			<ClimateForm {open} before={last?.climate} />
 			<FindingList {open} />
 		</div>

@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { onMount } from 'svelte';
+	import { onMount, untrack } from 'svelte';
 	import { stretchWords } from '$lib/tuning/stretchWords';
 	import { typedInto } from '$lib/ui/keys';
 	import Segments from '$lib/ui/Segments.svelte';
@@ -10,13 +10,14 @@
 	import PlanChoices from '$lib/visit/plan/PlanChoices.svelte';
 	import TargetPictures from '$lib/visit/plan/TargetPictures.svelte';
 	import VerdictColumn from '$lib/visit/plan/VerdictColumn.svelte';
-	import { asksForRaise, judge, passesOf, USUAL_RAISE, type RaiseChoice } from '$lib/visit/plan/judgement';
+	import { asksForRaise, judge, passesOf, raiseChoiceOf } from '$lib/visit/plan/judgement';
 
 	let { data } = $props();
 	const open = $derived(data.open);
 	const { visit, instrument, measured, record, plan, family, body, summary } = $derived(open);
 	const judgement = $derived(judge(open));
-	let raise = $state.raw<RaiseChoice>(USUAL_RAISE);
+	/** As it was taken; otherwise as usual, until somebody chooses. */
+	let raise = $state.raw(untrack(() => raiseChoiceOf(data.open)));
 	const passes = $derived(judgement && asksForRaise(judgement.verdict) ? passesOf(open, judgement, raise) : []);
 	/** The pitch that is looked at; the plan's own until another is pointed at. */
 	let pointed = $state<{ readonly plan: number; readonly a4: number } | undefined>();

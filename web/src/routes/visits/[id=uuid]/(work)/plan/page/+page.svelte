@@ -1,11 +1,11 @@
 <script lang="ts">
-	import { asksForRaise, judge, passesOf, USUAL_RAISE, type RaiseChoice } from '$lib/visit/plan/judgement';
+	import { asksForRaise, judge, passesOf, raiseChoiceOf } from '$lib/visit/plan/judgement';
 	import { ownersPage } from '$lib/visit/plan/makeOwnersPage';
 
 	let { data } = $props();
 	const open = $derived(data.open);
 	const judgement = $derived(judge(open));
-	const raise = $derived({ ...USUAL_RAISE, ...(open.record.report.plan?.raise as RaiseChoice | null | undefined) });
+	const raise = $derived(raiseChoiceOf(open));
 	const passes = $derived(judgement && asksForRaise(judgement.verdict) ? passesOf(open, judgement, raise) : []);
 	const page = $derived(judgement && ownersPage(open, judgement, passes, raise));
 	const planHref = $derived(`/visits/${open.visit.id}/plan`);
