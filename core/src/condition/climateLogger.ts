@@ -1,3 +1,4 @@
+import type { StringKind } from '../strings/inharmonicity';
 import { createRandom } from '../numeric/random';
 
 /** A room as a logger sees it. */
@@ -5,6 +6,11 @@ export interface RoomClimate {
 	readonly seed: number;
 	/** Unheated: it follows the season; heated: dry in winter. */
 	readonly heated: boolean;
+}
+
+/** The room that an invented instrument stands in: half of the uprights stand unheated. */
+export function roomOf(kind: StringKind, seed: number): RoomClimate {
+	return { seed, heated: kind !== 'upright' || seed % 2 === 0 };
 }
 
 const DAY = 86_400_000;

@@ -20,6 +20,8 @@
 
 <style>
 	div {
+		flex: none;
+		align-self: flex-start;
 		display: inline-flex;
 		border: 1px solid var(--line);
 		border-radius: var(--radius-base);

@@ -9,6 +9,7 @@ import {
 	loggedClimate,
 	noteClass,
 	offsetsFromEqual,
+	roomOf,
 	settingOrder,
 	temperamentById,
 	TWIN_A4,
@@ -162,10 +163,7 @@ async function loadVisit(
 
 /** What was told on arrival: the room's climate, what the visit was for, and work that was found and is still to do. */
 function addArrival(record: DemoRecord, instrument: DemoInstrument, { seed }: InstrumentTwin, at: Date): void {
-	const { temperature, humidity } = loggedClimate(
-		{ seed, heated: instrument.kind !== 'upright' || seed % 2 === 0 },
-		at.getTime()
-	);
+	const { temperature, humidity } = loggedClimate(roomOf(instrument.kind, seed), at.getTime());
 	const short = (value: number) => Math.round(10 * value) / 10;
 	addAct(record, 'climate', at, { temperature: short(temperature), humidity: short(humidity), by: 'logger' });
 	if (instrument.purpose) addAct(record, 'brief', at, { brief: { ...BLANK_BRIEF, purpose: instrument.purpose } });

@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { loggedClimate, type Climate } from '@fendrel/core';
+	import { loggedClimate, roomOf, type Climate } from '@fendrel/core';
 	import { onTime } from '$lib/ui/format';
 	import type { OpenVisit } from '../openVisit.svelte';
 	import { climateExplains } from './arriveWords';
@@ -37,7 +37,7 @@
 	}
 	function fromLogger() {
 		const { twin, kind } = open.instrument;
-		keep(loggedClimate({ seed: twin.seed, heated: kind !== 'upright' || twin.seed % 2 === 0 }, Date.now()), 'logger');
+		keep(loggedClimate(roomOf(kind, twin.seed), Date.now()), 'logger');
 	}
 	async function fromFile(file: File | undefined) {
 		if (!file) return;

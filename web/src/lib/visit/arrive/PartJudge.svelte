@@ -17,8 +17,10 @@
 	export function give(id: string) {
 		record.act({ do: 'part', part: part.id, grade: id, note: note.trim().slice(0, NOTE_LIMIT) });
 		const given = part.grades.find((each) => each.id === id);
-		if (given?.so && given.gate)
-			record.act({ do: 'caution', caution: `${part.id}${id[0].toUpperCase()}${id.slice(1)}`, text: given.so });
+		const caution = `${part.id}${id[0].toUpperCase()}${id.slice(1)}`;
+		// As it was shown, once.
+		if (given?.so && given.gate && !record.report.arrival.cautions.includes(caution))
+			record.act({ do: 'caution', caution, text: given.so });
 	}
 	function keepNote() {
 		if (judged && note.trim() !== judged.note) give(judged.grade);

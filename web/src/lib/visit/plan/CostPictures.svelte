@@ -162,13 +162,6 @@
 		gap: 0.5rem;
 		align-content: start;
 	}
-	h2 {
-		font-family: inherit;
-		font-size: 1rem;
-	}
-	h2 span {
-		color: var(--soft);
-	}
 	.line {
 		display: flex;
 		justify-content: space-between;

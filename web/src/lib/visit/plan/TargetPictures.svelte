@@ -35,13 +35,6 @@
 </p>
 
 <style>
-	h2 {
-		font-family: inherit;
-		font-size: 1rem;
-	}
-	h2 span {
-		color: var(--soft);
-	}
 	h2:not(:first-child) {
 		margin-top: 0.75rem;
 		margin-bottom: 0.25rem;

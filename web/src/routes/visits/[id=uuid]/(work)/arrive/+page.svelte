@@ -7,6 +7,7 @@
 	import Shortcuts from '$lib/ui/Shortcuts.svelte';
 	import { onDay } from '$lib/ui/format';
 	import Strip from '$lib/visit/Strip.svelte';
+	import TwoColumns from '$lib/visit/TwoColumns.svelte';
 	import VisitFrame from '$lib/visit/VisitFrame.svelte';
 	import { arriveHeadline } from '$lib/visit/arrive/arriveWords';
 	import BriefForm from '$lib/visit/arrive/BriefForm.svelte';
@@ -67,8 +68,8 @@
 <svelte:window {onkeydown} onclick={leaveButton} />
 
 <VisitFrame {open} stage="arrive">
-	<div class="arrive">
-		<div class="column">
+	<TwoColumns>
+		{#snippet column()}
 			<p class="headline" data-testid="arrival">{arriveHeadline(last, gates, arrival, new Date())}</p>
 			{#if last}
 				<p class="soft">
@@ -80,8 +81,8 @@
 			<BriefForm {open} />
 			<ClimateForm {open} before={last?.climate} />
 			<FindingList {open} />
-		</div>
-		<section class="pictures">
+		{/snippet}
+		{#snippet pictures()}
 			{#if visits.length}
 				<h2><b>How did it keep its pitch?</b> <span>cents by section; below: humidity</span></h2>
 				<SectionRecord {visits} now={visit.startedAt.getTime()} height={150} />
@@ -95,8 +96,8 @@
 				onchoose={(id) => (chosen = id)}
 			/>
 			{#key part.id}<PartJudge bind:this={judging} {open} {part} />{/key}
-		</section>
-	</div>
+		{/snippet}
+	</TwoColumns>
 	{#snippet strip()}
 		<Strip {family} {body} notes={summary.notes}>
 			{#snippet hint()}<Shortcuts {keys} />{/snippet}
@@ -105,49 +106,9 @@
 </VisitFrame>
 
 <style>
-	.arrive {
-		display: grid;
-		grid-template-columns: minmax(20rem, 27rem) minmax(0, 1fr);
-		height: 100%;
-	}
-	.column {
-		padding: 1.25rem 1.5rem;
-		border-right: 1px solid var(--line);
-		display: grid;
-		gap: 0.9rem;
-		align-content: start;
-		overflow: auto;
-	}
 	.headline {
 		font-family: var(--serif);
 		font-size: 1.9rem;
 		line-height: 1.15;
-	}
-	.pictures {
-		padding: 1rem 1.5rem 0.75rem;
-		display: flex;
-		flex-direction: column;
-		gap: 0.4rem;
-		min-width: 0;
-		overflow: auto;
-	}
-	h2 {
-		font-family: inherit;
-		font-size: 1rem;
-	}
-	h2 span {
-		color: var(--soft);
-	}
-	@media (max-width: 999px), (max-height: 699px) {
-		.arrive {
-			grid-template-columns: minmax(0, 1fr);
-		}
-		.column {
-			border-right: 0;
-		}
-		.column,
-		.pictures {
-			padding: 1rem;
-		}
 	}
 </style>

@@ -5,6 +5,7 @@
 	import Segments from '$lib/ui/Segments.svelte';
 	import Shortcuts from '$lib/ui/Shortcuts.svelte';
 	import Strip from '$lib/visit/Strip.svelte';
+	import TwoColumns from '$lib/visit/TwoColumns.svelte';
 	import VisitFrame from '$lib/visit/VisitFrame.svelte';
 	import CostPictures from '$lib/visit/plan/CostPictures.svelte';
 	import PlanChoices from '$lib/visit/plan/PlanChoices.svelte';
@@ -48,12 +49,12 @@
 <svelte:window {onkeydown} />
 
 <VisitFrame {open} stage="plan">
-	<div class="plan">
-		<div class="column">
+	<TwoColumns>
+		{#snippet column()}
 			<VerdictColumn {open} {judgement} {passes} {raise} />
 			<PlanChoices {open} stretched={stretchWords(plan, { ...instrument, measured }, visit.a4)} />
-		</div>
-		<section class="pictures">
+		{/snippet}
+		{#snippet pictures()}
 			{#if judgement}
 				<Segments label="Pictures" choices={VIEWS} chosen={view} onchoose={(id) => (chosen = id)} />
 			{/if}
@@ -62,57 +63,11 @@
 			{:else}
 				<TargetPictures {open} />
 			{/if}
-		</section>
-	</div>
+		{/snippet}
+	</TwoColumns>
 	{#snippet strip()}
 		<Strip {family} {body} notes={summary.notes}>
 			{#snippet hint()}<Shortcuts {keys} />{/snippet}
 		</Strip>
 	{/snippet}
 </VisitFrame>
-
-<style>
-	.plan {
-		display: grid;
-		grid-template-columns: minmax(20rem, 27rem) minmax(0, 1fr);
-		height: 100%;
-	}
-	.column {
-		padding: 1.25rem 1.5rem;
-		border-right: 1px solid var(--line);
-		display: grid;
-		gap: 1.25rem;
-		align-content: start;
-		overflow: auto;
-	}
-	.pictures > :global(:first-child) {
-		flex: none;
-		align-self: flex-start;
-	}
-	.pictures {
-		padding: 1.25rem 1.5rem 0.75rem;
-		display: flex;
-		flex-direction: column;
-		gap: 0.5rem;
-		min-height: 0;
-		min-width: 0;
-		overflow: auto;
-	}
-	@media (max-width: 999px), (max-height: 699px) {
-		.plan {
-			grid-template-columns: minmax(0, 1fr);
-		}
-		.column {
-			border-right: 0;
-		}
-		.column,
-		.pictures {
-			padding: 1rem;
-		}
-	}
-	@media (min-width: 900px) and (max-width: 999px) {
-		.plan {
-			grid-template-columns: 20rem minmax(0, 1fr);
-		}
-	}
-</style>
