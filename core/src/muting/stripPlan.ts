@@ -7,7 +7,7 @@ export type Mute =
 	/** One wedge between two neighbours: the right string of the lower and the left one of the upper are silent. */
 	| { readonly kind: 'pair'; readonly lower: number; readonly upper: number }
 	/** A wedge of its own for a note that is left over. */
-	| { readonly kind: 'wedge'; readonly note: number; readonly why: 'left over' | 'end of section' };
+	| { readonly kind: 'wedge'; readonly note: number };
 
 export interface MutingPlan {
 	readonly mutes: readonly Mute[];
@@ -49,6 +49,6 @@ function pairs(from: number, to: number, hasStripAbove: boolean): Mute[] {
 	// The strip's end silences the string of the uppermost that lies next to it.
 	let upper = hasStripAbove ? to - 1 : to;
 	for (; upper > from; upper -= 2) mutes.push({ kind: 'pair', lower: upper - 1, upper });
-	if (upper === from) mutes.push({ kind: 'wedge', note: from, why: 'left over' });
+	if (upper === from) mutes.push({ kind: 'wedge', note: from });
 	return mutes.reverse();
 }

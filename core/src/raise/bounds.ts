@@ -1,7 +1,5 @@
-import { stringLoad, tensionRatio, type StringData } from '../strings/tension';
+import { stringLoad, type StringData } from '../strings/tension';
 import { hz } from '../units/quantity';
-import { hzAbove } from '../units/pitch';
-import { cents } from '../units/quantity';
 import type { Bound } from './overpull';
 
 /** How far above its target a string is set at most, in cents, whatever is computed. */
@@ -31,15 +29,4 @@ export function boundOf(limits: Limits, pitch: number, string?: StringData): Bou
 	// T grows by 2^(2 c / 1200): the cents at which it comes to the share.
 	const most = Math.max(0, 600 * Math.log2(share / load));
 	return most < rule.most ? { most, by: 'load' } : rule;
-}
-
-/** Share of its breaking load that a string comes to when it is set so many cents above a pitch. */
-export function shareAt(string: StringData, pitch: number, over: number): number | undefined {
-	return stringLoad(string, hzAbove(hz(pitch), cents(over))).breakingShare;
-}
-
-/** Load that a rise adds to a string, in N. */
-export function loadAdded(string: StringData, pitch: number, rise: number): number | undefined {
-	const { tension } = stringLoad(string, hz(pitch));
-	return tension === undefined ? undefined : tension * (1 - 1 / tensionRatio(rise));
 }

@@ -11,7 +11,7 @@ export interface PlannedPass {
 }
 
 /** After a pass no note should lie further off than one tuning puts right, in cents. */
-const FINE = 5;
+export const LEFT_FOR_TUNING = 5;
 /** More passes than that are not made in a visit. */
 const MOST_PASSES = 4;
 
@@ -24,7 +24,7 @@ export function plannedPasses(
 	school: RaiseSchool,
 	notes: readonly FoundNote[],
 	known: LearnedCoupling,
-	fine = FINE
+	fine = LEFT_FOR_TUNING
 ): readonly PlannedPass[] {
 	const passes: PlannedPass[] = [];
 	let at = notes.map(({ found, ...each }) => ({ ...each, now: found }));
@@ -42,7 +42,7 @@ function offs(passes: readonly PlannedPass[]): number[] {
 
 /** What a pass leaves by section, in cents from the targets. */
 export function leftBySection<Section extends { readonly from: number; readonly to: number }>(
-	points: readonly SetPoint[],
+	points: readonly Pick<SetPoint, 'note' | 'left'>[],
 	sections: readonly Section[]
 ): readonly (Section & { readonly left: number })[] {
 	return sections.flatMap((section) => {

@@ -10,7 +10,10 @@ import {
 	type RaisedPiano
 } from '../../fixtures/raisedPianos';
 import { createRandom } from '../numeric/random';
-import { boundOf, OLD_WIRE_CAP, shareAt, USUAL_CAP } from './bounds';
+import { stringLoad } from '../strings/tension';
+import { hzAbove } from '../units/pitch';
+import { cents, hz } from '../units/quantity';
+import { boundOf, OLD_WIRE_CAP, USUAL_CAP } from './bounds';
 import { setBackOf, sinking, USUAL_COUPLING } from './coupling';
 import { couplingOf, forNextRaise, learn, NOTHING_LEARNED, type LearnedCoupling } from './learning';
 import { raiseOrder, RAISE_ORDERS } from './order';
@@ -107,12 +110,13 @@ describe('bounds', () => {
 		const limits = { cap: USUAL_CAP, isOldWire: false, share: 0.75 };
 		expect(boundOf(limits, 440)).toEqual({ most: USUAL_CAP, by: 'rule' });
 		expect(boundOf({ ...limits, isOldWire: true }, 440)).toEqual({ most: OLD_WIRE_CAP, by: 'wire' });
-		const share = shareAt(wire, 440, 0)!;
+		const shareAt = (over: number) => stringLoad(wire, hzAbove(hz(440), cents(over))).breakingShare!;
+		const share = shareAt(0);
 		const tight = boundOf({ ...limits, share: share * 1.01 }, 440, wire);
 		expect(tight.by).toBe('load');
 		// One per cent of tension is 8.6 cents.
 		expect(tight.most).toBeCloseTo(600 * Math.log2(1.01), 6);
-		expect(shareAt(wire, 440, tight.most)).toBeCloseTo(share * 1.01, 6);
+		expect(shareAt(tight.most)).toBeCloseTo(share * 1.01, 6);
 	});
 
 	it('leave nothing over where the target itself is too much', () =>

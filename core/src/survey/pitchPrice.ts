@@ -31,10 +31,6 @@ export function pitchPrice(notes: readonly PricedNote[], shift: number, toleranc
 	return { shift, strings: moved, total, mean: total / all, most: max(distances) ?? 0 };
 }
 
-/** Costs by which a pitch can be the cheapest. */
-export const PITCH_COSTS = ['movement', 'squares', 'count'] as const;
-export type PitchCost = (typeof PITCH_COSTS)[number];
-
 export interface LeastMovement {
 	readonly shift: number;
 	/** Between which shifts it lies, as far as the notes read can say (95 %). */

@@ -56,8 +56,8 @@ export async function visitHistory(workshopId: string, instrument: Instrument): 
 	// Only a curve drawn afresh asks what the strings are.
 	const drawn = visits.some(({ stretch }) => stretch.by === 'priority');
 	const measured = drawn ? (await readStrings(workshopId, instrument.id)).map(knownByReading) : [];
-	const { sections: strung } = usualStringing(kind, lowest, highest);
-	const sections = sectionsOf(lowest, highest, breakOf({ sections: strung }));
+	const strung = instrument.stringing ?? usualStringing(kind, lowest, highest);
+	const sections = sectionsOf(lowest, highest, breakOf(strung));
 	const compass = Array.from({ length: highest - lowest + 1 }, (_, i) => lowest + i);
 	return visits.map((visit) => {
 		const groups = groupRecords(sounders.get(visit.id)!);

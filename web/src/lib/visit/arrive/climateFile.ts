@@ -1,4 +1,5 @@
 import Papa from 'papaparse';
+import { typedNumber } from '$lib/ui/typed';
 
 /** A line of a logger's file. */
 export interface LoggedLine {
@@ -15,15 +16,10 @@ const NAMES = {
 } as const;
 const LARGEST = 5_000_000;
 
-/** "21,5" and "21.5"; nothing where no figure stands. */
-function figure(text: string | undefined): number | null {
-	const value = Number(
-		(text ?? '')
-			.trim()
-			.replace(',', '.')
-			.replace(/[^\d.+-]/g, '')
-	);
-	return (text ?? '').trim() !== '' && Number.isFinite(value) ? value : null;
+/** "21,5 °C" and "21.5"; nothing where no figure stands. */
+function figure(text = ''): number | null {
+	const value = typedNumber(text.replace(/[°c%\s]+$/i, ''));
+	return Number.isNaN(value) ? null : value;
 }
 
 /**

@@ -15,7 +15,7 @@
 	import { counted, inHz, signed } from '$lib/ui/format';
 	import type { OpenVisit } from '../openVisit.svelte';
 	import { asksForRaise, type Judgement, type RaiseChoice } from './judgement';
-	import { SECTION_NAMES, shifted } from './verdictWords';
+	import { shifted } from './verdictWords';
 
 	interface Props {
 		open: OpenVisit;
@@ -124,8 +124,7 @@
 			<table class="mono">
 				<thead
 					><tr
-						><th>Cents from target</th>{#each judgement.state.sections as { id } (id)}<th>{SECTION_NAMES[id]}</th
-							>{/each}</tr
+						><th>Cents from target</th>{#each judgement.state.sections as { id } (id)}<th>{id}</th>{/each}</tr
 					></thead
 				>
 				<tbody>

@@ -3,7 +3,7 @@ import { counted, inHz, inSentence, noteRuns, onDay, onTime, signed } from '$lib
 import type { OpenVisit } from '../openVisit.svelte';
 import type { OwnersPage } from './ownersPage';
 import { asksForRaise, type Judgement, type RaiseChoice } from './judgement';
-import { headline, raiseExplained, reasons, SECTION_NAMES } from './verdictWords';
+import { headline, raiseExplained, reasons } from './verdictWords';
 
 /** The plan for its owner, from what was found. */
 export function ownersPage(
@@ -39,7 +39,7 @@ export function ownersPage(
 				: [])
 		],
 		table: {
-			head: ['Cents from target', ...state.sections.map(({ id }) => SECTION_NAMES[id])],
+			head: ['Cents from target', ...state.sections.map(({ id }) => id)],
 			rows: [
 				['found', ...state.sections.map(({ level }) => signed(level))],
 				...passes.map(({ points }, i) => [

@@ -1,4 +1,4 @@
-import { hz, hzAbove, cents, noteName, type PlannedPass, type SectionId, type VisitPurpose } from '@fendrel/core';
+import { hz, hzAbove, cents, noteName, type PlannedPass } from '@fendrel/core';
 import { addDays, format } from 'date-fns';
 import { counted, flatOrSharp, inHz, noteRuns, signed } from '$lib/ui/format';
 import { asksForRaise, type Judgement } from './judgement';
@@ -9,22 +9,6 @@ export interface Reason {
 	readonly figure: string;
 	readonly isGrave?: boolean;
 }
-
-export const SECTION_NAMES: Record<SectionId, string> = {
-	bass: 'bass',
-	tenor: 'tenor',
-	middle: 'middle',
-	treble: 'treble',
-	top: 'top'
-};
-
-export const PURPOSE_NAMES: Record<VisitPurpose, string> = {
-	home: 'at home',
-	lesson: 'for lessons',
-	institution: 'in an institution',
-	studio: 'for a studio',
-	stage: 'for a stage'
-};
 
 const TIMES = ['no pass', 'one pass', 'two passes', 'three passes', 'four passes'];
 /** Days after which somebody comes again when it was raised far. */
@@ -69,10 +53,10 @@ export function reasons(judgement: Judgement, passes: readonly PlannedPass[], a4
 		});
 	const others = state.sections
 		.filter(({ id }) => id !== worst.id)
-		.map(({ id, level }) => `${SECTION_NAMES[id]} ${signed(level, 0)}`)
+		.map(({ id, level }) => `${id} ${signed(level, 0)}`)
 		.join(', ');
 	said.push({
-		text: `The ${SECTION_NAMES[worst.id]} stands worst: ${flatOrSharp(worst.level)}${others ? ` (${others})` : ''}`,
+		text: `The ${worst.id} stands worst: ${flatOrSharp(worst.level)}${others ? ` (${others})` : ''}`,
 		figure: counted(read, 'note')
 	});
 	if (state.jump !== undefined && Math.abs(state.jump) >= 3)

@@ -1,9 +1,7 @@
 <script lang="ts">
-	import { breakOf, couplingOf, sectionsOf, USUAL_COUPLING } from '@fendrel/core';
-	import { mean } from 'd3-array';
+	import { breakOf, couplingOf, LEFT_FOR_TUNING, leftBySection, sectionsOf, USUAL_COUPLING } from '@fendrel/core';
 	import { signed } from '$lib/ui/format';
 	import type { OpenVisit } from '../openVisit.svelte';
-	import { SECTION_NAMES } from '../plan/verdictWords';
 	import type { RaiseWork } from './raiseWork.svelte';
 
 	interface Props {
@@ -15,18 +13,10 @@
 	let { open, raise, note }: Props = $props();
 	const { instrument, record } = $derived(open);
 	const done = $derived(raise.raised.size);
-	/** Up to that, what is left is a matter of tuning, in cents. */
-	const FINE = 5;
 	const sections = $derived(
-		sectionsOf(instrument.lowest, instrument.highest, breakOf(instrument.stringing)).map(({ id, from, to }) => ({
-			id,
-			left: mean(
-				raise.left.filter(({ note }) => note >= from && note <= to),
-				({ left }) => left
-			)!
-		}))
+		leftBySection(raise.left, sectionsOf(instrument.lowest, instrument.highest, breakOf(instrument.stringing)))
 	);
-	const isFine = $derived(sections.every(({ left }) => Math.abs(left) <= FINE));
+	const isFine = $derived(sections.every(({ left }) => Math.abs(left) <= LEFT_FOR_TUNING));
 	/** How much this piano yields against a usual one, once it has told. */
 	const yields = $derived.by(() => {
 		const { learned } = raise.running;
@@ -61,7 +51,7 @@
 	<table class="mono">
 		<thead><tr><th>When all is set</th><th>cents</th></tr></thead>
 		<tbody>
-			{#each sections as { id, left } (id)}<tr><th>{SECTION_NAMES[id]}</th><td>{signed(left)}</td></tr>{/each}
+			{#each sections as { id, left } (id)}<tr><th>{id}</th><td>{signed(left)}</td></tr>{/each}
 		</tbody>
 	</table>
 	{#if yields !== undefined}
