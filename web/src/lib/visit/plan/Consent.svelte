@@ -32,7 +32,8 @@
 <section class="consent" aria-label={to === 'trial' ? 'Consent to a trial' : 'Consent'}>
 	{#if consent && !again}
 		<p>
-			{consent.given ? 'Agreed' : 'Declined'} by {consent.from}, {onTime(new Date(consent.at))}; explained by {consent.by}.
+			{consent.given ? 'Agreed' : 'Declined'} by {consent.from}, {onTime(new Date(consent.at))}, to
+			{to === 'trial' ? 'a trial' : 'the raise'}; explained by {consent.by}.
 			<button type="button" class="link" onclick={() => (again = true)}>Ask again</button>
 		</p>
 	{:else}

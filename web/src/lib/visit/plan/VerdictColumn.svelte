@@ -51,7 +51,9 @@
 			{#if stands}
 				<li>
 					<span
-						>It stands evenly at {inHz(stands.a4)} Hz. Left there, {counted(stands.strings, 'string')} would move.
+						>It stands evenly at {inHz(stands.a4)} Hz. Left there, {stands.strings
+							? counted(stands.strings, 'string')
+							: 'no string'} would move.
 						<button type="button" class="link" onclick={() => open.replan({ a4: stands.a4 })}
 							>Leave it at that pitch</button
 						></span
