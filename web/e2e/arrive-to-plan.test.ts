@@ -84,7 +84,7 @@ test('a neglected upright, from the door to a plan that its owner has agreed to,
 	// Plan: held, until somebody answers for it.
 	await stage(page, 'Plan');
 	await expect(page.getByTestId('verdict')).toHaveText('Do not raise it: bridges, cracked.');
-	await expect(page.getByRole('link', { name: 'Take this plan and set' })).toHaveCount(0);
+	await expect(page.getByRole('button', { name: 'Take this plan and set' })).toHaveCount(0);
 	await stage(page, 'Set');
 	await expect(page.getByRole('alert')).toContainText('Do not raise it');
 	await stage(page, 'Arrive');

@@ -66,7 +66,7 @@ test('a curve is shaped on its sheet, taken, followed everywhere, and an earlier
 	expect(await targetOf(page, 'C8')).toBe(shaped);
 
 	// Set and Intervals follow without being asked.
-	await page.getByRole('link', { name: 'Take this plan and set' }).click();
+	await page.getByRole('button', { name: 'Take this plan and set' }).click();
 	expect((await readLive(page)).note).toBe('A4');
 	await page.goto(`/intervals?instrument=${id}&notes=C6+C7`);
 	await page.getByRole('button', { name: '2:1', exact: true }).click();

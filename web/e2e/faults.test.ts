@@ -67,7 +67,7 @@ test('A4 out of range, an unreadable A4, and the plan that stays', async ({ page
 		await route.continue();
 	});
 	await page.getByRole('button', { name: '430', exact: true }).click();
-	await page.getByRole('link', { name: 'Take this plan and set' }).click();
+	await page.getByRole('button', { name: 'Take this plan and set' }).click();
 	await expect(page.getByRole('button', { name: 'Listen' })).toBeEnabled();
 	await expect(page.getByText(/Visit of .*, equal, A4 = 430\.0/)).toBeVisible();
 });

@@ -44,7 +44,7 @@ export async function startVisit(page: Page, within: Page | Locator = page): Pro
 /** From the instrument's page to Set with the plan as it is. */
 export async function startSetting(page: Page): Promise<void> {
 	await startVisit(page);
-	await page.getByRole('link', { name: 'Take this plan and set' }).click();
+	await page.getByRole('button', { name: 'Take this plan and set' }).click();
 	await expect(page.getByRole('button', { name: 'Listen' })).toBeEnabled();
 }
 

@@ -94,7 +94,7 @@ test('how it is strung is said by sections, followed by the visit, and taken bac
 
 	await page.goto(instrument);
 	await startVisit(page);
-	await page.getByRole('link', { name: 'Take this plan and set' }).click();
+	await page.getByRole('button', { name: 'Take this plan and set' }).click();
 	const strings = page.getByRole('group', { name: 'Strings left unmuted' });
 	await expect(strings.getByRole('button')).toHaveText(['Left', 'Right', 'Both']);
 

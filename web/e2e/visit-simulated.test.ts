@@ -27,7 +27,7 @@ test('a visit on the simulated instrument, from sign-in to the record', async ({
 	await page.reload();
 	await expect(page.getByText('Vallotti at 442.0 Hz.')).toBeVisible();
 
-	await page.getByRole('link', { name: 'Take this plan and set' }).click();
+	await page.getByRole('button', { name: 'Take this plan and set' }).click();
 	await page.getByRole('button', { name: 'Listen' }).click();
 	await expect(page.getByText('Listening', { exact: true })).toBeVisible();
 	expect((await readLive(page)).note).toBe('A4');

@@ -132,7 +132,7 @@ test('a visit begins without the server, on an instrument that two devices hold:
 		await page.reload();
 		await startVisit(page, line);
 		await expect(page.getByText('Equal at 440.0 Hz.')).toBeVisible({ timeout: 30_000 });
-		await page.getByRole('link', { name: 'Take this plan and set' }).click();
+		await page.getByRole('button', { name: 'Take this plan and set' }).click();
 		await expect(page.getByRole('button', { name: 'Listen' })).toBeVisible();
 	}
 	await one.page.keyboard.press('Shift+Enter');
@@ -161,7 +161,7 @@ test('a server that hangs is given up after ten seconds, said, and asked again',
 	await signIn(page);
 	await addInstrument(page, 'Frozen upright', { lowest: 'C3', highest: 'C5' });
 	await startVisit(page);
-	await page.getByRole('link', { name: 'Take this plan and set' }).click();
+	await page.getByRole('button', { name: 'Take this plan and set' }).click();
 	await expect(saved(page)).toHaveText('everything saved');
 	await kept(page);
 	gate.state = 'frozen';
@@ -186,7 +186,7 @@ test('a session that ended meanwhile: said, and what waits is sent when its owne
 	await signIn(page);
 	await addInstrument(page, 'Signed out upright', { lowest: 'C3', highest: 'C5' });
 	await startVisit(page);
-	await page.getByRole('link', { name: 'Take this plan and set' }).click();
+	await page.getByRole('button', { name: 'Take this plan and set' }).click();
 	await expect(saved(page)).toHaveText('everything saved');
 	await kept(page);
 	gate.cut();

@@ -16,6 +16,8 @@ export interface Candidate {
 export interface NearestTemperament {
 	readonly best: Candidate;
 	readonly runnerUp: Candidate | undefined;
+	/** Every one that chance does not tell from the best, itself among them, nearest first. */
+	readonly alike: readonly Candidate[];
 	/** Other names under which the best one stands in the library, with their roots. */
 	readonly same: readonly Candidate[];
 	/** The runner-up fits worse by more than chance would have it (chi squared larger by 9, three standard deviations). */
@@ -57,6 +59,7 @@ export function nearestTemperament(
 	return {
 		best,
 		runnerUp,
+		alike: candidates.filter(({ chiSquared }) => chiSquared - candidates[0].chiSquared <= CLEAR),
 		same: twins.filter(
 			({ temperament }, i) =>
 				temperament !== best.temperament && i === twins.findIndex((twin) => twin.temperament === temperament)

@@ -1,8 +1,9 @@
 import { mean } from 'd3-array';
-import type { LearnedCoupling } from './learning';
-import type { SetPoint } from './overpull';
+import { couplingOf, type LearnedCoupling } from './learning';
+import { forecast, type SetPoint } from './overpull';
 import type { FoundNote } from './pass';
 import { setPoints, type RaiseSchool } from './schools';
+import { isMates } from './stripFirst';
 
 export interface PlannedPass {
 	readonly points: readonly SetPoint[];
@@ -34,6 +35,51 @@ export function plannedPasses(
 		at = at.map((each, i) => ({ ...each, now: each.target + points[i].left }));
 	}
 	return passes;
+}
+
+/** What a raise costs in an order of work. */
+export interface RaiseCost {
+	readonly passes: number;
+	/** Cents that a string is set beyond its target at most, in the first pass; and notes held back there. */
+	readonly most: number;
+	readonly held: number;
+	/** What the first pass leaves (root mean square) on a piano that yields so much more than was thought, in cents. */
+	readonly left: number;
+	/** How far strings of a note end apart on such a piano, in cents; 0 where they are set together. */
+	readonly apart: number;
+}
+
+/** Pianos yield by as much more or less than is known of them before they are raised. */
+export const DOUBT = 0.3;
+
+/** @param notes in the order of work, split where the strip is in */
+export function raiseCost(school: RaiseSchool, notes: readonly FoundNote[], known: LearnedCoupling): RaiseCost {
+	const passes = plannedPasses(school, notes, known);
+	const [{ points, held }] = passes;
+	const coupling = couplingOf(known);
+	const doubted = {
+		...coupling,
+		...{
+			local: (1 + DOUBT) * coupling.local,
+			whole: (1 + DOUBT) * coupling.whole,
+			setBack: (1 + DOUBT) * coupling.setBack
+		}
+	};
+	const came = forecast(
+		notes.map(({ found, ...each }) => ({ ...each, now: found })),
+		points.map(({ setTo }) => setTo),
+		doubted
+	);
+	const leftAt = new Map(came.map(({ note, left }) => [note, left]));
+	const whole = came.filter(({ note }) => !isMates(note));
+	const mates = came.filter(({ note }) => isMates(note));
+	return {
+		passes: passes.length,
+		most: Math.max(...points.map(({ over }) => Math.abs(over))),
+		held,
+		left: Math.sqrt(mean(whole, ({ left }) => left ** 2) ?? 0),
+		apart: mean(mates, ({ note, left }) => Math.abs(left - leftAt.get(Math.floor(note))!)) ?? 0
+	};
 }
 
 function offs(passes: readonly PlannedPass[]): number[] {

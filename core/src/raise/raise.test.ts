@@ -19,8 +19,9 @@ import { couplingOf, forNextRaise, learn, NOTHING_LEARNED, type LearnedCoupling 
 import { raiseOrder, RAISE_ORDERS } from './order';
 import { forecast, overpull, type NoteToRaise } from './overpull';
 import { runningPass, type FoundNote, type PassEvent } from './pass';
-import { leftBySection, plannedPasses } from './passes';
+import { leftBySection, plannedPasses, raiseCost } from './passes';
 import { RAISE_SCHOOLS, setPoints } from './schools';
+import { isMates, stripFirst } from './stripFirst';
 
 const FREE = { most: Infinity, by: 'rule' } as const;
 const CAP = { most: USUAL_CAP, by: 'rule' } as const;
@@ -101,6 +102,17 @@ it('every order takes every note once', () => {
 	for (const { id } of RAISE_ORDERS) expect([...raiseOrder(id, NOTES)].sort((a, b) => a - b)).toEqual(NOTES);
 	expect(raiseOrder('temperamentUp', [50, 52, 53, 54])).toEqual([53, 54, 52, 50]);
 	expect(raiseOrder('middleOut', [50, 51, 52, 53])).toEqual([51, 50, 52, 53]);
+	// What an order of one's own leaves out comes last.
+	expect(
+		raiseOrder(
+			'own',
+			[50, 51, 52, 53, 54],
+			[
+				[53, 54],
+				[51, 50]
+			]
+		)
+	).toEqual([53, 54, 51, 50, 52]);
 });
 
 describe('bounds', () => {
@@ -266,4 +278,32 @@ it('a forecast of what is asked is what overpull says', () => {
 		USUAL_COUPLING
 	);
 	again.forEach(({ move }, i) => expect(move).toBeCloseTo(points[i].move, 8));
+});
+
+describe('with the strip in', () => {
+	const notes = (drop: number) =>
+		low(() => drop, CAP).map(({ now, ...each }): FoundNote => ({ ...each, found: now, error: 0.3 }));
+
+	it('sets middle strings further over, for what their mates will pull', () => {
+		const together = plannedPasses('coupled', notes(40), NOTHING_LEARNED)[0].points;
+		const strip = plannedPasses('coupled', stripFirst(notes(40)), NOTHING_LEARNED)[0].points;
+		const at = (points: typeof strip, note: number) => points.find((point) => point.note === note)!.over;
+		// The mates are two thirds of the strings, and all of them come afterwards.
+		expect(at(strip, 108)).toBeGreaterThan(at(together, 108) + 2);
+		expect(strip.filter(({ note }) => isMates(note)).length).toBe(
+			notes(40).filter(({ strings }) => strings === 3).length
+		);
+		for (const { left, boundBy } of strip) if (!boundBy) expect(left).toBeCloseTo(0, 6);
+	});
+
+	it('costs unisons that end apart on a piano that yields more than was thought', () => {
+		const whole = raiseCost('coupled', notes(40), NOTHING_LEARNED);
+		const strip = raiseCost('coupled', stripFirst(notes(40)), NOTHING_LEARNED);
+		expect(whole.apart).toBe(0);
+		expect(strip.apart).toBeGreaterThan(0.5);
+		expect(strip.apart).toBeLessThan(5);
+		expect(strip.most).toBeGreaterThanOrEqual(whole.most);
+		// An exact plan leaves nothing on the piano that it was made for: all of this is doubt.
+		expect(whole.left).toBeGreaterThan(1);
+	});
 });

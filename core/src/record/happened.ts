@@ -72,6 +72,14 @@ export interface PlanVersion {
 	readonly lead: string | null;
 	/** A raise or lowering that goes before the tuning; null, or not said: none. */
 	readonly raise?: PlannedRaise | null;
+	/** Notes that are touched while the rest stays as it is; null, or not said: all are set. */
+	readonly touch?: readonly TouchedNote[] | null;
+}
+
+/** A note that is brought so many cents above its target, or below: to its neighbours' level. */
+export interface TouchedNote {
+	readonly note: number;
+	readonly above: number;
 }
 
 /** What a raise has told of a piano: figures of `raise/learning.ts`, as they are kept. */
@@ -82,12 +90,19 @@ export interface LearnedRaise {
 	readonly raises: number;
 }
 
+export const UNISONS = ['together', 'stripFirst'] as const;
+export type Unisons = (typeof UNISONS)[number];
+
 /** A raise as it was planned. */
 export interface PlannedRaise {
 	/** By which school, in which order, and how far above their targets strings are set at most, in cents. */
 	readonly school: string;
 	readonly order: string;
 	readonly cap: number;
+	/** Runs of an order of one's own. */
+	readonly own?: readonly (readonly [first: number, last: number])[];
+	/** Whether the strings of a note are set together, or middle strings first with the strip in; not said: together. */
+	readonly unisons?: Unisons;
 	/** The pass that is due, from 1; 0: a trial, one string of one note an octave. */
 	readonly pass: number;
 }
@@ -101,7 +116,7 @@ export const STAGES = ['arrive', 'sound', 'plan', 'set', 'close'] as const;
 export type Stage = (typeof STAGES)[number];
 
 /** What a plan says, part by part: two devices may each change another one. */
-export const PLAN_FIELDS = ['a4', 'temperament', 'tolerance', 'curve', 'raise'] as const;
+export const PLAN_FIELDS = ['a4', 'temperament', 'tolerance', 'curve', 'raise', 'touch'] as const;
 export type PlanField = (typeof PLAN_FIELDS)[number];
 
 /** Versions that this one was written over, by their acts' ids; not said: all that were there before it. */

@@ -73,7 +73,8 @@ const VALUES: Record<PlanField, (plan: PlanVersion) => Partial<PlanVersion>> = {
 	temperament: ({ temperamentId }) => ({ temperamentId }),
 	tolerance: ({ tolerance }) => ({ tolerance }),
 	curve: ({ curveId, lead }) => ({ curveId, lead }),
-	raise: ({ raise = null }) => ({ raise })
+	raise: ({ raise = null }) => ({ raise }),
+	touch: ({ touch = null }) => ({ touch })
 };
 const isSame = (one: object, other: object) => JSON.stringify(one) === JSON.stringify(other);
 

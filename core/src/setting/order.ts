@@ -7,7 +7,7 @@ export interface SettingStep {
 	/** Already set when its turn comes; undefined for the first note, which comes from the reference pitch. */
 	readonly against: number | undefined;
 	readonly interval: IntervalKind | undefined;
-	readonly section: 'reference' | 'temperament' | 'upwards' | 'downwards' | 'raise';
+	readonly section: 'reference' | 'temperament' | 'upwards' | 'downwards' | 'raise' | 'touch';
 }
 
 /** From A by fourths and fifths to E♭, then from A the other way to G♯: no step crosses the usual place of a wolf. */

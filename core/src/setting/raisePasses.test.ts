@@ -6,7 +6,8 @@ import { learnFromTrial, trialNotes, triedNotes } from '../raise/trial';
 import { couplingOf, NOTHING_LEARNED } from '../raise/learning';
 import { equalHz, hzAbove } from '../units/pitch';
 import { cents, hz } from '../units/quantity';
-import { eventsOfPasses } from './raisePasses';
+import type { PassEvent } from '../raise/pass';
+import { eventsOfPasses, noteToReadAgain } from './raisePasses';
 
 const target = (note: number) => equalHz(note, hz(440));
 
@@ -102,5 +103,19 @@ describe('a trial raise', () => {
 		const known = learnFromTrial(NOTHING_LEARNED, tried, (note) => ({ note, strings: 3, row: 'plain' }));
 		expect(Math.abs(couplingOf(known).setBack - 1)).toBeLessThan(0.5);
 		expect(known.raises).toBe(0);
+	});
+});
+
+describe('a note to be read again', () => {
+	const set = (note: number): PassEvent => ({ kind: 'set', note, at: 0 });
+	const upTo = (count: number) => Array.from({ length: count }, (_, i) => set(21 + i));
+
+	it('comes at every eighth note, one that was set fourteen before it', () => {
+		expect(noteToReadAgain(upTo(15))).toBeUndefined();
+		expect(noteToReadAgain(upTo(16))).toBe(22);
+		// Until it is read, or the next one is due.
+		expect(noteToReadAgain(upTo(19))).toBe(22);
+		expect(noteToReadAgain([...upTo(19), { kind: 'read', note: 22, at: -1 }])).toBeUndefined();
+		expect(noteToReadAgain(upTo(24))).toBe(30);
 	});
 });

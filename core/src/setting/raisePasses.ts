@@ -47,3 +47,19 @@ export function eventsOfPasses(
 	}
 	return passes;
 }
+
+/** At every eighth note one that was set fourteen earlier is read again: only that shows what a string loses by itself. */
+const AGAIN = { every: 8, earlier: 14 } as const;
+
+/**
+ * The note that is to be read again in a pass, while it goes on.
+ * @param happened what was read and set in the pass, in order
+ */
+export function noteToReadAgain(happened: readonly PassEvent[]): number | undefined {
+	const sets = happened.flatMap(({ kind, note }, at) => (kind === 'set' ? [{ note, at }] : []));
+	const due = AGAIN.every * Math.floor(sets.length / AGAIN.every) - AGAIN.earlier;
+	const chosen = due > 0 ? sets[due - 1] : undefined;
+	if (!chosen) return undefined;
+	const since = happened.slice(chosen.at + 1);
+	return since.some(({ note }) => note === chosen.note) ? undefined : chosen.note;
+}

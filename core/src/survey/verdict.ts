@@ -12,7 +12,21 @@ export interface Thresholds {
 	/** From here on somebody comes again in two to three weeks. */
 	readonly followUp: number;
 }
-export const USUAL_THRESHOLDS: Thresholds = { touchUp: 2, tune: 5, correct: 10, followUp: 100 };
+
+/** Schools differ in how far one tuning carries. */
+export const THRESHOLD_SCHOOLS = [
+	{
+		id: 'early',
+		name: 'A pass first beyond 5 cents',
+		thresholds: { touchUp: 2, tune: 5, correct: 10, followUp: 100 }
+	},
+	{
+		id: 'late',
+		name: 'One tuning up to 10 cents',
+		thresholds: { touchUp: 2, tune: 10, correct: 15, followUp: 100 }
+	}
+] as const satisfies readonly { readonly id: string; readonly name: string; readonly thresholds: Thresholds }[];
+export const USUAL_THRESHOLDS: Thresholds = THRESHOLD_SCHOOLS[0].thresholds;
 
 export const VERDICT_KINDS = [
 	'leave',

@@ -9,7 +9,8 @@
 		{ href: '/visits', label: 'Visits' },
 		{ href: '/temperaments', label: 'Temperaments' },
 		{ href: '/intervals', label: 'Intervals' },
-		{ href: '/device', label: 'On this device' }
+		{ href: '/device', label: 'On this device' },
+		{ href: '/settings', label: 'Settings' }
 	];
 
 	/** Nothing of the workshop's stays on the device but what waits to be handed over. */

@@ -121,6 +121,12 @@ export class SimulatedInstrument {
 		this.onMoved({ ...this.moved });
 	}
 
+	/** Whether one of these strings has broken. */
+	isBroken(note: number, strings: readonly number[]): boolean {
+		const pins = this.pinsOf(note);
+		return strings.some((string) => pins[string]?.broken);
+	}
+
 	/** Strikes a note with only `strings` unmuted (0 is the one that leads). */
 	async strike(note: number, strings: readonly number[], strength: number): Promise<void> {
 		const feel = this.feelOf(note);

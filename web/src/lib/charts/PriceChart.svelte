@@ -10,9 +10,9 @@
 		height?: number;
 		onchoose: (a4: number) => void;
 	}
-	let { data, chosen, height = 158, onchoose }: Props = $props();
+	let { data, chosen, height = 172, onchoose }: Props = $props();
 	let width = $state(700);
-	const margin = { top: 40, right: 14, bottom: 24, left: 46 };
+	const margin = { top: 40, right: 14, bottom: 38, left: 46 };
 	const chart = $derived(priceChart(data, { width, height, margin }));
 	const [low, high] = $derived([data.points[0].a4, data.points[data.points.length - 1].a4]);
 
@@ -42,8 +42,12 @@
 >
 	<svg class="drawing" {width} {height} aria-hidden="true">
 		<ValueAxis ticks={chart.yTicks} from={margin.left} to={width - margin.right} label={(value) => String(value)} />
-		{#each chart.xTicks as { value, x } (value)}<text {x} y={height - 6} text-anchor="middle">{value}</text>{/each}
-		<text x={width - margin.right} y={height - 6} text-anchor="end" class="unit">Hz</text>
+		{#each chart.xTicks as { value, x } (value)}<text {x} y={height - 21} text-anchor="middle">{value}</text>{/each}
+		{#each chart.known as { id, x, words } (id)}
+			<path d="M{x - 4},{chart.foot + 5} h8 l-4,-5 z" class="known" />
+			<text {x} y={height - 5} text-anchor="middle" class="unit">{words}</text>
+		{/each}
+		<text x={width - margin.right} y={height - 21} text-anchor="end" class="unit">Hz</text>
 		{#if chart.range}
 			<rect
 				x={chart.range[0]}
@@ -102,6 +106,9 @@
 	.chosen {
 		stroke: var(--felt);
 		stroke-width: 1.5;
+	}
+	.known {
+		fill: var(--soft);
 	}
 	.handle {
 		fill: var(--felt);

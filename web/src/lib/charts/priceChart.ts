@@ -18,14 +18,17 @@ export interface PriceData {
 	readonly all: number;
 	/** Pitches worth a line of their own. */
 	readonly marks: readonly { readonly id: string; readonly a4: number; readonly words: string }[];
+	/** Pitches that are known for something: marked at the foot. */
+	readonly known: readonly { readonly id: string; readonly a4: number; readonly words: string }[];
 	/** Between which the least movement lies. */
 	readonly range: readonly [low: number, high: number] | undefined;
 }
 
 /** Width of a letter: words that would touch stand on two levels. */
 const LETTER = 8.2;
+const SMALL = 7;
 
-export function priceChart({ points, all, marks, range }: PriceData, { width, height, margin }: Frame) {
+export function priceChart({ points, all, marks, known, range }: PriceData, { width, height, margin }: Frame) {
 	const x = scaleLinear()
 		.domain([points[0].a4, points[points.length - 1].a4])
 		.range([margin.left, width - margin.right])
@@ -53,9 +56,21 @@ export function priceChart({ points, all, marks, range }: PriceData, { width, he
 			ends[level] = to;
 			return { ...mark, x: at, level, isLeft };
 		});
+	let end = -Infinity;
+	const atFoot = [...known]
+		.sort((a, b) => a.a4 - b.a4)
+		.map((mark) => {
+			const at = x(mark.a4);
+			const half = (SMALL * mark.words.length) / 2;
+			// Where words would touch, the mark stands alone.
+			const words = at - half > end && at + half < width ? mark.words : '';
+			if (words) end = at + half + SMALL;
+			return { ...mark, x: at, words };
+		});
 	return {
 		x,
 		foot,
+		known: atFoot,
 		strings: along((point) => strings(point.strings)),
 		mean: along((point) => mean(point.mean)),
 		farthest,

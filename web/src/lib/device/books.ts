@@ -6,6 +6,7 @@ import type {
 	InstrumentTwin,
 	LearnedCoupling,
 	ListeningHabits,
+	Pace,
 	SectionId,
 	Stage,
 	StringKind,
@@ -14,6 +15,7 @@ import type {
 	VisitEvent
 } from '@fendrel/core';
 import type { MovedPins, SentReading } from '$lib/record/record';
+import type { Settings } from '$lib/settings/settings';
 import type { KeptCurve } from '$lib/tuning/curve';
 import type { StoredTemperament } from '$lib/tuning/storedTemperament';
 import type { Stretch } from '$lib/tuning/stretch';
@@ -75,9 +77,15 @@ export interface InstrumentBook {
 	readonly findings?: readonly At<Finding>[];
 	/** What earlier raises of it have told. */
 	readonly learned?: LearnedCoupling;
+	/** The pitch that most other instruments of its house stand at; undefined where it stands alone. */
+	readonly house?: number;
 	/** Newest first. */
 	readonly curves: readonly KeptCurve[];
 	readonly habits: ListeningHabits;
+	/** What the workshop decides for its visits. */
+	readonly settings?: Settings;
+	/** How long work takes here, by the workshop's own visits. */
+	readonly pace?: Pace;
 	readonly last: LastVisit | undefined;
 	/** The visit that is open. */
 	readonly open: string | undefined;

@@ -14,6 +14,7 @@ import {
 	SOUND_SOURCES,
 	STAGES,
 	TOLERANCES,
+	UNISONS,
 	VISIT_PURPOSES,
 	type RaiseOrder,
 	type RaiseSchool,
@@ -102,12 +103,23 @@ const tolerance = z
 /** How far above their targets strings are set at most, in cents. */
 const CAPS = { least: 0, most: 60 } as const;
 const MOST_PASSES = 9;
+const MOST_RUNS = 40;
 const raise = z.object({
 	school: z.enum(RAISE_SCHOOLS.map(({ id }) => id) as [RaiseSchool, ...RaiseSchool[]]),
 	order: z.enum(RAISE_ORDERS.map(({ id }) => id) as [RaiseOrder, ...RaiseOrder[]]),
 	cap: z.number().min(CAPS.least).max(CAPS.most),
+	/** Nothing that devices from before knew of. */
+	own: z
+		.array(z.tuple([groupNumber, groupNumber]))
+		.max(MOST_RUNS)
+		.default([]),
+	unisons: z.enum(UNISONS).default('together'),
 	pass: z.number().int().min(0).max(MOST_PASSES)
 });
+/** As many notes as the widest keyboards have, and more. */
+const MOST_NOTES = 128;
+/** As far as any note is stretched, or left from where it belongs, in cents. */
+const FURTHEST = 200;
 const planSchema = z
 	.object({
 		id: z.uuid(),
@@ -117,14 +129,16 @@ const planSchema = z
 		curveId: z.uuid().nullable(),
 		lead: z.enum(PRIORITY_IDS).nullable(),
 		/** Nothing that devices from before knew of. */
-		raise: raise.nullable().default(null)
+		raise: raise.nullable().default(null),
+		touch: z
+			.array(z.object({ note: groupNumber, above: z.number().min(-FURTHEST).max(FURTHEST) }))
+			.min(1)
+			.max(MOST_NOTES)
+			.nullable()
+			.default(null)
 	})
 	.refine(({ curveId, lead }) => curveId === null || lead === null, 'A plan has one curve.');
 
-/** As many notes as the widest keyboards have, and more. */
-const MOST_NOTES = 128;
-/** As far as any note is stretched, in cents. */
-const FURTHEST = 200;
 /** A curve that was drawn and taken on a device. */
 const takenCurveSchema = z.object({
 	id: z.uuid(),

@@ -12,7 +12,7 @@ import {
 import type { InstrumentBook } from '$lib/device/books';
 import { wishWords } from '$lib/tuning/curve';
 import { stretchOf } from '$lib/tuning/stretch';
-import { inHz } from '$lib/ui/format';
+import { counted, inHz } from '$lib/ui/format';
 import type { PlanChanges } from './visitRecord.svelte';
 
 /** What was written, as the pages call it. */
@@ -22,6 +22,7 @@ export const FIELD_NAMES: Record<WrittenField, string> = {
 	tolerance: 'the tolerance',
 	curve: 'the stretch',
 	raise: 'the raise',
+	touch: 'which notes are touched',
 	note: 'the note for the record'
 };
 
@@ -48,6 +49,8 @@ export function choiceWords(
 			return `${tolerance} cents`;
 		case 'raise':
 			return act.plan.raise ? raiseWords(act.plan.raise) : 'no raise';
+		case 'touch':
+			return act.plan.touch ? counted(act.plan.touch.length, 'note') : 'every note';
 		default: {
 			const curve = curves.find(({ id }) => id === curveId);
 			return curve

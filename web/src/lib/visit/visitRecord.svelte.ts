@@ -21,6 +21,7 @@ import { v7 as uuid } from 'uuid';
 import type { Told } from '$lib/device/books';
 import { FORMAT } from '$lib/record/format';
 import type { HandOver } from '$lib/handover/handOver.svelte';
+import type { Made } from '$lib/handover/outbox';
 import type { Item, MovedPins, SentReading } from '$lib/record/record';
 import type { KeptCurve } from '$lib/tuning/curve';
 import { NO_STRETCH, stretchColumns, type Stretch } from '$lib/tuning/stretch';
@@ -44,7 +45,7 @@ type NewActOf<Each> = Each extends Act ? Omit<Each, Stamped> : never;
 /** An act before it has its place in the order. */
 export type NewAct = NewActOf<Act>;
 /** What is chosen anew of a plan. */
-export type PlanChanges = Partial<Pick<PlanVersion, 'a4' | 'temperamentId' | 'tolerance' | 'raise'>> & {
+export type PlanChanges = Partial<Pick<PlanVersion, 'a4' | 'temperamentId' | 'tolerance' | 'raise' | 'touch'>> & {
 	readonly stretch?: Stretch;
 };
 
@@ -59,6 +60,8 @@ export class VisitRecord {
 	readonly groups = $derived.by(() => groupRecords(this.report.sounders.values()));
 	/** Partials of what was read since the visit's book was made. */
 	private partials: ReadonlyMap<string, Partials> = $state.raw(new Map());
+	/** What is made together, while it is made. */
+	private batch: Made[] | undefined;
 	/** What the server has told, and so has its place. */
 	private readonly placed = new Set<string>();
 
@@ -162,10 +165,24 @@ export class VisitRecord {
 		this.made({ kind: 'pins', device, id, at: new Date(at), moved: $state.snapshot(moved) as MovedPins });
 	}
 
+	/** What is made by the work is kept by the device in one go: all of it or none. */
+	together(work: () => void): void {
+		const batch: Made[] = [];
+		this.batch = batch;
+		try {
+			work();
+		} finally {
+			this.batch = undefined;
+			if (batch.length) void this.handOver.add(this.visitId, batch);
+		}
+	}
+
 	private made(item: Record<string, unknown> & { readonly kind: Item['kind'] }, told?: Told): void {
 		const { visitId } = this;
 		if (told) this.add([{ ...told, event: this.inServerTime(told.event) }]);
-		void this.handOver.add(visitId, [{ item: { format: FORMAT, visitId, ...item }, told }]);
+		const made = { item: { format: FORMAT, visitId, ...item }, told };
+		if (this.batch) this.batch.push(made);
+		else void this.handOver.add(visitId, [made]);
 	}
 
 	readingsFor(purpose: Purpose): readonly Reading[] {

@@ -17,6 +17,7 @@ import * as curveChoice from './migrations/0011-curve-choice';
 import * as devices from './migrations/0012-devices';
 import * as strikeBefore from './migrations/0013-strike-before';
 import * as plannedRaise from './migrations/0014-planned-raise';
+import * as settingsAndTouch from './migrations/0015-settings-and-touched-notes';
 
 const MIGRATIONS = [
 	{ name: '0001-first-slice', ...firstSlice },
@@ -32,7 +33,8 @@ const MIGRATIONS = [
 	{ name: '0011-curve-choice', ...curveChoice },
 	{ name: '0012-devices', ...devices },
 	{ name: '0013-strike-before', ...strikeBefore },
-	{ name: '0014-planned-raise', ...plannedRaise }
+	{ name: '0014-planned-raise', ...plannedRaise },
+	{ name: '0015-settings-and-touched-notes', ...settingsAndTouch }
 ];
 
 /** @param hold asked before each step */

@@ -1,6 +1,7 @@
 import type { CountedOctave } from '$lib/counts/countedOctave';
 import type { StringLine } from '$lib/instruments/scale/stringLine';
 import type { KeptCurve } from '$lib/tuning/curve';
+import type { Settings } from '$lib/settings/settings';
 import type { StretchColumns } from '$lib/tuning/stretch';
 import type {
 	Acceptance,
@@ -27,6 +28,8 @@ export interface WorkshopRow {
 	demo: boolean;
 	/** How this workshop listens; null: as usual. */
 	listening: ListeningHabits | null;
+	/** What it decides for its visits; null: as usual. */
+	settings: Settings | null;
 	/** 1 for the one that the first start made; null for all others. */
 	first: 1 | null;
 	createdAt: Date;

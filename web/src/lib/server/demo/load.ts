@@ -21,18 +21,19 @@ import { differenceInCalendarDays, getDayOfYear, subDays, subMonths } from 'date
 import { v7 as uuid } from 'uuid';
 import { hashPassword } from '../auth/signIn';
 import type { SimulatedPinsRow, VisitRow } from '../db/rows';
-import { createAccount } from '../db/stores/accounts';
+import { createAccount, keepSettings } from '../db/stores/accounts';
 import { keepCurve } from '../db/stores/curves';
 import { createInstrument, listInstruments } from '../db/stores/instruments';
 import { keepStringTable } from '../db/stores/stringTables';
 import { listTemperaments } from '../db/stores/temperaments';
+import { USUAL_SETTINGS } from '$lib/settings/settings';
 import { BALANCED, curveAt, drawCurve, type KeptCurve } from '$lib/tuning/curve';
 import type { KnownString } from '$lib/tuning/strings';
 import { rebuildSummaries } from '../record/keep';
 import { addAct, addFoundAndLeft, demoRecord, saveRecord, type DemoRecord } from './record';
 import { demoStrings } from './strings';
 import { loadTempering } from './tempering';
-import { CLOSING_NOTES, DEMO_ACCOUNT, DEMO_INSTRUMENTS, HALF_DONE, type DemoInstrument } from './scenario';
+import { CLOSING_NOTES, DEMO_ACCOUNT, DEMO_INSTRUMENTS, DEMO_PRICE, HALF_DONE, type DemoInstrument } from './scenario';
 
 const SEED = 1907;
 const SECONDS_PER_NOTE = 70;
@@ -52,6 +53,7 @@ export async function loadDemo(now = new Date(process.env.FENDREL_DEMO_DATE ?? D
 		demo: true,
 		first: true
 	});
+	await keepSettings(user.workshopId, { ...USUAL_SETTINGS, price: DEMO_PRICE });
 	const temperaments = await listTemperaments(user.workshopId);
 	const today = new Date(now);
 	today.setUTCHours(9, 0, 0, 0);

@@ -8,6 +8,9 @@ export const DEMO_ACCOUNT = {
 	password: 'saltmarsh'
 } as const;
 
+/** What the workshop asks for. */
+export const DEMO_PRICE = { visit: 20, note: 3, tuning: 95, pass: 40 } as const;
+
 export interface DemoInstrument {
 	readonly name: string;
 	readonly location: string;

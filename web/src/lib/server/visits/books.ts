@@ -1,15 +1,24 @@
-import { centsBetween, equalHz, groupRecords, hz, noteClass, offsetsFromEqual, USUAL_HABITS } from '@fendrel/core';
+import {
+	centsBetween,
+	equalHz,
+	groupRecords,
+	hz,
+	noteClass,
+	offsetsFromEqual,
+	paceOf,
+	USUAL_HABITS
+} from '@fendrel/core';
 import type { InstrumentBook, LastVisit, VisitBundle, VisitChanges } from '$lib/device/books';
 import { tableRowOf } from '$lib/instruments/scale/stringLine';
 import type { StoredTemperament } from '$lib/tuning/storedTemperament';
-import { habitsOf } from '../db/stores/accounts';
+import { habitsOf, settingsOf } from '../db/stores/accounts';
 import { curvesAmong, curvesOf } from '../db/stores/curves';
-import { getInstrument, type Instrument } from '../db/stores/instruments';
+import { getInstrument, housePitch, type Instrument } from '../db/stores/instruments';
 import { changesSince, eventsOf, pinsOf } from '../db/stores/record';
 import { visitSoundersOf } from '../db/stores/summaries';
 import { stringTablesOf } from '../db/stores/stringTables';
 import { listTemperaments } from '../db/stores/temperaments';
-import { visitsOf, type Visit } from '../db/stores/visits';
+import { pastVisits, visitsOf, type Visit } from '../db/stores/visits';
 import { visitsBefore } from './before';
 import { visitOr404 } from '../find';
 import { stringingOf } from '../strings/stringing';
@@ -30,15 +39,20 @@ export async function instrumentBook(
 	visit?: Visit
 ): Promise<InstrumentBook> {
 	const { id, name, kind, lowest, highest, usualA4, twin, location } = instrument;
-	const [temperaments, measured, habits, stringing, visits, [table], before] = await Promise.all([
-		listTemperaments(workshopId),
-		knownStrings(workshopId, instrument),
-		habitsOf(workshopId),
-		stringingOf(workshopId, instrument),
-		visitsOf(workshopId, id),
-		stringTablesOf(workshopId, id, 1),
-		visitsBefore(workshopId, instrument)
-	]);
+	const [temperaments, measured, habits, stringing, visits, [table], before, settings, past, house] = await Promise.all(
+		[
+			listTemperaments(workshopId),
+			knownStrings(workshopId, instrument),
+			habitsOf(workshopId),
+			stringingOf(workshopId, instrument),
+			visitsOf(workshopId, id),
+			stringTablesOf(workshopId, id, 1),
+			visitsBefore(workshopId, instrument),
+			settingsOf(workshopId),
+			pastVisits(workshopId),
+			housePitch(workshopId, instrument)
+		]
+	);
 	const last = visits.find(({ finishedAt }) => finishedAt);
 	const curves = await curvesWith(workshopId, id, [...(last ? [last] : []), ...(visit ? [visit] : [])]);
 	return {
@@ -49,6 +63,9 @@ export async function instrumentBook(
 		curves,
 		...before,
 		habits: habits ?? USUAL_HABITS,
+		settings,
+		house,
+		pace: paceOf(past, settings.minutes),
 		last: last && (await lastVisit(workshopId, last, temperaments)),
 		open: visits.find(({ finishedAt }) => !finishedAt)?.id
 	};

@@ -2,19 +2,26 @@
 	import { loggedClimate, roomOf, type Climate } from '@fendrel/core';
 	import { onTime } from '$lib/ui/format';
 	import type { OpenVisit } from '../openVisit.svelte';
-	import { climateExplains } from './arriveWords';
+	import { expectedChange, type Season } from '../season';
+	import { seasonWords } from '../seasonWords';
+	import { climateExplains, FELT } from './arriveWords';
 	import { nearestLine, readClimateFile } from './climateFile';
 
 	interface Props {
 		open: OpenVisit;
 		before: Climate | undefined;
+		/** What it has done to the pitch, once that was read. */
+		season: Season | undefined;
 	}
-	let { open, before }: Props = $props();
+	let { open, before, season }: Props = $props();
 	const climate = $derived(open.record.report.arrival.climate);
 	let temperature = $derived(climate?.temperature == null ? '' : climate.temperature.toFixed(1));
 	let humidity = $derived(climate?.humidity == null ? '' : climate.humidity.toFixed(0));
 	let problem = $state<string | undefined>();
-	const explains = $derived(climateExplains(climate, before));
+	const expected = $derived(climate && expectedChange(open.about.history ?? [], climate));
+	const explains = $derived(
+		season && Math.abs(season.humidity) >= FELT ? seasonWords(season) : climateExplains(climate, before, expected)
+	);
 	const TOLD: Record<Climate['by'], string> = { typed: 'typed', logger: 'from the logger', file: 'from a file' };
 	const LIMITS = { temperature: [-20, 50], humidity: [0, 100] } as const;
 

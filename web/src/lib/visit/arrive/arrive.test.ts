@@ -37,9 +37,9 @@ describe('what is said at the door', () => {
 	});
 
 	it('explains a change of the air only where there is one, and both were read', () => {
-		expect(climateExplains(air(70), air(50))).toMatch(/^Damp air lifts/);
-		expect(climateExplains(air(35), air(50))).toMatch(/^Dry air/);
-		expect(climateExplains(air(52), air(50))).toBeUndefined();
+		expect(climateExplains(air(70), air(50), undefined)).toMatch(/^Damp air lifts/);
+		expect(climateExplains(air(35), air(50), undefined)).toMatch(/^Dry air/);
+		expect(climateExplains(air(52), air(50), undefined)).toBeUndefined();
 		expect(climateChange(air(52), air(50))).toBeUndefined();
 		expect(climateChange(air(null), air(50))).toBeUndefined();
 		expect(climateChange(air(50), undefined)).toBeUndefined();

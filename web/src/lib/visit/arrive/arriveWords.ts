@@ -1,7 +1,18 @@
-import { barring, type Arrival, type Climate, type Gate, type Played, type VisitPurpose } from '@fendrel/core';
-import { differenceInMonths, differenceInWeeks } from 'date-fns';
+import {
+	barring,
+	fallsDue,
+	type Arrival,
+	type Brief,
+	type Climate,
+	type Gate,
+	type Played,
+	type SeasonShare,
+	type VisitPurpose
+} from '@fendrel/core';
+import { differenceInCalendarDays, differenceInMonths, differenceInWeeks } from 'date-fns';
 import type { VisitBefore } from '$lib/device/books';
-import { counted } from '$lib/ui/format';
+import type { Settings } from '$lib/settings/settings';
+import { counted, onDay, signed } from '$lib/ui/format';
 
 export const PURPOSE_WORDS: Record<VisitPurpose, string> = {
 	home: 'Played at home',
@@ -18,7 +29,7 @@ export const PLAYED_WORDS: Record<Played, string> = {
 };
 
 /** Changes of humidity that a piano feels, in per cent. */
-const FELT = 6;
+export const FELT = 6;
 
 /** "14 % damper than at the last visit"; nothing where a piano would not feel it. */
 export function climateChange(now: Climate | undefined, before: Climate | undefined): string | undefined {
@@ -29,13 +40,20 @@ export function climateChange(now: Climate | undefined, before: Climate | undefi
 }
 
 /** What a change of humidity explains, in a sentence. */
-export function climateExplains(now: Climate | undefined, before: Climate | undefined): string | undefined {
+export function climateExplains(
+	now: Climate | undefined,
+	before: Climate | undefined,
+	expected: SeasonShare | undefined
+): string | undefined {
 	if (now?.humidity == null || before?.humidity == null) return undefined;
 	const by = now.humidity - before.humidity;
 	if (Math.abs(by) < FELT) return undefined;
+	const figure = expected
+		? ` Expect about ${signed(expected.explained)} ±${expected.error.toFixed(1)} cents there.`
+		: '';
 	return by > 0
-		? 'Damp air lifts the pitch, the tenor above the break most. What stands sharp now may go back by itself.'
-		: 'Dry air lets the pitch sink, the tenor above the break most. What stands flat now may come back by itself.';
+		? `Damp air lifts the pitch, the tenor above the break most.${figure} What stands sharp now may go back by itself.`
+		: `Dry air lets the pitch sink, the tenor above the break most.${figure} What stands flat now may come back by itself.`;
 }
 
 const SMALL = ['', 'One', 'Two', 'Three', 'Four', 'Five', 'Six', 'Seven', 'Eight', 'Nine', 'Ten', 'Eleven', 'Twelve'];
@@ -49,6 +67,25 @@ function sinceWords(last: VisitBefore, now: Date): string {
 	if (months >= 23) return `${inWords(Math.round(months / 12), 'year')} untouched`;
 	if (months >= 2) return `${inWords(months, 'month')} since the last tuning`;
 	return `${inWords(Math.max(1, differenceInWeeks(now, last.at)), 'week')} since the last tuning`;
+}
+
+/** How far an instrument was moved at a visit, in cents: its section that was moved furthest. */
+function movedAt({ sections }: VisitBefore): number {
+	const moves = sections.flatMap(({ found, left }) =>
+		found === undefined || left === undefined ? [] : Math.abs(left - found)
+	);
+	return Math.max(0, ...moves);
+}
+
+/** "It fell due on 3 March, nineteen weeks ago": by how it is played, and how far it was moved last time. */
+export function dueWords(last: VisitBefore, brief: Brief, { again, purposes }: Settings, now: Date): string {
+	const end = last.at + 60_000 * last.minutes;
+	const due = fallsDue(end, brief, again, movedAt(last), purposes[brief.purpose].followUp);
+	const days = differenceInCalendarDays(now, due);
+	const day = onDay(new Date(due));
+	if (Math.abs(days) < 14) return `It is due now (${day}).`;
+	const weeks = counted(Math.round(Math.abs(days) / 7), 'week');
+	return days > 0 ? `It fell due on ${day}, ${weeks} ago.` : `It falls due on ${day}, in ${weeks}.`;
 }
 
 /** What to know at the door, as plain sentences. */

@@ -1,22 +1,25 @@
 <script lang="ts">
-	import { onDestroy } from 'svelte';
+	import { onDestroy, untrack } from 'svelte';
 	import { noteName, type NoteTarget } from '@fendrel/core';
 	import Play from '@lucide/svelte/icons/play';
 	import Square from '@lucide/svelte/icons/square';
 	import { Player } from '$lib/audio/player.svelte';
 	import Segments from '$lib/ui/Segments.svelte';
-	import { CURVE_PASSAGES, soundedFrom, type CurvePassage } from './passages';
+	import { CURVE_PASSAGES, soundedFrom, type HeardPassage } from './passages';
 
 	interface Props {
 		note: number;
 		/** Targets of each version, the sheet's own first; worked out when something is played. */
 		versions: readonly { readonly name: string; readonly targetOf: () => (note: number) => NoteTarget | undefined }[];
+		passages?: readonly HeardPassage[];
+		/** What is chosen between the versions. */
+		choice?: string;
 	}
-	let { note, versions }: Props = $props();
+	let { note, versions, passages = CURVE_PASSAGES, choice = 'Which curve is heard' }: Props = $props();
 	let heard = $state(0);
 	const player = new Player();
 	onDestroy(() => player.close());
-	let passage = $state.raw<CurvePassage>(CURVE_PASSAGES[0]);
+	let passage = $state.raw<HeardPassage>(untrack(() => passages[0]));
 	let tooHigh = $state(false);
 
 	function play() {
@@ -46,10 +49,10 @@
 			value={passage.id}
 			onchange={(event) => {
 				player.stop();
-				passage = CURVE_PASSAGES.find(({ id }) => id === event.currentTarget.value)!;
+				passage = passages.find(({ id }) => id === event.currentTarget.value)!;
 			}}
 		>
-			{#each CURVE_PASSAGES as { id, name } (id)}<option value={id}>{name}</option>{/each}
+			{#each passages as { id, name } (id)}<option value={id}>{name}</option>{/each}
 		</select>
 		<button
 			type="button"
@@ -63,7 +66,7 @@
 	</div>
 	{#if versions.length > 1}
 		<Segments
-			label="Which curve is heard"
+			label={choice}
 			choices={versions.map(({ name }, id) => ({ id, label: name }))}
 			chosen={heard}
 			onchoose={switchTo}

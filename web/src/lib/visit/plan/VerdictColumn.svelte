@@ -1,10 +1,14 @@
 <script lang="ts">
 	import { goto } from '$app/navigation';
-	import { centsBetween, hz, pitchPrice, type PlannedPass } from '@fendrel/core';
-	import { counted, inHz, signed } from '$lib/ui/format';
+	import { centsBetween, hz, noteName, pitchPrice, type PlannedPass, type TouchedNote } from '@fendrel/core';
+	import { counted, inHz, noteRuns, signed } from '$lib/ui/format';
+	import { seasonWords } from '../seasonWords';
 	import type { OpenVisit } from '../openVisit.svelte';
 	import Consent from './Consent.svelte';
-	import { asksForRaise, type Judgement, type RaiseChoice } from './judgement';
+	import { effort } from './effort';
+	import { standing, standingWords } from './standing';
+	import type { RaiseChoice } from '$lib/settings/settings';
+	import { asksForRaise, type Judgement } from './judgement';
 	import { headline, raiseExplained, reasons, shifted, TRIAL_EXPLAINED } from './verdictWords';
 
 	interface Props {
@@ -29,23 +33,40 @@
 		const { strings } = pitchPrice(judgement.notes, centsBetween(hz(visit.a4), hz(a4)), judgement.near.tolerance);
 		return { a4, strings };
 	});
+	const said = $derived(
+		judgement
+			? [
+					...reasons(judgement, passes, visit.a4),
+					...standingWords(standing(open, judgement), temperament),
+					...effort(open, judgement, passes.length)
+				]
+			: []
+	);
+	const season = $derived(judgement?.season);
 	const standsNow = $derived(judgement && shifted(visit.a4, judgement.least.shift));
 
 	async function takeRaise(pass: number) {
-		open.replan({ raise: { ...raise, pass } });
+		open.replan({ raise: { ...raise, pass }, touch: null });
 		await goto(`/visits/${visit.id}/set`);
 	}
-	async function takeTuning() {
-		if (record.report.plan?.raise) open.replan({ raise: null });
+	/** Takes a plan without a raise; of some notes only, or of all. */
+	async function takeSetting(touch: readonly TouchedNote[] | null) {
+		const planned = record.report.plan;
+		const asBefore = JSON.stringify(planned?.touch ?? null) === JSON.stringify(touch);
+		if (planned?.raise || !asBefore) open.replan({ raise: null, touch });
 		await goto(`/visits/${visit.id}/set`);
 	}
+	const kind = $derived(judgement?.verdict.kind);
+	const isSpot = $derived(kind === 'spot' || kind === 'touchUp');
+	/** What stands out could be touched alone, whatever else is asked for. */
+	const couldSpot = $derived(!!judgement?.verdict.isEven && !isSpot && judgement.touched.length > 0);
 </script>
 
 <section class="judged" aria-label="Verdict">
 	{#if judgement}
 		<p class="headline" data-testid="verdict">{headline(judgement, passes.length, new Date())}</p>
 		<ul class="reasons">
-			{#each reasons(judgement, passes, visit.a4) as { text, figure, isGrave } (text)}
+			{#each said as { text, figure, isGrave } (text)}
 				<li class:grave={isGrave}><span>{text}</span><b class="mono">{figure}</b></li>
 			{/each}
 			{#if stands}
@@ -69,6 +90,31 @@
 					><b class="mono">{inHz(standsNow)} Hz</b>
 				</li>
 			{/if}
+			{#if season?.isSeasons}
+				<li>
+					<span
+						>{seasonWords(season)} It goes back by itself.
+						{#if judgement.touched.length && !isSpot}
+							<button type="button" class="link" onclick={() => takeSetting(judgement.touched)}
+								>Leave it to the season, and touch only what stands out</button
+							>
+						{:else}<a class="link" href="/visits/{visit.id}/close">Leave it to the season</a>{/if}</span
+					><b class="mono">{signed(season.explained)} cents</b>
+				</li>
+			{:else if couldSpot}
+				<li>
+					<span
+						>The rest could be left as it stands.
+						<button type="button" class="link" onclick={() => takeSetting(judgement.touched)}
+							>Bring only {noteRuns(
+								judgement.touched.map(({ note }) => note),
+								noteName,
+								3
+							)} to {judgement.touched.length === 1 ? 'its' : 'their'} neighbours</button
+						></span
+					><b class="mono">{counted(judgement.touched.length, 'note')}</b>
+				</li>
+			{/if}
 		</ul>
 	{:else}
 		<p class="headline" data-testid="verdict">{temperament.name} at {inHz(visit.a4)} Hz.</p>
@@ -76,6 +122,9 @@
 			Nothing has been read yet. <a class="anchor" href="/visits/{visit.id}/sound">Sound it out</a>, and the plan says
 			what it needs.
 		</p>
+	{/if}
+	{#if kind === 'leave' || isSpot}
+		<button type="button" class="link all" onclick={() => takeSetting(null)}>Set every note all the same</button>
 	{/if}
 	{#if needsConsent && judgement && judgement.verdict.kind !== 'barred'}
 		{#if trialAsked || consents.has('trial')}
@@ -107,10 +156,14 @@
 					>
 				{/if}
 			{/if}
-		{:else if record.report.plan?.raise}
-			<button type="button" class="btn preset-filled-brand" onclick={takeTuning}>Take this plan and set</button>
+		{:else if kind === 'leave'}
+			<a class="btn preset-filled-brand" href="/visits/{visit.id}/close">Leave it and close</a>
 		{:else}
-			<a class="btn preset-filled-brand" href="/visits/{visit.id}/set">Take this plan and set</a>
+			<button
+				type="button"
+				class="btn preset-filled-brand"
+				onclick={() => takeSetting(isSpot ? judgement!.touched : null)}>Take this plan and set</button
+			>
 		{/if}
 		{#if judgement}
 			<a class="btn preset-outlined-surface-300-700" href="/visits/{visit.id}/plan/page">For the owner</a>
@@ -153,6 +206,9 @@
 		color: var(--felt);
 		text-decoration: underline;
 		min-height: 24px;
+	}
+	.all {
+		justify-self: start;
 	}
 	.go {
 		position: sticky;

@@ -9,21 +9,22 @@ import {
 	habitAt,
 	hz,
 	instrumentState,
+	isMates,
 	leastMovement,
 	NOTHING_LEARNED,
 	partsOf,
 	pinsToMove,
 	plannedPasses,
 	pitchPrice,
+	raiseCost,
 	raiseOrder,
 	sectionAt,
+	spotTargets,
 	stringsAt,
+	stripFirst,
 	TEMPERAMENT_OCTAVE,
 	TOP_FROM,
 	unisonCents,
-	USUAL_CAP,
-	USUAL_NEAR_ENOUGH,
-	USUAL_THRESHOLDS,
 	verdict,
 	WIRE,
 	type FoundNote,
@@ -35,34 +36,34 @@ import {
 	type PitchPrice,
 	type PlannedPass,
 	type PricedNote,
+	type RaiseCost,
 	type RaiseOrder,
 	type RaiseSchool,
 	type SurveyedNote,
+	type Thresholds,
+	type TouchedNote,
 	type Verdict
 } from '@fendrel/core';
+import { USUAL_SETTINGS, type RaiseChoice, type Settings } from '$lib/settings/settings';
 import type { OpenVisit } from '../openVisit.svelte';
 import { briefOf } from '../brief';
+import { seasonOf, type Season } from '../season';
 import { foundNotes, walkedNotes } from '../sound/found';
 
-/** How a raise is to be made. */
-export interface RaiseChoice {
-	readonly school: RaiseSchool;
-	readonly order: RaiseOrder;
-	readonly cap: number;
-}
-export const USUAL_RAISE: RaiseChoice = { school: 'coupled', order: 'bassFirst', cap: USUAL_CAP };
+/** What the workshop decides, as this device holds it. */
+export const settingsOf = ({ about }: Pick<OpenVisit, 'about'>): Settings => about.settings ?? USUAL_SETTINGS;
 
-/** The raise that the plan took, or the usual one. */
-export function raiseChoiceOf({ record }: Pick<OpenVisit, 'record'>): RaiseChoice {
-	const { raise } = record.report.plan ?? {};
-	if (!raise) return USUAL_RAISE;
-	const { school, order, cap } = raise;
-	return { school: school as RaiseSchool, order: order as RaiseOrder, cap };
+/** The raise that the plan took, or the workshop's usual one. */
+export function raiseChoiceOf(open: Pick<OpenVisit, 'record' | 'about'>): RaiseChoice {
+	const { raise } = open.record.report.plan ?? {};
+	if (!raise) return settingsOf(open).raise;
+	const { school, order, cap, own, unisons } = raise;
+	return { school: school as RaiseSchool, order: order as RaiseOrder, cap, own, unisons };
 }
 
 /** What the survey and the look on arrival say of an instrument, against the plan. */
 export interface Judgement {
-	readonly near: NearEnough;
+	readonly near: NearEnough & Thresholds;
 	readonly state: InstrumentState;
 	readonly verdict: Verdict;
 	readonly gates: readonly Gate[];
@@ -77,6 +78,10 @@ export interface Judgement {
 	/** What the plan's own pitch costs. */
 	readonly price: PitchPrice;
 	readonly pins: ReturnType<typeof pinsToMove>;
+	/** Notes that are touched when the rest stays: what spot work and touching up name; else what stands out. */
+	readonly touched: readonly TouchedNote[];
+	/** What the season has done to the worst section. */
+	readonly season: Season | undefined;
 }
 
 type Ground = Pick<OpenVisit, 'instrument' | 'visit' | 'plan' | 'record' | 'about' | 'outOfLine'>;
@@ -120,13 +125,13 @@ export function judge(ground: Ground): Judgement | undefined {
 	const { instrument, plan, record, about } = ground;
 	const { lowest, highest, stringing, kind } = instrument;
 	const { arrival } = record.report;
-	const near = USUAL_NEAR_ENOUGH[briefOf(ground).purpose];
+	const near = settingsOf(ground).purposes[briefOf(ground).purpose];
 	const breakNote = breakOf(stringing);
 	const found = foundStates(ground, near);
 	const state = instrumentState(found, { lowest, highest, breakNote }, TEMPERAMENT_OCTAVE);
 	const gates = gatesOf(partsOf(kind), arrival);
 	const barred = barring(gates);
-	const said = verdict(state, near, USUAL_THRESHOLDS, barred !== undefined);
+	const said = verdict(state, near, near, barred !== undefined);
 	if (!said) return undefined;
 	const byNote = new Map(found.map((each) => [each.note, each]));
 	const scatter = Number.isNaN(state.strays.scatter) ? undefined : state.strays.scatter;
@@ -140,14 +145,19 @@ export function judge(ground: Ground): Judgement | undefined {
 		};
 	});
 	const read = notes.filter(({ note }) => byNote.has(note));
+	const pins = pinsToMove(notes, near.tolerance);
+	const isSpot = said.kind === 'spot' || said.kind === 'touchUp';
+	const { id: worst, level } = said.worst;
+	const fromUsual = level + centsBetween(hz(instrument.usualA4), hz(ground.visit.a4));
 	return {
-		...{ near, state, gates, barred, notes },
+		...{ near, state, gates, barred, notes, pins },
+		touched: spotTargets(isSpot ? said.notes : said.strays, state.strays.neighbourhoods, pins.notes, near.tolerance),
+		season: seasonOf(about.history ?? [], worst, fromUsual, arrival.climate, near.touchUp),
 		verdict: said,
 		read: read.length,
 		least: leastMovement(read, notes.length),
 		fewest: fewestStrings(notes, near.tolerance),
-		price: pitchPrice(notes, 0, near.tolerance),
-		pins: pinsToMove(notes, near.tolerance)
+		price: pitchPrice(notes, 0, near.tolerance)
 	};
 }
 
@@ -163,7 +173,7 @@ const RUSTY: ReadonlySet<string> = new Set(['lightRust', 'heavyRust']);
 export function notesToRaise(
 	{ instrument, plan, record, about }: Ground,
 	{ notes, state }: Pick<Judgement, 'notes' | 'state'>,
-	{ order, cap }: Pick<RaiseChoice, 'order' | 'cap'>
+	{ order, cap, own }: Pick<RaiseChoice, 'order' | 'cap' | 'own'>
 ): readonly FoundNote[] {
 	const { stringing } = instrument;
 	const { parts } = record.report.arrival;
@@ -171,7 +181,7 @@ export function notesToRaise(
 	const wires = new Map((about.wires ?? []).map(({ note, data }) => [note, data]));
 	const byNote = new Map(notes.map((each) => [each.note, each]));
 	const partOf = (note: number) => (sectionAt(stringing, note).wound ? 'bass' : note < 60 ? 'tenor' : 'treble');
-	return raiseOrder(order, [...byNote.keys()]).map((note): FoundNote => {
+	return raiseOrder(order, [...byNote.keys()], own).map((note): FoundNote => {
 		const { wound, strings } = sectionAt(stringing, note);
 		const wire = wires.get(note);
 		const isOldWire = RUSTY.has(parts.get(partOf(note))?.grade ?? '');
@@ -186,7 +196,23 @@ export function notesToRaise(
 	});
 }
 
-export function passesOf(ground: Ground, judgement: Judgement, choice: RaiseChoice): readonly PlannedPass[] {
+/** The same as a pass takes them: whole, or middle strings first. */
+function unitsOf(ground: Ground, judgement: Judgement, choice: RaiseChoice): readonly FoundNote[] {
 	const notes = notesToRaise(ground, judgement, choice);
-	return plannedPasses(choice.school, notes, ground.about.learned ?? NOTHING_LEARNED);
+	return choice.unisons === 'stripFirst' ? stripFirst(notes) : notes;
+}
+
+export function passesOf(ground: Ground, judgement: Judgement, choice: RaiseChoice): readonly PlannedPass[] {
+	const passes = plannedPasses(
+		choice.school,
+		unitsOf(ground, judgement, choice),
+		ground.about.learned ?? NOTHING_LEARNED
+	);
+	// Mates are brought to their middle string by ear: nothing is aimed at there.
+	return passes.map(({ points, held }) => ({ points: points.filter(({ note }) => !isMates(note)), held }));
+}
+
+/** What a choice costs: how far strings are set over, and what is left on a piano that yields more than was thought. */
+export function costOf(ground: Ground, judgement: Judgement, choice: RaiseChoice): RaiseCost {
+	return raiseCost(choice.school, unitsOf(ground, judgement, choice), ground.about.learned ?? NOTHING_LEARNED);
 }

@@ -2,12 +2,14 @@ import { leftBySection, noteName, RAISE_ORDERS, type PlannedPass } from '@fendre
 import { counted, inHz, inSentence, noteRuns, onDay, onTime, signed } from '$lib/ui/format';
 import type { OpenVisit } from '../openVisit.svelte';
 import type { OwnersPage } from './ownersPage';
-import { asksForRaise, type Judgement, type RaiseChoice } from './judgement';
+import type { RaiseChoice } from '$lib/settings/settings';
+import { effort } from './effort';
+import { asksForRaise, type Judgement } from './judgement';
 import { headline, raiseExplained, reasons } from './verdictWords';
 
 /** The plan for its owner, from what was found. */
 export function ownersPage(
-	open: Pick<OpenVisit, 'instrument' | 'visit' | 'temperament' | 'record'>,
+	open: Pick<OpenVisit, 'instrument' | 'visit' | 'temperament' | 'record' | 'about'>,
 	judgement: Judgement,
 	passes: readonly PlannedPass[],
 	raise: RaiseChoice
@@ -25,7 +27,9 @@ export function ownersPage(
 		where: instrument.location ? `${instrument.location.name}, ${instrument.location.town}` : '',
 		day: onDay(visit.startedAt),
 		headline: headline(judgement, passes.length, visit.startedAt),
-		reasons: reasons(judgement, passes, visit.a4).map(({ text, figure }) => ({ text, figure })),
+		reasons: [...reasons(judgement, passes, visit.a4), ...effort(open, judgement, passes.length)].map(
+			({ text, figure }) => ({ text, figure })
+		),
 		steps: [
 			...(moves
 				? passes.map(

@@ -6,6 +6,7 @@ import {
 	cents,
 	sounderId,
 	temperamentById,
+	THRESHOLD_SCHOOLS,
 	usualStringing,
 	USUAL_HABITS,
 	type SounderId,
@@ -19,9 +20,12 @@ import type { Made } from '$lib/handover/outbox';
 import { briefOf } from '../brief';
 import type { OpenVisit } from '../openVisit.svelte';
 import { VisitRecord, type NewAct } from '../visitRecord.svelte';
-import { asksForRaise, judge, notesToRaise, passesOf, USUAL_RAISE } from './judgement';
+import { asksForRaise, judge, notesToRaise, passesOf } from './judgement';
+import { USUAL_RAISE, USUAL_SETTINGS } from '$lib/settings/settings';
 import { ownersPage } from './makeOwnersPage';
 import { ownersPageSchema } from './ownersPage';
+import { effort } from './effort';
+import { seasonWords } from '../seasonWords';
 import { headline, reasons, shifted } from './verdictWords';
 
 const temperament = { ...temperamentById('equal'), name: 'Equal' };
@@ -117,6 +121,47 @@ describe('the verdict of a plan', () => {
 		const there = said(visitWith(level, { a4 }).open);
 		expect(there.headline).toBe('Touch 1 note: C4.');
 		expect(there.judgement.pins.moved).toBe(3);
+		// At 440 as planned it is brought as low as its neighbours stand, not to zero.
+		const [{ note, above }] = judgement.touched;
+		expect(note).toBe(60);
+		expect(above).toBeCloseTo(-9, 0);
+	});
+
+	it('says what the season has done, and blames it only for what it explains', () => {
+		const at = (back: number) => Date.UTC(2026, 6, 14) - back * 15_778_800_000;
+		const sections = (found: number) =>
+			['bass', 'tenor', 'middle', 'treble', 'top'].map((id) => ({ id, found, left: 0 }));
+		// Damper and drier by turns, and the pitch with it: 0.5 cents for each per cent.
+		const history = [0, 1, 2, 3, 4, 5].map((back) => ({
+			...{ at: at(back + 1), sections: sections(back % 2 ? 6 : -6) },
+			climate: { temperature: 20, humidity: back % 2 ? 56 : 44, by: 'typed' }
+		}));
+		const of = (level: number, humidity: number) => {
+			const { open, act } = visitWith(() => level);
+			act({ do: 'climate', temperature: 20, humidity, by: 'typed' });
+			return judge({ ...open, about: { ...open.about, history } } as unknown as OpenVisit)!.season!;
+		};
+		expect(of(6, 56)).toMatchObject({ isSeasons: true, from: 5 });
+		expect(seasonWords(of(6, 56))).toMatch(/rose 6\.\d cents since the last visit; 12 % damper air explains about \+5/);
+		expect(of(-6, 56).isSeasons).toBe(false);
+		expect(of(20, 56).isSeasons).toBe(false);
+		expect(of(6, 46).isSeasons).toBe(false);
+	});
+
+	it('goes by the workshop’s own limits and rates', () => {
+		const { open } = visitWith(() => -7);
+		expect(said(open).headline).toBe('Correct the pitch first, then tune.');
+		const [, late] = THRESHOLD_SCHOOLS;
+		const home = { ...USUAL_SETTINGS.purposes.home, ...late.thresholds };
+		const price = { visit: 20, note: 3, tuning: 95, pass: 40 };
+		const settings = { ...USUAL_SETTINGS, price, purposes: { ...USUAL_SETTINGS.purposes, home } };
+		const there = { ...open, about: { ...open.about, settings } } as unknown as OpenVisit;
+		expect(said(there).headline).toBe('Tune it once.');
+		expect(effort(there, said(there).judgement, 0)).toEqual([
+			{ text: 'About 1 h 30, by the workshop’s settings', figure: '€ 115' }
+		]);
+		// Without a price none is named.
+		expect(effort(open, said(open).judgement, 1)[0].figure).toBe('2 h');
 	});
 
 	it('leaves most strings of a half-yearly tuning as they are', () => {
@@ -136,7 +181,9 @@ describe('the verdict of a plan', () => {
 
 	it('goes by what the last visit was for, until somebody says otherwise', () => {
 		const { open, act } = visitWith(() => 0);
-		const history = [{ brief: { ...BLANK_BRIEF, purpose: 'stage', due: '2024-05-20', complaint: 'It growls' } }];
+		const history = [
+			{ sections: [], brief: { ...BLANK_BRIEF, purpose: 'stage', due: '2024-05-20', complaint: 'It growls' } }
+		];
 		const again = { ...open, about: { ...open.about, history } } as unknown as OpenVisit;
 		expect(briefOf(again)).toEqual({ ...BLANK_BRIEF, purpose: 'stage' });
 		expect(said(again).headline).toBe('Tune it once.');

@@ -1,15 +1,19 @@
 <script lang="ts">
-	import type { Judgement } from '../plan/judgement';
+	import type { OpenVisit } from '../openVisit.svelte';
+	import { judge } from '../plan/judgement';
 	import { headline } from '../plan/verdictWords';
 
 	interface Props {
-		judgement: Judgement;
+		open: OpenVisit;
 		planHref: string;
 	}
-	let { judgement, planHref }: Props = $props();
+	let { open, planHref }: Props = $props();
+	const judgement = $derived(judge(open));
 </script>
 
-<p role="alert">{headline(judgement, 0, new Date())} <a class="anchor" href={planHref}>See the plan</a></p>
+{#if judgement?.verdict.kind === 'barred'}
+	<p role="alert">{headline(judgement, 0, new Date())} <a class="anchor" href={planHref}>See the plan</a></p>
+{/if}
 
 <style>
 	p {

@@ -18,7 +18,8 @@
 		temperament: 'Temperament octave',
 		upwards: 'Upwards by octaves',
 		downwards: 'Downwards by octaves',
-		raise: 'This pass'
+		raise: 'This pass',
+		touch: 'To touch'
 	};
 	const section = $derived(order[index].section === 'reference' ? 'temperament' : order[index].section);
 	const steps = $derived(

@@ -1,5 +1,13 @@
 <script lang="ts">
-	import { breakOf, couplingOf, LEFT_FOR_TUNING, leftBySection, sectionsOf, USUAL_COUPLING } from '@fendrel/core';
+	import {
+		breakOf,
+		couplingOf,
+		LEFT_FOR_TUNING,
+		leftBySection,
+		noteName,
+		sectionsOf,
+		USUAL_COUPLING
+	} from '@fendrel/core';
 	import { signed } from '$lib/ui/format';
 	import type { OpenVisit } from '../openVisit.svelte';
 	import type { RaiseWork } from './raiseWork.svelte';
@@ -9,8 +17,9 @@
 		raise: RaiseWork;
 		/** The note that is due. */
 		note: number;
+		onselect: (note: number) => void;
 	}
-	let { open, raise, note }: Props = $props();
+	let { open, raise, note, onselect }: Props = $props();
 	const { instrument, record } = $derived(open);
 	const done = $derived(raise.raised.size);
 	const sections = $derived(
@@ -40,12 +49,27 @@
 	<h2 class="panel-heading">Pass {raise.pass}: {done} of {raise.order.length}</h2>
 	{#if raise.isDone}
 		<p class="told">
+			{#if raise.isStripFirst}Take the strip out, and bring the other strings of every note to its middle one by ear.{/if}
 			{isFine ? 'The pass is done. What is left is a matter of tuning.' : 'The pass is done. Another one is due.'}
 		</p>
 	{:else}
 		<p class="told">
-			One string of the note is read; bring it to <b class="mono">{signed(raise.over(note))}</b> cents of its target, and
-			its mates by ear.
+			One string of the note is read; bring it to <b class="mono">{signed(raise.over(note))}</b> cents of its target,
+			and
+			{raise.isStripFirst ? 'go on: its mates follow when the strip is out.' : 'its mates by ear.'}
+		</p>
+	{/if}
+	{#if raise.again !== undefined && raise.again !== note}
+		{@const again = raise.again}
+		<p class="again">
+			<button type="button" class="btn preset-outlined-surface-300-700" onclick={() => onselect(again)}
+				>Read {noteName(again)} again</button
+			>
+			<span class="soft small">It shows how far it has sunk; then go on.</span>
+		</p>
+	{:else if raise.isDone && raise.readAgain < 30}
+		<p class="soft small">
+			Read some thirty notes once more before you go on ({raise.readAgain} so far): this pass and the next raise rest on it.
 		</p>
 	{/if}
 	<table class="mono">

@@ -11,8 +11,14 @@
 		/** The note that is due, and the string that is left sounding. */
 		note: number;
 		sounder: SounderId;
+		onselect: (note: number) => void;
 	}
-	let { open, raise, note, sounder }: Props = $props();
+	let { open, raise, note, sounder, onselect }: Props = $props();
 </script>
 
-{#if raise.isTrial}<TrialPanel {open} {raise} {note} {sounder} />{:else}<PassPanel {open} {raise} {note} />{/if}
+{#if raise.isTrial}<TrialPanel {open} {raise} {note} {sounder} />{:else}<PassPanel
+		{open}
+		{raise}
+		{note}
+		{onselect}
+	/>{/if}

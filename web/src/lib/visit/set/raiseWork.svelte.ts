@@ -1,12 +1,12 @@
 import {
-	cents,
 	eventsOfPasses,
 	forNextRaise,
-	hzAbove,
+	isMates,
 	learnFromTrial,
+	noteToReadAgain,
 	NOTHING_LEARNED,
 	runningPass,
-	stringFromFirstPartial,
+	stripFirst,
 	trialNotes,
 	triedNotes,
 	type FoundNote,
@@ -20,10 +20,10 @@ import {
 	type TriedNote
 } from '@fendrel/core';
 import type { OpenVisit } from '../openVisit.svelte';
-import { judge, notesToRaise, raiseChoiceOf, type RaiseChoice } from '../plan/judgement';
+import { aimedAbove } from './aim';
+import type { RaiseChoice } from '$lib/settings/settings';
+import { judge, notesToRaise, raiseChoiceOf } from '../plan/judgement';
 
-/** How near a note is set in a raise, in cents: it moves again anyway. */
-export const RAISED_WITHIN = cents(2);
 /** A note that nobody has read since the pass before stands where it was thought to come to, within so many cents. */
 const THOUGHT = 1.5;
 
@@ -31,6 +31,8 @@ const THOUGHT = 1.5;
 export class RaiseWork {
 	readonly order: readonly SettingStep[];
 	readonly pass: number;
+	/** Middle strings come first, with the strip in; their mates by ear when it is out. */
+	readonly isStripFirst: boolean;
 	private readonly school: RaiseSchool;
 	private readonly trial: readonly number[];
 	private readonly first: readonly FoundNote[];
@@ -39,10 +41,26 @@ export class RaiseWork {
 	readonly raised: ReadonlySet<number> = $derived.by(() => new Set(this.running.settled.keys()));
 	private readonly overs = $derived.by(() => new Map(this.running.next.map(({ note, over }) => [note, over])));
 	/** Notes set in this pass keep what they were set to. */
-	private readonly setTo = $derived.by(() => {
-		const told = eventsOfPasses(this.open.record.report, this.targetOf).get(this.pass) ?? [];
-		return new Map(told.flatMap(({ kind, note, at }) => (kind === 'set' ? [[note, at] as const] : [])));
-	});
+	private readonly setTo = $derived.by(
+		() => new Map(this.told.flatMap(({ kind, note, at }) => (kind === 'set' ? [[note, at] as const] : [])))
+	);
+	/** What was read and set in this pass. */
+	private readonly told = $derived.by(
+		() => eventsOfPasses(this.open.record.report, this.targetOf).get(this.pass) ?? []
+	);
+	/** A note that was set some time ago, to be read once more: how far has it sunk? */
+	readonly again = $derived.by(() => (this.isTrial || this.isDone ? undefined : noteToReadAgain(this.told)));
+	/** How many notes have been read again since they were set. */
+	readonly readAgain = $derived.by(
+		() =>
+			new Set(
+				this.told.flatMap(({ kind, note }, i) =>
+					kind === 'read' && this.told.slice(0, i).some((each) => each.kind === 'set' && each.note === note)
+						? [note]
+						: []
+				)
+			).size
+	);
 
 	private constructor(
 		private readonly open: OpenVisit,
@@ -52,7 +70,8 @@ export class RaiseWork {
 	) {
 		this.pass = planned.pass;
 		this.school = choice.school;
-		this.first = notes;
+		this.isStripFirst = choice.unisons === 'stripFirst' && this.pass > 0;
+		this.first = this.isStripFirst ? stripFirst(notes) : notes;
 		const { lowest, highest } = open.instrument;
 		this.trial = trialNotes(lowest, highest);
 		const order = this.isTrial ? this.trial : notes.map(({ note }) => note);
@@ -120,13 +139,7 @@ export class RaiseWork {
 
 	/** A target as it is set in this pass. */
 	aim(target: GroupTarget): GroupTarget {
-		const over = this.over(target.note);
-		const pitch = hzAbove(target.pitch, cents(over));
-		return {
-			...target,
-			...{ pitch, fromEqual: cents(target.fromEqual + over) },
-			string: stringFromFirstPartial(pitch, target.string.inharmonicity)
-		};
+		return aimedAbove(target, this.over(target.note));
 	}
 
 	/** A note's record as this pass has it: left where it was set, above its target. */
@@ -145,9 +158,11 @@ export class RaiseWork {
 	}
 
 	/** Where notes are thought to come to when all are set, in cents from their targets. */
-	readonly left = $derived.by(() => [
-		...[...this.running.settled].map(([note, left]) => ({ note, left })),
-		...this.running.next.map(({ note, left }) => ({ note, left }))
-	]);
-	readonly isDone = $derived.by(() => this.running.next.length === 0);
+	readonly left = $derived.by(() =>
+		[
+			...[...this.running.settled].map(([note, left]) => ({ note, left })),
+			...this.running.next.map(({ note, left }) => ({ note, left }))
+		].filter(({ note }) => !isMates(note))
+	);
+	readonly isDone = $derived.by(() => this.running.next.every(({ note }) => isMates(note)));
 }

@@ -14,6 +14,8 @@ export interface SetOptions<Body> extends WorkGround<Body> {
 	readonly onMoved: (moved: MovedPins) => void;
 	/** A pass of a raise, in place of the tuning. */
 	readonly raise?: RaiseWork;
+	/** Notes that are touched while the rest stays, and how many cents above their targets they are brought. */
+	readonly touch?: ReadonlyMap<number, number>;
 }
 
 /** How hard the simulated instrument is struck: nearly a test blow. */
@@ -54,6 +56,7 @@ export class SetSession<Body> {
 			habits: () => this.listening.habits,
 			source: () => this.listening.source,
 			raise: options.raise,
+			touch: options.touch,
 			onDue: (due) => {
 				this.listening.expect(due);
 				if (due && due.note !== record.report.place) record.act({ do: 'place', group: due.note });
@@ -111,11 +114,27 @@ export class SetSession<Body> {
 
 	/** A lever sits on one pin: the first of the strings left open. */
 	turn(by: number): void {
-		this.listening.simulated?.turn(this.setting.step.note, this.indexes[0], by);
+		const { setting, indexes } = this;
+		this.listening.simulated?.turn(setting.step.note, indexes[0], by);
+		this.noticeBreak();
 	}
 
 	strike(): void {
+		this.noticeBreak();
 		void this.listening.simulated?.strike(this.setting.step.note, this.indexes, STRENGTH);
+	}
+
+	/** A simulated string that has broken falls silent: it is said why, and goes to the record. */
+	private noticeBreak(): void {
+		const { setting, indexes } = this;
+		const { note } = setting.step;
+		if (!this.listening.simulated?.isBroken(note, indexes)) return;
+		const [sounder] = setting.open.sounders;
+		setting.notice = {
+			text: `This string of ${setting.nameOf(note)} has broken. It is on record; go on with the next.`
+		};
+		if (!this.record.report.arrival.broken.some((each) => each.sounder === sounder))
+			this.record.act({ do: 'broke', sounder });
 	}
 
 	do(action: SetAction): void {

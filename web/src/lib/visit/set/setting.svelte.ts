@@ -23,7 +23,8 @@ import {
 } from '@fendrel/core';
 import type { Asked } from '../asked';
 import { PASSING, REFUSALS } from '../refusals';
-import { RAISED_WITHIN, type RaiseWork } from './raiseWork.svelte';
+import { aimedAbove } from './aim';
+import type { RaiseWork } from './raiseWork.svelte';
 import { Strikes } from './strikes.svelte';
 import type { VisitRecord } from '../visitRecord.svelte';
 
@@ -50,6 +51,8 @@ const INSTRUCTION = {
 	holds: 'holds'
 } as const satisfies Record<Advice, keyof Instructions>;
 
+/** How near a note is set in a raise, in cents: it moves again anyway. */
+export const RAISED_WITHIN = cents(2);
 /** "Holds" stays readable this long before the next note comes by itself. */
 const HOLD_MS = 1100;
 
@@ -65,6 +68,16 @@ export interface SettingOptions<Body> {
 	readonly onDue: (due: Due | undefined) => void;
 	/** A pass of a raise, in place of the tuning. */
 	readonly raise?: RaiseWork;
+	/** Notes that are touched while the rest stays, and how many cents above their targets they are brought. */
+	readonly touch?: ReadonlyMap<number, number>;
+}
+
+/** All notes in the family's order, or those that are touched. */
+function orderOf<Body>({ family, body, touch }: SettingOptions<Body>): readonly SettingStep[] {
+	const all = family.order(body);
+	if (!touch) return all;
+	const touched = all.filter(({ note }) => touch.has(note)).map((step) => ({ ...step, section: 'touch' as const }));
+	return touched.length ? touched : all;
 }
 
 /** The work in Set: which note is due, what its strikes said, what has been accepted. */
@@ -109,7 +122,7 @@ export class Setting<Body> {
 	private advance: ReturnType<typeof setTimeout> | undefined;
 
 	constructor(private readonly options: SettingOptions<Body>) {
-		this.order = options.raise?.order ?? options.family.order(options.body);
+		this.order = options.raise?.order ?? orderOf(options);
 		this.strikes = options.raise ? new Strikes(RAISED_WITHIN, true) : new Strikes(options.tolerance);
 		const at = this.order.findIndex(({ note }) => note === options.record.report.place);
 		this.goToIndex(
@@ -225,7 +238,7 @@ export class Setting<Body> {
 		const isAgain = this.options.raise?.hasSet(reading.note) ?? false;
 		if (!isAgain && this.strikes.advice !== 'holds') return;
 		if (!isAgain) this.accept();
-		this.advance = setTimeout(() => this.next(), HOLD_MS);
+		this.advance = setTimeout(() => (isAgain ? this.goToDue() : this.next()), HOLD_MS);
 	}
 
 	targetOf(group: number): Hz | undefined {
@@ -235,7 +248,9 @@ export class Setting<Body> {
 	/** What a note is set to now: its target, or in a raise beyond it. */
 	private aimedAt(group: number): GroupTarget | undefined {
 		const target = this.options.plan.targetOf(group);
-		return target && (this.options.raise?.aim(target) ?? target);
+		if (!target) return undefined;
+		const above = this.options.touch?.get(group);
+		return this.options.raise?.aim(target) ?? (above === undefined ? target : aimedAbove(target, above));
 	}
 
 	nameOf(group: number): string {
@@ -288,7 +303,13 @@ export class Setting<Body> {
 	next(): void {
 		if (this.index < this.order.length - 1) return this.goToIndex(this.index + 1);
 		// A raise comes back to what it has passed over.
-		const left = this.options.raise ? this.order.findIndex(({ note }) => !this.isSet(note)) : -1;
+		if (this.options.raise) this.goToDue();
+		else clearTimeout(this.advance);
+	}
+
+	/** To the first note that is not set; in a pass that is done nothing is due. */
+	private goToDue(): void {
+		const left = this.order.findIndex(({ note }) => !this.isSet(note));
 		if (left >= 0) this.goToIndex(left);
 		else clearTimeout(this.advance);
 	}

@@ -17,6 +17,7 @@
 	}
 	let { survey, room, planHref }: Props = $props();
 	const listening = $derived(survey.listening);
+	const { skipped } = $derived(survey.choice);
 	const left = $derived(survey.notes.length - survey.done.length);
 	const last = $derived(survey.struck === undefined ? undefined : survey.found.get(survey.struck));
 	const lastWords = $derived(last && foundWords(last));
@@ -33,7 +34,8 @@
 		<p class="verdict">All {counted(survey.notes.length, 'note')} of the survey are read.</p>
 		<p class="soft">
 			<a class="anchor" href={planHref}>Go to Plan</a>: targets and beats follow these strings now. Any note may still
-			be struck again.
+			be struck again.{#if skipped.length}
+				{counted(skipped.length, 'note')} left out: taken from {skipped.length === 1 ? 'its' : 'their'} neighbours.{/if}
 		</p>
 	{:else}
 		<p class="ask">Strike {survey.strings.sounders.length > 1 ? 'with all strings open' : 'one string of'}</p>
@@ -64,8 +66,8 @@
 			{#if lastWords.again}<p class="again">{lastWords.again}</p>{/if}
 		{:else if room.advice}<p class="notice">{room.advice}</p>
 		{:else if listening.state === 'off'}<p class="soft">
-				{#if survey.of === 'walk'}Press Listen, and before any mute goes in strike every key once from bottom to top:
-					let each ring for a second.
+				{#if survey.choice.of === 'walk'}Press Listen, and before any mute goes in strike every key once from bottom to
+					top: let each ring for a second.
 				{:else}Press Listen, mute all but one string of each note, and strike it firmly: one strike a note, let it ring
 					for two seconds.{/if}
 			</p>{/if}
@@ -81,6 +83,9 @@
 		</div>
 		<button type="button" class="btn preset-outlined-surface-300-700" onclick={() => survey.do({ do: 'previous' })}
 			>Back</button
+		>
+		<button type="button" class="btn preset-outlined-surface-300-700" onclick={() => survey.do({ do: 'skip' })}
+			>Leave it out</button
 		>
 		<button type="button" class="btn preset-outlined-surface-300-700" onclick={() => survey.do({ do: 'next' })}
 			>Next</button

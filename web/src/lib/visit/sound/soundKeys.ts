@@ -2,12 +2,13 @@ import { typedInto, type Key } from '$lib/ui/keys';
 
 /** What a key does in Sound. A page-turner pedal sends PageDown and PageUp. */
 export interface SoundAction {
-	readonly do: 'next' | 'previous' | 'strike' | 'one' | 'open' | 'listen';
+	readonly do: 'next' | 'previous' | 'skip' | 'strike' | 'one' | 'open' | 'listen';
 }
 
 export const SOUND_KEYS = [
 	{ keys: 'Enter or PageDown', does: 'next note (right pedal)' },
 	{ keys: 'PageUp', does: 'note before (left pedal)' },
+	{ keys: 'S', does: 'leave the note to its neighbours' },
 	{ keys: '1 0', does: 'one string unmuted; 0: all of them' },
 	{ keys: 'L', does: 'listen or stop' },
 	{ keys: 'Space', does: 'strike the simulated instrument' },
@@ -21,6 +22,7 @@ const PLAIN: Record<string, SoundAction> = {
 	' ': { do: 'strike' },
 	'1': { do: 'one' },
 	'0': { do: 'open' },
+	s: { do: 'skip' },
 	l: { do: 'listen' }
 };
 

@@ -3,16 +3,13 @@ import {
 	centsBetween,
 	groupOf,
 	hzAbove,
-	sample,
 	standingsAbout,
-	surveyNotes,
 	type Cents,
 	type Due,
 	type Hz,
 	type KnownStanding,
 	type ListenerEvent,
 	type Reading,
-	type SampleId,
 	type SounderChoice,
 	type StringReading,
 	type UnisonAnalysis
@@ -26,21 +23,14 @@ import type { VisitRecord } from '../visitRecord.svelte';
 import { listenedTo, type WorkGround } from '../workGround';
 import { foundDetails, foundNotes, walkedNotes } from './found';
 import type { SoundAction } from './soundKeys';
+import { SurveyChoice, type SurveyGround } from './surveyChoice.svelte';
 import type { TypedLevel } from './typedLevels';
 
-export interface SurveyOptions<Body> extends WorkGround<Body> {
-	/** The lowest plain string above wound ones, where B jumps. */
-	readonly breakNote: number | undefined;
+export interface SurveyOptions<Body> extends WorkGround<Body>, Pick<SurveyGround, 'breakNote' | 'odd'> {
 	/** Notes whose B does not go with their neighbours', and is not confirmed. */
 	readonly outOfLine: () => ReadonlySet<number>;
-	/** Notes worth reading: odd strings, and where earlier visits jumped. */
-	readonly odd: readonly number[];
 }
 
-/** What is surveyed: every key once with all its strings, single strings of a sample, or every so-manieth note. */
-export type SurveyOf = 'walk' | SampleId | number;
-/** What a curve and a plan need, in about thirty strikes. */
-const USUAL: SurveyOf = 'sampled';
 const STRENGTH = 0.8;
 /** What is measured elsewhere is told in tenths, by who knows what: as sure as a reading that one goes by. */
 const TYPED_ERROR = cents(0.25);
@@ -57,11 +47,11 @@ export class Survey<Body> {
 	readonly listening: Listening;
 	/** Opens no sound of its own in Sound: nothing is played here. */
 	readonly last = new LastStrike((playing) => this.listening.ignoreWhile(playing));
-	of = $state<SurveyOf>(USUAL);
+	readonly choice: SurveyChoice;
 	due = $state(0);
 	/** What is left unmuted: one string, or all of a note; in a walk all of them. */
 	open = $state(false);
-	readonly isOpen = $derived.by(() => this.open || this.of === 'walk');
+	readonly isOpen = $derived.by(() => this.open || this.choice.of === 'walk');
 	/** The note that was struck last, or why nothing came of it. */
 	struck = $state<number | undefined>();
 	problem = $state<string | undefined>();
@@ -69,15 +59,7 @@ export class Survey<Body> {
 	passes = $state(false);
 	/** A strike that may have been of two keys. */
 	asked = $state.raw<Asked | undefined>();
-	readonly notes = $derived.by(() => {
-		const groups = this.options.family.groups(this.options.body);
-		const [lowest, highest] = [groups[0], groups[groups.length - 1]];
-		const { breakNote, odd } = this.options;
-		if (this.of === 'walk') return groups;
-		return typeof this.of === 'number'
-			? surveyNotes(lowest, highest, this.of, breakNote)
-			: sample(this.of, { lowest, highest, breakNote, odd });
-	});
+	readonly notes = $derived.by(() => this.choice.notes);
 	readonly found = $derived.by(() => foundNotes(this.record.readingsFor('found'), this.options.outOfLine()));
 	/** Notes of which one string was struck alone, and those whose strings were all struck together. */
 	private readonly struckAlone = $derived.by(
@@ -95,6 +77,8 @@ export class Survey<Body> {
 
 	constructor(private readonly options: SurveyOptions<Body>) {
 		this.record = options.record;
+		const groups = options.family.groups(options.body);
+		this.choice = new SurveyChoice({ ...options, groups });
 		this.listening = new Listening({
 			...listenedTo(options),
 			// Nothing is turned in Sound.
@@ -142,10 +126,10 @@ export class Survey<Body> {
 	}
 
 	/** What sounds of a note: the sounder that leads, or all of them. */
-	private stringsOf(note: number): SounderChoice {
+	private stringsOf(note: number, open = this.isOpen): SounderChoice {
 		const choices = this.options.family.choices(this.options.body, note);
 		const all = this.options.family.sounders(this.options.body, note).length;
-		return (this.isOpen && choices.find(({ sounders }) => sounders.length === all)) || choices[0];
+		return (open && choices.find(({ sounders }) => sounders.length === all)) || choices[0];
 	}
 
 	private nextDue(after: number): number {
@@ -238,41 +222,41 @@ export class Survey<Body> {
 		strikes: readonly { readonly reading: StringReading; readonly analysis: UnisonAnalysis | undefined }[],
 		open: boolean
 	): void {
-		const before = this.open;
-		this.open = open;
-		for (const { reading, analysis } of strikes) this.take(reading, analysis, this.stringsOf(reading.note), 'file');
-		this.open = before;
+		this.record.together(() => {
+			for (const { reading, analysis } of strikes)
+				this.take(reading, analysis, this.stringsOf(reading.note, open), 'file');
+		});
 		this.goTo(this.nextDue(-Infinity));
 	}
 
 	/** Takes pitches that were measured elsewhere: one string of each note. */
 	takeTyped(levels: readonly TypedLevel[]): void {
-		const before = [this.open, this.of] as const;
-		this.open = false;
-		for (const { note, level } of levels) {
-			const target = this.targetOf(note);
-			if (target === undefined) continue;
-			const pitch = hzAbove(target, cents(level));
-			const reading: StringReading = {
-				...{ note, struckAt: 0, moment: 0, pitch, pitchError: TYPED_ERROR, flexiblePitch: pitch },
-				...{ inharmonicity: undefined, inharmonicityError: undefined, partials: [] }
-			};
-			const [strings] = this.options.family.choices(this.options.body, note);
-			this.take(reading, undefined, strings, 'file');
-		}
-		[this.open, this.of] = before;
+		this.record.together(() => {
+			for (const { note, level } of levels) {
+				const target = this.targetOf(note);
+				if (target === undefined) continue;
+				const pitch = hzAbove(target, cents(level));
+				const reading: StringReading = {
+					...{ note, struckAt: 0, moment: 0, pitch, pitchError: TYPED_ERROR, flexiblePitch: pitch },
+					...{ inharmonicity: undefined, inharmonicityError: undefined, partials: [] }
+				};
+				this.take(reading, undefined, this.stringsOf(note, false), 'file');
+			}
+		});
 		this.goTo(this.nextDue(-Infinity));
 	}
 
 	goTo(note: number): void {
+		this.choice.unskip(note);
 		this.due = note;
 		this.struck = undefined;
 		this.problem = this.asked = undefined;
 		this.expect();
 	}
 
-	choose(of: SurveyOf): void {
-		this.of = of;
+	/** Another choice of notes: what is due follows it. */
+	choose(change: () => void): void {
+		change();
 		this.goTo(this.nextDue(this.due - 1));
 	}
 
@@ -288,6 +272,9 @@ export class Survey<Body> {
 				return this.goTo(this.neighbour(1));
 			case 'previous':
 				return this.goTo(this.neighbour(-1));
+			case 'skip':
+				this.choice.skip(this.due);
+				return this.goTo(this.nextDue(this.due));
 			case 'one':
 				this.open = false;
 				return;

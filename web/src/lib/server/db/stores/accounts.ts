@@ -1,6 +1,7 @@
 import type { ListeningHabits } from '@fendrel/core';
 import { Op } from 'sequelize';
 import { v7 as uuid } from 'uuid';
+import { USUAL_SETTINGS, type Settings } from '$lib/settings/settings';
 import { database } from '../connection';
 import type { UserRow, WorkshopRow } from '../rows';
 
@@ -27,6 +28,7 @@ export async function createAccount(account: NewAccount): Promise<UserRow> {
 			name: account.workshop,
 			demo: account.demo,
 			listening: null,
+			settings: null,
 			first: account.first ? 1 : null,
 			createdAt
 		} as const;
@@ -98,6 +100,16 @@ export async function habitsOf(workshopId: string): Promise<ListeningHabits | nu
 
 export async function keepHabits(workshopId: string, listening: ListeningHabits | null): Promise<void> {
 	await database().models.workshops.update({ listening }, { where: { id: workshopId } });
+}
+
+/** What a workshop decides for its visits; what it has not decided is as usual. */
+export async function settingsOf(workshopId: string): Promise<Settings> {
+	const found = await database().models.workshops.findByPk(workshopId, { attributes: ['id', 'settings'] });
+	return { ...USUAL_SETTINGS, ...found?.get().settings };
+}
+
+export async function keepSettings(workshopId: string, settings: Settings): Promise<void> {
+	await database().models.workshops.update({ settings }, { where: { id: workshopId } });
 }
 
 /** What the people of a workshop are called, by their id. */

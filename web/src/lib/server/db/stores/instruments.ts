@@ -1,5 +1,6 @@
 import type { Stringing } from '@fendrel/core';
-import { QueryTypes, type Transaction } from 'sequelize';
+import { mode } from 'd3-array';
+import { Op, QueryTypes, type Transaction } from 'sequelize';
 import { v7 as uuid } from 'uuid';
 import { database } from '../connection';
 import type { InstrumentRow, LocationRow, StoredPartial } from '../rows';
@@ -49,6 +50,19 @@ export async function getInstrument(
 	const { locationId } = row.get();
 	const location = locationId ? await locations.findOne({ where: { workshopId, id: locationId }, transaction }) : null;
 	return withLocation(row.get(), location?.get());
+}
+
+/** The pitch that most other instruments at an instrument's location stand at, in Hz; undefined where there are none. */
+export async function housePitch(
+	workshopId: string,
+	{ id, locationId }: Pick<InstrumentRow, 'id' | 'locationId'>
+): Promise<number | undefined> {
+	if (!locationId) return undefined;
+	const others = await database().models.instruments.findAll({
+		where: { workshopId, locationId, id: { [Op.ne]: id } },
+		attributes: ['usualA4']
+	});
+	return mode(others, (row) => row.get().usualA4);
 }
 
 /** Holds an instrument of the workshop until the transaction ends. @returns whether there is one */

@@ -1,3 +1,4 @@
+import type { VisitLength } from '@fendrel/core';
 import { Op, type Transaction, type WhereOptions } from 'sequelize';
 import { stretchOf, type Stretch } from '$lib/tuning/stretch';
 import { database } from '../connection';
@@ -64,6 +65,33 @@ export async function openVisits(workshopId: string): Promise<Visit[]> {
 
 export async function recentVisits(workshopId: string, limit: number): Promise<Visit[]> {
 	return list({ workshopId, finishedAt: { [Op.ne]: null } }, limit);
+}
+
+/** Visits that say how long work takes: as many of the newest. */
+const PACED = 400;
+
+/** Finished visits of a workshop, newest first: how long they took, and how many passes of a raise were made in each. */
+export async function pastVisits(workshopId: string): Promise<VisitLength[]> {
+	const { visits, planVersions } = database().models;
+	const finished = await visits.findAll({
+		where: { workshopId, finishedAt: { [Op.ne]: null } },
+		attributes: ['id', 'startedAt', 'finishedAt'],
+		order: [['startedAt', 'DESC']],
+		limit: PACED
+	});
+	const raised = await planVersions.findAll({
+		where: { workshopId, visitId: finished.map((row) => row.get().id), raise: { [Op.ne]: null } } as WhereOptions,
+		attributes: ['visitId', 'raise']
+	});
+	const passes = new Map<string, number>();
+	for (const row of raised) {
+		const { visitId, raise } = row.get();
+		passes.set(visitId, Math.max(passes.get(visitId) ?? 0, raise?.pass ?? 0));
+	}
+	return finished.map((row) => {
+		const { id, startedAt, finishedAt } = row.get();
+		return { minutes: (finishedAt!.getTime() - startedAt.getTime()) / 60_000, passes: passes.get(id) ?? 0 };
+	});
 }
 
 async function list(where: WhereOptions<VisitRow>, limit?: number): Promise<Visit[]> {

@@ -31,7 +31,8 @@ export const visitTables = (define: Define) => ({
 		tolerance: required(DataTypes.DOUBLE),
 		curveId: optional(DataTypes.UUID),
 		lead: optional(DataTypes.STRING(20)),
-		raise: json<PlanVersionRow>('raise', true)
+		raise: json<PlanVersionRow>('raise', true),
+		touch: json<PlanVersionRow>('touch', true)
 	}),
 	visitSounders: define<VisitSounderRow>('visit_sounders', {
 		visitId: key(),

@@ -9,6 +9,7 @@ export const workshopTables = (define: Define) => ({
 		name: required(DataTypes.STRING(120)),
 		demo: required(DataTypes.BOOLEAN),
 		listening: json<WorkshopRow>('listening', true),
+		settings: json<WorkshopRow>('settings', true),
 		first: optional(DataTypes.TINYINT),
 		createdAt: required(TIME)
 	}),

@@ -9,14 +9,15 @@
 	import Strip from '$lib/visit/Strip.svelte';
 	import TwoColumns from '$lib/visit/TwoColumns.svelte';
 	import VisitFrame from '$lib/visit/VisitFrame.svelte';
-	import { arriveHeadline } from '$lib/visit/arrive/arriveWords';
+	import { arriveHeadline, dueWords } from '$lib/visit/arrive/arriveWords';
 	import BriefForm from '$lib/visit/arrive/BriefForm.svelte';
 	import ClimateForm from '$lib/visit/arrive/ClimateForm.svelte';
 	import FindingList from '$lib/visit/arrive/FindingList.svelte';
 	import GateList from '$lib/visit/arrive/GateList.svelte';
 	import { PART_KEYS } from '$lib/visit/arrive/instrumentPicture';
 	import InstrumentPicture from '$lib/visit/arrive/InstrumentPicture.svelte';
-	import { judge } from '$lib/visit/plan/judgement';
+	import { briefOf } from '$lib/visit/brief';
+	import { judge, settingsOf } from '$lib/visit/plan/judgement';
 	import PartJudge from '$lib/visit/arrive/PartJudge.svelte';
 
 	let { data } = $props();
@@ -74,12 +75,13 @@
 			{#if last}
 				<p class="soft">
 					Last visit {onDay(new Date(last.at))}{last.who ? `, ${last.who}` : ''}{last.note ? `: ${last.note}` : '.'}
+					{dueWords(last, briefOf(open), settingsOf(open), visit.startedAt)}
 				</p>
 			{/if}
 			{#if gates.length}<GateList {open} {gates} />{/if}
 			<div class="go"><a class="btn preset-filled-brand" href={soundHref}>Go on to Sound</a></div>
 			<BriefForm {open} />
-			<ClimateForm {open} before={last?.climate} />
+			<ClimateForm {open} before={last?.climate} season={judgement?.season} />
 			<FindingList {open} />
 		{/snippet}
 		{#snippet pictures()}

@@ -11,7 +11,7 @@
 	import { leaveButton } from '$lib/ui/keys';
 	import Strip from '$lib/visit/Strip.svelte';
 	import VisitFrame from '$lib/visit/VisitFrame.svelte';
-	import { asksForRaise, judge, passesOf, USUAL_RAISE } from '$lib/visit/plan/judgement';
+	import { asksForRaise, judge, passesOf, raiseChoiceOf } from '$lib/visit/plan/judgement';
 	import { headline } from '$lib/visit/plan/verdictWords';
 	import { mutingWords } from '$lib/visit/sound/mutingWords';
 	import DueNote from '$lib/visit/sound/DueNote.svelte';
@@ -41,7 +41,9 @@
 	const room = $derived(roomState(survey.listening));
 	const muting = mutingPlan(instrument.stringing, instrument.highest);
 	const judgement = $derived(judge(open));
-	const passes = $derived(judgement && asksForRaise(judgement.verdict) ? passesOf(open, judgement, USUAL_RAISE) : []);
+	const passes = $derived(
+		judgement && asksForRaise(judgement.verdict) ? passesOf(open, judgement, raiseChoiceOf(open)) : []
+	);
 
 	function onkeydown(event: KeyboardEvent) {
 		const action = soundKeyAction(event);

@@ -1,0 +1,37 @@
+import { estimate, paceOf, type Work } from '@fendrel/core';
+import { money } from '$lib/settings/settings';
+import { counted } from '$lib/ui/format';
+import type { OpenVisit } from '../openVisit.svelte';
+import { settingsOf, type Judgement } from './judgement';
+import type { Reason } from './verdictWords';
+
+/** "2 h 15", "45 min": in steps of five minutes, as one plans them. */
+export function roughly(minutes: number): string {
+	const whole = Math.max(5, 5 * Math.round(minutes / 5));
+	const [hours, rest] = [Math.floor(whole / 60), whole % 60];
+	if (hours === 0) return `${rest} min`;
+	return rest === 0 ? `${hours} h` : `${hours} h ${String(rest).padStart(2, '0')}`;
+}
+
+/** How long it takes and what it costs, by the workshop's own visits and rates. */
+export function effort(open: Pick<OpenVisit, 'about'>, { verdict }: Judgement, passes: number): readonly Reason[] {
+	const settings = settingsOf(open);
+	const pace = open.about.pace ?? paceOf([], settings.minutes);
+	const work: Work = { kind: verdict.kind, notes: verdict.notes.length, passes };
+	const from = pace.tunings ? `by ${counted(pace.tunings, 'visit')} of this workshop` : 'by the workshop’s settings';
+	const price = money(settings, estimate(work, settings.price));
+	const said: Reason[] = [
+		{
+			text: `About ${roughly(estimate(work, pace.tariff))}, ${from}`,
+			figure: price ?? roughly(estimate(work, pace.tariff))
+		}
+	];
+	if (verdict.kind === 'moveAndReturn') {
+		const again = { kind: 'tune', notes: 0, passes: 0 } as const;
+		said.push({
+			text: 'The tuning two to three weeks later comes on top',
+			figure: money(settings, estimate(again, settings.price)) ?? roughly(estimate(again, pace.tariff))
+		});
+	}
+	return said;
+}

@@ -1,0 +1,53 @@
+import { foundTemperament, noteClassName, offsetsFromEqual, type FoundTemperament } from '@fendrel/core';
+import { inSentence } from '$lib/ui/format';
+import type { OpenVisit } from '../openVisit.svelte';
+import type { Judgement } from './judgement';
+import type { Reason } from './verdictWords';
+
+/** The temperament that an instrument stands in, from what was read of F3 to E5. */
+export function standing(
+	{ temperament, about }: Pick<OpenVisit, 'temperament' | 'about'>,
+	{ state }: Pick<Judgement, 'state'>
+): FoundTemperament | undefined {
+	const library = about.temperaments ?? [];
+	// A note that stands out says nothing of the temperament.
+	const read = state.notes.filter(({ note }) => !state.strays.neighbourhoods.get(note)?.isStray);
+	return library.length ? foundTemperament(read, offsetsFromEqual(temperament), library) : undefined;
+}
+
+/** From here on a wrong order of keys is heard by everybody, in cents. */
+const GRAVE = 2;
+
+/** "It stands nearest equal temperament": what is planned, and what is usual, as long as nothing else comes clearly nearer. */
+export function standingWords(
+	found: FoundTemperament | undefined,
+	planned: Pick<OpenVisit['temperament'], 'id'>
+): readonly Reason[] {
+	if (!found) return [];
+	const { nearest, keyOrder } = found;
+	const { alike } = nearest;
+	const isStored = (one: object, id: string) => 'id' in one && one.id === id;
+	const usual = alike.find(({ temperament, root }) => root === 0 && isStored(temperament, planned.id));
+	const equal = alike.find(({ temperament }) => 'slug' in temperament && temperament.slug === 'equal');
+	const best = usual ?? equal ?? nearest.best;
+	const from = best.root === 0 ? '' : ` from ${noteClassName(best.root)}`;
+	const name = `${inSentence(best.temperament.name)}${from}`;
+	const said: Reason[] = [
+		{
+			text:
+				alike.length > 1 && best === nearest.best
+					? `It stands nearest ${name} temperament, though others come as near`
+					: `It stands in ${name} temperament, as near as can be told`,
+			figure: `±${best.rms.toFixed(1)} cents`
+		}
+	];
+	if (keyOrder.verdict === 'reversed')
+		said.push({
+			text: 'The order of its keys is reversed: C, F and G are the harshest',
+			figure: `${Math.abs(keyOrder.index).toFixed(0)} cents`,
+			isGrave: keyOrder.index < -GRAVE
+		});
+	else if (keyOrder.verdict === 'home keys calmest')
+		said.push({ text: 'Its home keys are the calmest', figure: `${keyOrder.index.toFixed(0)} cents` });
+	return said;
+}

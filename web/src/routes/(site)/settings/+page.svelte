@@ -1,0 +1,261 @@
+<script lang="ts">
+	import { untrack } from 'svelte';
+	import { RAISE_ORDERS, RAISE_SCHOOLS } from '@fendrel/core';
+	import { invalidateAll } from '$app/navigation';
+	import { sent } from '$lib/device/send';
+	import HabitsDialog from '$lib/listening/HabitsDialog.svelte';
+	import { REGISTER_NAMES, registerReach } from '$lib/listening/registers';
+	import { AGAIN_LINES, draftOf, readDraft, TARIFF_LINES, type Draft } from '$lib/settings/draft';
+	import NoteRuns from '$lib/settings/NoteRuns.svelte';
+	import PurposeTable from '$lib/settings/PurposeTable.svelte';
+	import { USUAL_SETTINGS } from '$lib/settings/settings';
+	import { counted } from '$lib/ui/format';
+
+	let { data } = $props();
+	const { pace, habits } = $derived(data);
+	let draft = $state(untrack(() => draftOf(data.settings)));
+	let kept = $state(untrack(() => JSON.stringify(draftOf(data.settings))));
+	let problem = $state<string | undefined>();
+	let saving = $state(false);
+	let choosing = $state(false);
+	const changed = $derived(JSON.stringify(draft) !== kept);
+
+	async function keep(event: SubmitEvent) {
+		event.preventDefault();
+		const read = await readDraft($state.snapshot(draft) as Draft);
+		if ('problem' in read) {
+			problem = read.problem;
+			return;
+		}
+		saving = true;
+		const typed = JSON.stringify(draft);
+		problem = await sent('PUT', '/api/settings', read.value);
+		saving = false;
+		if (problem) return;
+		kept = typed;
+		await invalidateAll();
+	}
+	const told = $derived({
+		tuning: pace.tunings ? `${pace.tariff.tuning.toFixed(0)} by ${counted(pace.tunings, 'visit')} of yours` : '',
+		pass: pace.raises ? `${pace.tariff.pass.toFixed(0)} by ${counted(pace.raises, 'raise')} of yours` : ''
+	} as Record<string, string>);
+</script>
+
+<svelte:head><title>Settings | Fendrel</title></svelte:head>
+
+<h1>What the workshop decides</h1>
+<form onsubmit={keep}>
+	<PurposeTable {draft} />
+	<div class="three">
+		<section aria-label="How is a raise made?">
+			<h2><b>How is a raise made?</b></h2>
+			<label
+				>By
+				<select class="select" bind:value={draft.raise.school}>
+					{#each RAISE_SCHOOLS as { id, name } (id)}<option value={id}>{name}</option>{/each}
+				</select></label
+			>
+			<p class="soft why">{RAISE_SCHOOLS.find(({ id }) => id === draft.raise.school)?.why}</p>
+			<label
+				>Order
+				<select class="select" bind:value={draft.raise.order}>
+					{#each RAISE_ORDERS as { id, name } (id)}<option value={id}>{name}</option>{/each}
+				</select></label
+			>
+			<p class="soft why">{RAISE_ORDERS.find(({ id }) => id === draft.raise.order)?.why}</p>
+			{#if draft.raise.order === 'own'}
+				<NoteRuns runs={draft.raise.own ?? []} onchange={(own) => (draft.raise = { ...draft.raise, own })} />
+			{/if}
+			<label
+				>At most
+				<select class="select" bind:value={draft.raise.cap}>
+					{#each [10, 15, 20, 25, 30] as cap (cap)}<option value={cap}>{cap} cents above target</option>{/each}
+				</select></label
+			>
+		</section>
+		<section aria-label="How long, and for how much?">
+			<h2><b>How long, and for how much?</b></h2>
+			<table>
+				<thead
+					><tr
+						><th></th><th>minutes</th><th
+							><input class="input sign" aria-label="Currency" maxlength="6" bind:value={draft.currency} /></th
+						></tr
+					></thead
+				>
+				<tbody>
+					{#each TARIFF_LINES as { id, name } (id)}
+						<tr>
+							<th scope="row"
+								>{name}{#if told[id]}<br /><span class="soft">{told[id]}</span>{/if}</th
+							>
+							<td
+								><input
+									class="input mono"
+									inputmode="decimal"
+									aria-label="{name}: minutes"
+									bind:value={draft.minutes[id]}
+								/></td
+							>
+							<td
+								><input
+									class="input mono"
+									inputmode="decimal"
+									aria-label="{name}: price"
+									bind:value={draft.price[id]}
+								/></td
+							>
+						</tr>
+					{/each}
+				</tbody>
+			</table>
+			<p class="soft">Your own visits count, once there are enough. With no price for a tuning, none is named.</p>
+		</section>
+		<section aria-label="When again?">
+			<h2><b>When again?</b> <span>months after a visit</span></h2>
+			{#each AGAIN_LINES as { id, name } (id)}
+				<label class="line"
+					>{name}
+					<input
+						class="input mono"
+						inputmode="decimal"
+						aria-label="{name}: months"
+						bind:value={draft.again[id]}
+					/></label
+				>
+			{/each}
+			<h2 class="next"><b>How is a strike read?</b></h2>
+			<ul>
+				{#each habits as { partial, moment }, i (i)}
+					<li>
+						<span>{REGISTER_NAMES[i]} <span class="soft">{registerReach(habits, i)}</span></span>
+						<span class="mono">{partial ? `partial ${partial}` : 'all partials'}, {moment} s</span>
+					</li>
+				{/each}
+			</ul>
+			<button type="button" class="btn preset-outlined-surface-300-700" onclick={() => (choosing = true)}
+				>Change how it is read</button
+			>
+		</section>
+	</div>
+	<div class="keep">
+		{#if problem}<p class="problem" role="alert">{problem}</p>{/if}
+		<button class="btn preset-filled-brand" disabled={saving || !changed}>{changed ? 'Keep' : 'Kept'}</button>
+		<button
+			type="button"
+			class="btn preset-outlined-surface-300-700"
+			onclick={() =>
+				(draft = draftOf({ ...USUAL_SETTINGS, price: data.settings.price, currency: data.settings.currency }))}
+			>All as usual</button
+		>
+		<span class="soft">Visits that are open on a device take it when they are next opened there.</span>
+	</div>
+</form>
+<HabitsDialog {habits} bind:open={choosing} onkept={() => void invalidateAll()} />
+
+<style>
+	form {
+		display: grid;
+		gap: 1.75rem;
+		margin-top: 1rem;
+	}
+	form :global(h2) {
+		font-family: inherit;
+		font-size: 1rem;
+		margin-bottom: 0.4rem;
+	}
+	form :global(h2 span) {
+		color: var(--soft);
+		font-weight: 400;
+	}
+	.three {
+		display: grid;
+		grid-template-columns: repeat(auto-fit, minmax(20rem, 1fr));
+		gap: 1.5rem 2.5rem;
+		border-top: 1px solid var(--line);
+		padding-top: 1.25rem;
+	}
+	label {
+		display: block;
+		font-size: 0.9rem;
+		color: var(--soft);
+	}
+	.select {
+		display: block;
+		width: 100%;
+		min-height: 44px;
+		color: var(--ink);
+		font-size: 1rem;
+	}
+	.why {
+		font-size: 0.9rem;
+		line-height: 1.35;
+		margin: 0.2rem 0 0.6rem;
+	}
+	table {
+		border-collapse: collapse;
+		width: 100%;
+	}
+	th {
+		text-align: left;
+		font-weight: 400;
+		line-height: 1.25;
+	}
+	th span {
+		font-size: 0.85rem;
+	}
+	thead th {
+		font-size: 0.85rem;
+		color: var(--soft);
+	}
+	td {
+		padding: 0.15rem 0 0.15rem 0.75rem;
+		width: 1%;
+	}
+	.input {
+		min-height: 44px;
+		width: 5.5rem;
+		text-align: right;
+		color: var(--ink);
+	}
+	.sign {
+		width: 5.5rem;
+		margin-left: 0.75rem;
+	}
+	.line {
+		display: flex;
+		justify-content: space-between;
+		align-items: center;
+		color: var(--ink);
+		font-size: 1rem;
+		padding: 0.15rem 0;
+	}
+	.next {
+		margin-top: 1rem;
+	}
+	li {
+		display: flex;
+		justify-content: space-between;
+		gap: 1rem;
+		padding: 0.3rem 0;
+		border-bottom: 1px solid var(--line);
+		font-size: 0.95rem;
+	}
+	ul {
+		margin-bottom: 0.6rem;
+	}
+	.keep {
+		display: flex;
+		flex-wrap: wrap;
+		gap: 0.75rem;
+		align-items: center;
+		position: sticky;
+		bottom: 0;
+		background: var(--ground);
+		padding: 0.75rem 0;
+		border-top: 1px solid var(--line);
+	}
+	.keep .problem {
+		width: 100%;
+	}
+</style>
