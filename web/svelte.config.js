@@ -16,7 +16,8 @@ export default {
 				'script-src': ['self'],
 				// Charts place their parts by style attributes, which only this allows.
 				'style-src': ['self', 'unsafe-inline'],
-				'img-src': ['self', 'data:'],
+				'img-src': ['self', 'data:', 'blob:'],
+				'media-src': ['self', 'blob:'],
 				'font-src': ['self'],
 				'connect-src': ['self'],
 				'worker-src': ['self'],

@@ -36,6 +36,15 @@ export interface JudgedPart {
 	readonly note: string;
 }
 
+export const ATTACHMENT_KINDS = ['photo', 'sound'] as const;
+export type AttachmentKind = (typeof ATTACHMENT_KINDS)[number];
+/** A photo or some seconds of sound that show a part; the bytes are kept apart. */
+export interface Attachment {
+	readonly attachment: string;
+	readonly part: string;
+	readonly kind: AttachmentKind;
+}
+
 export const FINDING_STATES = ['open', 'quoted', 'done', 'declined'] as const;
 /** Work that was found and is not forgotten: it stays with the instrument until it is done. */
 export interface Finding {
@@ -68,6 +77,7 @@ export type ArrivalAct =
 	| { readonly do: 'brief'; readonly brief: Partial<Brief> }
 	| ({ readonly do: 'climate' } & Climate)
 	| ({ readonly do: 'part' } & JudgedPart)
+	| ({ readonly do: 'attach' } & Attachment)
 	| ({ readonly do: 'finding' } & Finding)
 	| ({ readonly do: 'clear' } & Cleared)
 	/** A string that broke. */
@@ -86,6 +96,8 @@ export interface Arrival {
 	readonly isBriefed: boolean;
 	readonly climate: At<Climate> | undefined;
 	readonly parts: ReadonlyMap<string, At<JudgedPart>>;
+	/** By the act that attached it: taken back it is gone. */
+	readonly attachments: ReadonlyMap<string, At<Attachment>>;
 	readonly findings: ReadonlyMap<string, At<Finding>>;
 	readonly cleared: ReadonlyMap<string, At<Cleared>>;
 	readonly broken: readonly At<{ readonly sounder: SounderId }>[];
@@ -99,6 +111,7 @@ export function arrivalOf(acts: readonly At<ArrivalAct>[]): Arrival {
 	let [brief, isBriefed] = [BLANK_BRIEF, false];
 	let climate: At<Climate> | undefined;
 	const parts = new Map<string, At<JudgedPart>>();
+	const attachments = new Map<string, At<Attachment>>();
 	const findings = new Map<string, At<Finding>>();
 	const cleared = new Map<string, At<Cleared>>();
 	const broken: At<{ readonly sounder: SounderId }>[] = [];
@@ -115,6 +128,9 @@ export function arrivalOf(acts: readonly At<ArrivalAct>[]): Arrival {
 			case 'part':
 				parts.set(act.part, act);
 				break;
+			case 'attach':
+				attachments.set(act.attachment, act);
+				break;
 			case 'finding':
 				findings.set(act.finding, act);
 				break;
@@ -130,13 +146,25 @@ export function arrivalOf(acts: readonly At<ArrivalAct>[]): Arrival {
 			case 'consent':
 				consents.set(act.to, act);
 		}
-	return { brief, isBriefed, climate, parts, findings, cleared, broken, cautions: [...cautions], consents };
+	return {
+		brief,
+		isBriefed,
+		climate,
+		parts,
+		attachments,
+		findings,
+		cleared,
+		broken,
+		cautions: [...cautions],
+		consents
+	};
 }
 
 const KINDS = {
 	brief: 1,
 	climate: 1,
 	part: 1,
+	attach: 1,
 	finding: 1,
 	clear: 1,
 	broke: 1,

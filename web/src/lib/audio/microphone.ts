@@ -10,7 +10,8 @@ const FAULTS: Record<string, SoundFault> = {
 	AbortError: 'did not start'
 };
 
-async function openStream(deviceId: string | undefined): Promise<MediaStream> {
+/** @throws SoundFailure */
+export async function openStream(deviceId: string | undefined): Promise<MediaStream> {
 	if (!navigator.mediaDevices?.getUserMedia) throw new SoundFailure('insecure');
 	try {
 		return await navigator.mediaDevices.getUserMedia({

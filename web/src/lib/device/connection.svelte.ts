@@ -24,6 +24,13 @@ interface Question {
 	readonly limit?: number;
 }
 
+/** Bytes go as they are, everything else as JSON. */
+function sendable(body: unknown): { headers: Record<string, string>; body: BodyInit } {
+	return body instanceof Blob
+		? { headers: { 'Content-Type': body.type || 'application/octet-stream' }, body }
+		: { headers: { 'Content-Type': 'application/json' }, body: JSON.stringify(body) };
+}
+
 /** The way to the server: every question has a limit of time, and how it answers is said on every page. */
 export class Connection {
 	state = $state<State>('there');
@@ -43,7 +50,7 @@ export class Connection {
 		try {
 			const answer = await fetch(path, {
 				method,
-				...(body !== undefined && { headers: { 'Content-Type': 'application/json' }, body: JSON.stringify(body) }),
+				...(body !== undefined && sendable(body)),
 				signal: signal ? AbortSignal.any([signal, tooLong.signal]) : tooLong.signal
 			});
 			const trip = performance.now() - began;

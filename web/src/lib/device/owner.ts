@@ -48,7 +48,10 @@ export async function signedOutHere(): Promise<void> {
 async function forgetBooks(): Promise<void> {
 	const store = await deviceStore();
 	if (!store) return;
-	const change = store.transaction(['visits', 'instruments', 'happened'], 'readwrite');
+	const change = store.transaction(['visits', 'instruments', 'happened', 'attachments'], 'readwrite');
+	const attachments = change.objectStore('attachments');
+	// What was not handed over yet stays.
+	for (const { id, state } of await attachments.getAll()) if (state === 'sent') await attachments.delete(id);
 	await Promise.all([
 		change.objectStore('visits').clear(),
 		change.objectStore('instruments').clear(),

@@ -43,11 +43,23 @@ export interface HappenedRow {
 	readonly seq?: number;
 }
 
+/** A photo or a sound that was made here. */
+export interface HeldAttachment {
+	readonly id: string;
+	readonly visitId: string;
+	readonly owner: Owner | undefined;
+	readonly bytes: Blob;
+	readonly state: 'waits' | 'sent' | 'refused';
+	/** Why it was refused. */
+	readonly why?: string;
+}
+
 export interface Stores extends DBSchema {
 	items: { key: number; value: Queued & { readonly id: string }; indexes: { visit: string } };
 	refused: { key: string; value: Refused };
 	visits: { key: string; value: Held<VisitBook> };
 	instruments: { key: string; value: Held<InstrumentBook> & { readonly id: string } };
+	attachments: { key: string; value: HeldAttachment; indexes: { visit: string } };
 	happened: { key: [string, string]; value: HappenedRow; indexes: { visit: string } };
 	/** Who is signed in, and what clocks are off by. */
 	shared: { key: string; value: unknown };
@@ -57,7 +69,7 @@ export interface Stores extends DBSchema {
 }
 export type Store = IDBPDatabase<Stores>;
 
-const VERSION = 3;
+const VERSION = 4;
 
 /**
  * Opens what this device keeps.
@@ -91,10 +103,13 @@ async function upgrade(db: Store, from: number, _: number | null, change: unknow
 		db.createObjectStore('refused', { keyPath: 'id' });
 		if (from === 1) await carryOver(db, change as Change);
 	}
-	db.createObjectStore('visits', { keyPath: 'id' });
-	db.createObjectStore('instruments', { keyPath: 'id' });
-	db.createObjectStore('happened', { keyPath: ['visitId', 'id'] }).createIndex('visit', 'visitId');
-	db.createObjectStore('shared');
+	if (from < 3) {
+		db.createObjectStore('visits', { keyPath: 'id' });
+		db.createObjectStore('instruments', { keyPath: 'id' });
+		db.createObjectStore('happened', { keyPath: ['visitId', 'id'] }).createIndex('visit', 'visitId');
+		db.createObjectStore('shared');
+	}
+	db.createObjectStore('attachments', { keyPath: 'id' }).createIndex('visit', 'visitId');
 }
 
 /** What waited in the first version goes on waiting, in its own format. */

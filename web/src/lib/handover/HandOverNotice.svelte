@@ -4,12 +4,17 @@
 	import { connection } from '$lib/device/connection.svelte';
 	import { askWhoIsHere } from '$lib/device/owner';
 	import { counted, onTime } from '$lib/ui/format';
+	import { attachments } from './attachments.svelte';
 	import { handOver } from './handOver.svelte';
 	import { awayWords, clockWords } from './connectionWords';
 
 	onMount(() => {
 		handOver.start();
-		return () => handOver.stop();
+		const end = attachments.start();
+		return () => {
+			end();
+			handOver.stop();
+		};
 	});
 	let open = $state(false);
 	let height = $state(0);

@@ -1,5 +1,6 @@
 import {
 	A4_RANGE,
+	ATTACHMENT_KINDS,
 	AUDIBLE,
 	CLIMATE_SOURCES,
 	FINDING_STATES,
@@ -182,6 +183,13 @@ const arrivalActs = [
 		by: z.enum(CLIMATE_SOURCES)
 	}),
 	z.object({ ...act, do: z.literal('part'), part: word, grade: word, note: said }),
+	z.object({
+		...act,
+		do: z.literal('attach'),
+		attachment: z.uuid(),
+		part: word,
+		kind: z.enum(ATTACHMENT_KINDS)
+	}),
 	z.object({
 		...act,
 		do: z.literal('finding'),

@@ -8,7 +8,7 @@ export function readRuns(text: string): Result<readonly NoteRun[]> {
 	for (const part of text.split(/[,;\n]/).map((each) => each.trim())) {
 		if (!part) continue;
 		const ends = part.split(/\s*(?:to|[-–])\s*/i).map((name) => parseNote(name));
-		const [first, last = first] = ends;
+		const [first, last] = ends.length === 1 ? [ends[0], ends[0]] : ends;
 		if (ends.length > 2 || first === undefined || last === undefined)
 			return { problem: `“${part}” is no run of notes. Write F3 to F4, then the next run after a comma.` };
 		runs.push([first, last]);

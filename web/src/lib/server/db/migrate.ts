@@ -18,6 +18,7 @@ import * as devices from './migrations/0012-devices';
 import * as strikeBefore from './migrations/0013-strike-before';
 import * as plannedRaise from './migrations/0014-planned-raise';
 import * as settingsAndTouch from './migrations/0015-settings-and-touched-notes';
+import * as attachments from './migrations/0016-attachments';
 
 const MIGRATIONS = [
 	{ name: '0001-first-slice', ...firstSlice },
@@ -34,7 +35,8 @@ const MIGRATIONS = [
 	{ name: '0012-devices', ...devices },
 	{ name: '0013-strike-before', ...strikeBefore },
 	{ name: '0014-planned-raise', ...plannedRaise },
-	{ name: '0015-settings-and-touched-notes', ...settingsAndTouch }
+	{ name: '0015-settings-and-touched-notes', ...settingsAndTouch },
+	{ name: '0016-attachments', ...attachments }
 ];
 
 /** @param hold asked before each step */

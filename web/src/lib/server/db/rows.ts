@@ -122,6 +122,17 @@ export type ReadingRow = Omit<Reading, 'way' | 'at' | 'sounders'> & {
 	/** Of what was sent; null for readings from before it was kept. */
 	hash: string | null;
 };
+/** A photo or a sound of a visit, as its bytes. */
+export interface AttachmentRow {
+	visitId: string;
+	id: string;
+	workshopId: string;
+	type: string;
+	bytes: Buffer;
+	/** Of the bytes. */
+	hash: string;
+	addedAt: Date;
+}
 export interface ReadingPartialsRow {
 	visitId: string;
 	readingId: string;

@@ -3,6 +3,7 @@
 	import type { Part } from '@fendrel/core';
 	import { LINE_LIMIT, NOTE_LIMIT } from '$lib/ui/limits';
 	import type { OpenVisit } from '../openVisit.svelte';
+	import PartAttachments from './PartAttachments.svelte';
 
 	interface Props {
 		open: OpenVisit;
@@ -55,6 +56,7 @@
 		>
 	</div>
 	{#if grade?.so}<p class="so">{grade.so}</p>{/if}
+	<PartAttachments {open} {part} />
 </section>
 
 <style>

@@ -35,7 +35,7 @@ export function standingWords(
 	const said: Reason[] = [
 		{
 			text:
-				alike.length > 1 && best === nearest.best
+				!usual && !equal && alike.length > 1
 					? `It stands nearest ${name} temperament, though others come as near`
 					: `It stands in ${name} temperament, as near as can be told`,
 			figure: `±${best.rms.toFixed(1)} cents`

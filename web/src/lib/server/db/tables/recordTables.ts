@@ -1,5 +1,5 @@
 import { DataTypes } from 'sequelize';
-import type { ActRow, ReadingPartialsRow, ReadingRow } from '../rows';
+import type { ActRow, AttachmentRow, ReadingPartialsRow, ReadingRow } from '../rows';
 import { json, key, optional, required, TIME, type Define } from './columns';
 
 /** What happens in a visit: readings and acts, stored once. */
@@ -34,6 +34,15 @@ export const recordTables = (define: Define) => ({
 		visitId: key(),
 		readingId: key(),
 		partials: json<ReadingPartialsRow>('partials')
+	}),
+	attachments: define<AttachmentRow>('attachments', {
+		visitId: key(),
+		id: key(),
+		workshopId: required(DataTypes.UUID),
+		type: required(DataTypes.STRING(40)),
+		bytes: required(DataTypes.BLOB('medium')),
+		hash: required(DataTypes.CHAR(64)),
+		addedAt: required(TIME)
 	}),
 	acts: define<ActRow>('acts', {
 		visitId: key(),
