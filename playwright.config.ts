@@ -1,11 +1,18 @@
 import { defineConfig } from '@playwright/test';
 import { launchOptions } from './scripts/lib/browser.mjs';
 
+const APART = /(settings|listening|soak|starter|database-crash|first-start|faults|clock)\.test\.ts$/;
+
 /** Started by scripts/test.mjs, which brings up the database and the application first. */
 export default defineConfig({
 	testDir: 'web/e2e',
 	outputDir: 'test-results',
-	workers: 1,
+	// Files run side by side; what changes the whole workshop, or starts servers of its own, comes afterwards.
+	workers: 2,
+	projects: [
+		{ name: 'journeys', testIgnore: APART },
+		{ name: 'apart', testMatch: APART }
+	],
 	// Sound runs in real time on a machine that others use too: waits are generous, nothing is retried.
 	timeout: 90_000,
 	expect: { timeout: 15_000 },

@@ -49,11 +49,15 @@ try {
 			serve({ databaseUrl, port: await freePort(), demo: true, quiet: true }),
 			serve({ databaseUrl: emptyUrl, port: await freePort(), demo: false, quiet: true })
 		]);
-		await step('browser journeys', ['npx', 'playwright', 'test', ...rest], {
+		const env = {
 			FENDREL_E2E_URL: demo.address,
 			FENDREL_E2E_EMPTY_URL: empty.address,
 			FENDREL_E2E_DATABASE_URL: databaseUrl
-		});
+		};
+		for (const project of ['journeys', 'apart']) {
+			const command = ['npx', 'playwright', 'test', '--project', project, '--pass-with-no-tests', ...rest];
+			await step(`browser journeys, ${project}`, command, env);
+		}
 	}
 } finally {
 	await stopAll();

@@ -181,7 +181,7 @@ test('a walk, and a piano that stands eight cents sharp is brought down first', 
 	await expect(page.getByTestId('verdict')).toHaveText('Bring the pitch down first, then tune.');
 	// Going down nothing can break: nobody has to agree.
 	await expect(page.getByRole('region', { name: 'Consent' })).toHaveCount(0);
-	await page.getByLabel('Order').selectOption('From F3 up, then down');
+	await page.getByRole('radio', { name: 'From F3 up, then down' }).check();
 	await page.getByRole('button', { name: 'Take this plan and lower' }).click();
 	await expect(page.getByText('Pass 1: 0 of 25')).toBeVisible();
 	expect((await readLive(page)).note).toBe('F3');

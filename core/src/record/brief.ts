@@ -54,9 +54,11 @@ export interface Finding {
 	readonly state: (typeof FINDING_STATES)[number];
 }
 
+/** On arrival only the leave to look is asked; the rest when pitch and passes are known. */
+export const CONSENTS = ['look', 'trial', 'raise'] as const;
 /** What was explained, by whom, to whom, and what they said. */
 export interface Consent {
-	readonly to: 'raise' | 'trial';
+	readonly to: (typeof CONSENTS)[number];
 	readonly explained: string;
 	readonly by: string;
 	readonly from: string;

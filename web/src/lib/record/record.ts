@@ -3,6 +3,7 @@ import {
 	ATTACHMENT_KINDS,
 	AUDIBLE,
 	CLIMATE_SOURCES,
+	CONSENTS,
 	FINDING_STATES,
 	HIGHEST_LISTENED,
 	isSounderId,
@@ -204,7 +205,7 @@ const arrivalActs = [
 	z.object({
 		...act,
 		do: z.literal('consent'),
-		to: z.enum(['raise', 'trial']),
+		to: z.enum(CONSENTS),
 		explained: said.min(1),
 		by: line.min(1),
 		from: line.min(1),

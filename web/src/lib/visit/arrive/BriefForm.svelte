@@ -1,5 +1,6 @@
 <script lang="ts">
 	import { PLAYED, VISIT_PURPOSES, type Brief } from '@fendrel/core';
+	import { ownerNow } from '$lib/device/owner';
 	import { LINE_LIMIT, NOTE_LIMIT } from '$lib/ui/limits';
 	import type { OpenVisit } from '../openVisit.svelte';
 	import { briefOf } from '../brief';
@@ -8,6 +9,13 @@
 	let { open }: { open: OpenVisit } = $props();
 	const arrival = $derived(open.record.report.arrival);
 	const brief = $derived(briefOf(open));
+
+	/** Nothing is changed by looking: who allowed it is all there is to say. */
+	function allow(from: string) {
+		const by = ownerNow()?.name ?? 'the technician';
+		if (from) open.record.act({ do: 'consent', to: 'look', explained: LOOKED, by, from, given: true });
+	}
+	const LOOKED = 'It is opened, looked over and played; nothing is changed.';
 
 	/** What stands from the last visit goes along with the first word of this one. */
 	function say(said: Partial<Brief>) {
@@ -54,6 +62,16 @@
 			maxlength={LINE_LIMIT}
 			value={brief.pins}
 			onchange={(event) => say({ pins: event.currentTarget.value.trim() })}
+		/></label
+	>
+	<label class="wide"
+		>Leave to look, given by
+		<input
+			class="input"
+			placeholder="who let you in"
+			maxlength={LINE_LIMIT}
+			value={arrival.consents.get('look')?.from ?? ''}
+			onchange={(event) => allow(event.currentTarget.value.trim())}
 		/></label
 	>
 	<label class="wide"

@@ -75,6 +75,7 @@
 	<div class="buttons">
 		<div class="strings">
 			<Segments
+				wide
 				label="Strings left unmuted"
 				choices={STRINGS}
 				chosen={survey.isOpen ? 'open' : 'one'}
@@ -85,7 +86,7 @@
 			>Back</button
 		>
 		<button type="button" class="btn preset-outlined-surface-300-700" onclick={() => survey.do({ do: 'skip' })}
-			>Leave it out</button
+			>Skip</button
 		>
 		<button type="button" class="btn preset-outlined-surface-300-700" onclick={() => survey.do({ do: 'next' })}
 			>Next</button
@@ -144,14 +145,14 @@
 	}
 	.buttons {
 		display: flex;
+		flex-wrap: wrap;
 		gap: 0.5rem;
 	}
 	.strings {
-		margin-right: auto;
-		white-space: nowrap;
+		flex-basis: 100%;
 	}
 	.buttons .btn {
-		padding-inline: 0.8rem;
+		flex: 1;
 	}
 	.strike {
 		margin-top: 0.6rem;

@@ -92,9 +92,7 @@
 	{/if}
 	<div class="elsewhere">
 		<button type="button" class="btn preset-outlined-surface-300-700" onclick={ontype}>Type or paste</button>
-		<button type="button" class="btn preset-outlined-surface-300-700" onclick={() => picker?.click()}
-			>Open a recording</button
-		>
+		<button type="button" class="btn preset-outlined-surface-300-700" onclick={() => picker?.click()}>Recording</button>
 	</div>
 	<input bind:this={picker} type="file" class="hidden" aria-label="Recording" onchange={onpick} />
 </div>
@@ -104,14 +102,14 @@
 		grid-column: 1 / -1;
 		display: flex;
 		flex-wrap: wrap;
-		gap: 0.6rem 1.5rem;
+		gap: 0.6rem 1rem;
 		align-items: center;
 		padding: 0.75rem 1.5rem;
 		border-bottom: 1px solid var(--line);
 	}
 	.elsewhere {
 		display: flex;
-		gap: 0.6rem;
+		gap: 0.5rem;
 		margin-left: auto;
 	}
 	.every {

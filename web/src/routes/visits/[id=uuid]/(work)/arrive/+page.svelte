@@ -85,9 +85,9 @@
 			<FindingList {open} />
 		{/snippet}
 		{#snippet pictures()}
-			{#if visits.length}
+			{#if history.length}
 				<h2><b>How did it keep its pitch?</b> <span>cents by section; below: humidity</span></h2>
-				<SectionRecord {visits} now={visit.startedAt.getTime()} height={150} />
+				<SectionRecord {visits} now={visit.startedAt.getTime()} height={118} />
 			{/if}
 			<h2><b>What did you find?</b> <span>choose a part, then its grade; dashed: not looked at</span></h2>
 			<InstrumentPicture

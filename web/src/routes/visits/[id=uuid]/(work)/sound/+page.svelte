@@ -17,6 +17,7 @@
 	import DueNote from '$lib/visit/sound/DueNote.svelte';
 	import RecordingDialog from '$lib/visit/sound/RecordingDialog.svelte';
 	import TypedDialog from '$lib/visit/sound/TypedDialog.svelte';
+	import StateFigures from '$lib/visit/sound/StateFigures.svelte';
 	import SurveyBar from '$lib/visit/sound/SurveyBar.svelte';
 	import { SOUND_KEYS, soundKeyAction } from '$lib/visit/sound/soundKeys';
 	import { Survey } from '$lib/visit/sound/survey.svelte';
@@ -75,6 +76,7 @@
 					<span class="soft">So far:</span>
 					{headline(judgement, passes.length, new Date())} <a class="anchor" href="/visits/{visit.id}/plan">Why?</a>
 				</p>
+				<StateFigures {open} {judgement} />
 			{/if}
 		</div>
 		<section class="picture" aria-label="What was found">

@@ -1,0 +1,82 @@
+<script lang="ts">
+	import { noteName } from '@fendrel/core';
+	import { noteRuns, signed } from '$lib/ui/format';
+	import type { OpenVisit } from '../openVisit.svelte';
+	import type { Judgement } from '../plan/judgement';
+	import { standing, standingWords } from '../plan/standing';
+
+	interface Props {
+		open: OpenVisit;
+		judgement: Judgement;
+	}
+	let { open, judgement }: Props = $props();
+	const { state } = $derived(judgement);
+	const strays = $derived(state.strays.strays.map(({ note }) => note));
+	const unisons = $derived(state.unisons.map(({ note }) => note));
+	const told = $derived([
+		...(state.jump === undefined ? [] : [`${signed(state.jump)} at the break`]),
+		...(strays.length
+			? [`out of line: ${noteRuns(strays, noteName, 3)}`]
+			: state.strays.finds === undefined
+				? []
+				: [`no note out of line by ${state.strays.finds.toFixed(0)}`]),
+		...(state.unisonsHeard ? [`unisons that move: ${unisons.length} of ${state.unisonsHeard}`] : []),
+		...(state.falseBeats.length ? [`false beats: ${noteRuns(state.falseBeats, noteName, 3)}`] : [])
+	]);
+	const standings = $derived(standingWords(standing(open, judgement), open.temperament));
+</script>
+
+<section aria-label="The state in figures">
+	<table class="mono">
+		<thead
+			><tr
+				><th>cents</th>{#each state.sections as { id } (id)}<th>{id}</th>{/each}</tr
+			></thead
+		>
+		<tbody>
+			<tr
+				><th>stands</th>{#each state.sections as { id, level } (id)}<td class:worst={id === state.worst?.id}
+						>{signed(level)}</td
+					>{/each}</tr
+			>
+			<tr
+				><th>spread</th>{#each state.sections as { id, spread } (id)}<td>{spread.toFixed(1)}</td>{/each}</tr
+			>
+		</tbody>
+	</table>
+	<p>{told.join('; ')}{told.length ? '.' : ''}</p>
+	{#each standings as { text, isGrave } (text)}<p class:grave={isGrave}>{text}.</p>{/each}
+</section>
+
+<style>
+	section {
+		padding: 0 1.5rem 1rem;
+		font-size: 0.9rem;
+		line-height: 1.35;
+	}
+	table {
+		width: 100%;
+		border-collapse: collapse;
+	}
+	th {
+		font-weight: 400;
+		text-align: left;
+		color: var(--soft);
+	}
+	td,
+	thead th:not(:first-child) {
+		text-align: right;
+	}
+	tbody tr {
+		border-top: 1px solid var(--line);
+	}
+	.worst {
+		font-weight: 700;
+	}
+	p::first-letter {
+		text-transform: uppercase;
+	}
+	.grave {
+		color: var(--warn);
+	}
+</style>
