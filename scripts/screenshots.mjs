@@ -172,7 +172,7 @@ try {
 		['temperaments', '/temperaments'],
 		['temperament', '/temperaments/vallotti'],
 		['design', '/temperaments/design?from=vallotti'],
-		['compare', '/temperaments/compare?with=vallotti,meantone-quarter'],
+		['settings', '/settings'],
 		['intervals', '/intervals?kind=harpsichord&temperament=vallotti&a4=415&notes=F3+A3']
 	]) {
 		await page.goto(path);

@@ -56,6 +56,7 @@ export * from './survey/tolerances';
 export * from './survey/fewestPins';
 export * from './survey/pitchPrice';
 export * from './survey/pitchLoad';
+export * from './survey/jumpedNotes';
 export * from './survey/sample';
 export * from './survey/state';
 export * from './survey/verdict';

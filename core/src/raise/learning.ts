@@ -174,3 +174,27 @@ export function learn(before: LearnedCoupling, seen: readonly Sunk[], raises = b
 		raises
 	};
 }
+
+/** How much a piano yields against a usual one: its strings' pull on each other, near and far, all together. */
+export interface Yield {
+	readonly times: number;
+	/** Standard error of that. */
+	readonly error: number;
+}
+
+/** Notes that a pull from anywhere on the keyboard reaches. */
+const WHOLE_KEYBOARD = 88;
+
+/** What was learned of the pull, as one figure; its error by the delta method (Casella & Berger 2002, section 5.5.4). */
+export function yieldOf(learned: LearnedCoupling): Yield {
+	const pull = ({ local, reach, whole }: Coupling) => ({ near: 2 * local * reach, far: WHOLE_KEYBOARD * whole });
+	const { near, far } = pull(couplingOf(learned));
+	const usual = pull(USUAL_COUPLING);
+	const times = (near + far) / (usual.near + usual.far);
+	// Its logarithm's slope along the logarithms of local, reach and whole.
+	const slope = [near, near, far].map((part) => part / (near + far));
+	let variance = 0;
+	for (let i = 0; i < slope.length; i++)
+		for (let j = 0; j < slope.length; j++) variance += slope[i] * slope[j] * learned.covariance[i][j];
+	return { times, error: times * Math.sqrt(variance) };
+}

@@ -15,7 +15,7 @@ import { hzAbove } from '../units/pitch';
 import { cents, hz } from '../units/quantity';
 import { boundOf, OLD_WIRE_CAP, USUAL_CAP } from './bounds';
 import { setBackOf, sinking, USUAL_COUPLING } from './coupling';
-import { couplingOf, forNextRaise, learn, NOTHING_LEARNED, type LearnedCoupling } from './learning';
+import { couplingOf, forNextRaise, learn, NOTHING_LEARNED, yieldOf, type LearnedCoupling } from './learning';
 import { raiseOrder, RAISE_ORDERS } from './order';
 import { forecast, overpull, type NoteToRaise } from './overpull';
 import { runningPass, type FoundNote, type PassEvent } from './pass';
@@ -306,4 +306,13 @@ describe('with the strip in', () => {
 		// An exact plan leaves nothing on the piano that it was made for: all of this is doubt.
 		expect(whole.left).toBeGreaterThan(1);
 	});
+});
+
+it('says how much a piano yields, and how sure that is', () => {
+	expect(yieldOf(NOTHING_LEARNED).times).toBe(1);
+	// ln of near is the sum of two logarithms of 0.3 each, of far one of 0.3; shares 0.522 and 0.478.
+	const near = (2 * 0.008 * 6) / (2 * 0.008 * 6 + 0.088);
+	expect(yieldOf(NOTHING_LEARNED).error).toBeCloseTo(0.3 * Math.sqrt(2 * near ** 2 + (1 - near) ** 2), 6);
+	const twice = { ...NOTHING_LEARNED, means: [Math.LN2, 0, Math.LN2, 0, 0, 0] };
+	expect(yieldOf(twice).times).toBeCloseTo(2, 10);
 });

@@ -3,6 +3,7 @@ import { FOLLOW_UP_DAYS, fallsDue } from '../record/due';
 import { estimate, paceOf } from './estimate';
 import { hz } from '../units/quantity';
 import { fewestPins } from './fewestPins';
+import { jumpedNotes } from './jumpedNotes';
 import { pitchLoad } from './pitchLoad';
 import { spotTargets } from './spotTargets';
 
@@ -116,5 +117,27 @@ describe('what a pitch loads', () => {
 		// T = (2 L F)^2 mu over S_ut A: (2 * 0.65 * 277.2)^2 * 7850 / 2211e6.
 		expect(highest!.note).toBe(61);
 		expect(highest!.share).toBeCloseTo(((2 * 0.65 * 277.2) ** 2 * 7850) / 2.211e9, 3);
+	});
+});
+
+describe('notes that jumped', () => {
+	it('are those that moved otherwise than their neighbours', () => {
+		const pitches = (off: (note: number) => number) =>
+			new Map(Array.from({ length: 88 }, (_, i) => [21 + i, 440 * 2 ** ((i - 48 + off(21 + i) / 100) / 12)]));
+		const wander = (note: number) => 0.6 * Math.sin(5.1 * note);
+		const left = pitches(() => 0);
+		expect(
+			jumpedNotes(
+				left,
+				pitches((note) => -5 + wander(note) + (note === 70 ? -9 : 0))
+			)
+		).toEqual([70]);
+		// Of few notes nothing is claimed.
+		expect(
+			jumpedNotes(
+				new Map([...left].slice(0, 10)),
+				pitches((note) => wander(note))
+			)
+		).toEqual([]);
 	});
 });

@@ -75,6 +75,8 @@ export interface InstrumentBook {
 	readonly history?: readonly VisitBefore[];
 	/** Work that earlier visits found and nobody has done. */
 	readonly findings?: readonly At<Finding>[];
+	/** Notes that moved otherwise than their neighbours from one of the last visits to the next. */
+	readonly jumped?: readonly number[];
 	/** What earlier raises of it have told. */
 	readonly learned?: LearnedCoupling;
 	/** The pitch that most other instruments of its house stand at; undefined where it stands alone. */

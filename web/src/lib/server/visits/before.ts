@@ -1,8 +1,21 @@
-import { arrivalOf, compareHappened, isArrivalAct, type Act, type At, type Finding } from '@fendrel/core';
+import {
+	arrivalOf,
+	breakOf,
+	compareHappened,
+	groupRecords,
+	isArrivalAct,
+	jumpedNotes,
+	usualStringing,
+	type Act,
+	type At,
+	type Finding,
+	type GroupRecord
+} from '@fendrel/core';
 import type { InstrumentBook, VisitBefore } from '$lib/device/books';
 import { namesOf } from '../db/stores/accounts';
 import type { Instrument } from '../db/stores/instruments';
 import { actsOfInstrument } from '../db/stores/record';
+import { visitSoundersOf } from '../db/stores/summaries';
 import { visitHistory } from './history';
 
 /** Visits that a technician at the door looks back on. */
@@ -12,7 +25,7 @@ const LOOKED_BACK = 24;
 export async function visitsBefore(
 	workshopId: string,
 	instrument: Instrument
-): Promise<Pick<InstrumentBook, 'history' | 'findings' | 'learned'>> {
+): Promise<Pick<InstrumentBook, 'history' | 'findings' | 'learned' | 'jumped'>> {
 	const visits = await visitHistory(workshopId, instrument);
 	const acts = await actsOfInstrument(
 		workshopId,
@@ -44,8 +57,37 @@ export async function visitsBefore(
 	return {
 		learned,
 		history,
+		jumped: await jumpedSince(
+			workshopId,
+			instrument,
+			finished.slice(0, COMPARED).map(({ id }) => id)
+		),
 		findings: [...last.values()].filter(({ state }) => state === 'open' || state === 'quoted')
 	};
+}
+
+/** Visits whose notes are compared from one to the next. */
+const COMPARED = 4;
+
+/** @param visits newest first */
+async function jumpedSince(
+	workshopId: string,
+	{ kind, lowest, highest, stringing }: Instrument,
+	visits: readonly string[]
+): Promise<readonly number[]> {
+	const sounders = await visitSoundersOf(workshopId, visits);
+	const breakNote = breakOf(stringing ?? usualStringing(kind, lowest, highest));
+	const of = visits.map((id) => [...groupRecords(sounders.get(id)!).values()]);
+	const pitches = (groups: readonly GroupRecord[], pitch: (group: GroupRecord) => number | undefined) =>
+		new Map(groups.flatMap((each) => (pitch(each) === undefined ? [] : [[each.group, pitch(each)!] as const])));
+	const jumped = of.slice(1).flatMap((before, i) =>
+		jumpedNotes(
+			pitches(before, ({ left }) => left?.figure?.pitch),
+			pitches(of[i], ({ found }) => found?.pitch),
+			breakNote
+		)
+	);
+	return [...new Set(jumped)];
 }
 
 function arrived(acts: readonly Act[]) {

@@ -13,8 +13,10 @@
 		open: OpenVisit;
 		/** What the stretch does, in a sentence. */
 		stretched: string;
+		/** Strings that move with these choices, of how many. */
+		moved: { readonly moved: number; readonly all: number } | undefined;
 	}
-	let { open, stretched }: Props = $props();
+	let { open, stretched, moved }: Props = $props();
 	const { visit, temperament, instrument, measured } = $derived(open);
 	const { a4, tolerance, stretch } = $derived(visit);
 	/** The curve that is or was the plan's: it can be chosen again. */
@@ -80,7 +82,11 @@
 				</optgroup>
 			{/each}
 		</select>
-		<p class="soft about">{temperament.character} <a href="/temperaments/{temperament.slug}">More about it</a></p>
+		<p class="soft about">
+			{temperament.character}
+			{#if moved}{moved.moved} of {moved.all} strings move to it.{/if}
+			<a href="/temperaments/{temperament.slug}">More about it</a>
+		</p>
 	</fieldset>
 	<fieldset>
 		<legend>Stretch</legend>

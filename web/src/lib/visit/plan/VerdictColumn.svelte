@@ -5,7 +5,7 @@
 	import { seasonWords } from '../seasonWords';
 	import type { OpenVisit } from '../openVisit.svelte';
 	import Consent from './Consent.svelte';
-	import { effort } from './effort';
+	import { betweenPasses, effort } from './effort';
 	import { standing, standingWords } from './standing';
 	import type { RaiseChoice } from '$lib/settings/settings';
 	import { asksForRaise, type Judgement } from './judgement';
@@ -38,6 +38,7 @@
 			? [
 					...reasons(judgement, passes, visit.a4),
 					...standingWords(standing(open, judgement), temperament),
+					...(moves ? betweenPasses(open) : []),
 					...effort(open, judgement, passes.length)
 				]
 			: []

@@ -13,6 +13,22 @@ export function roughly(minutes: number): string {
 	return rest === 0 ? `${hours} h` : `${hours} h ${String(rest).padStart(2, '0')}`;
 }
 
+/** What fits between the passes of a raise, while the strings stretch: work that was found and is not done. */
+export function betweenPasses(open: Pick<OpenVisit, 'about' | 'record'>): readonly Reason[] {
+	const all = new Map((open.about.findings ?? []).map((each) => [each.finding, each]));
+	for (const [id, each] of open.record.report.arrival.findings) all.set(id, each);
+	const left = [...all.values()].filter(({ state }) => state === 'open' || state === 'quoted');
+	if (left.length === 0) return [];
+	const [first, second] = left.map(({ text }) => text);
+	const more = left.length > 2 ? ` and ${left.length - 2} more` : '';
+	return [
+		{
+			text: `Between the passes, while the strings stretch: ${[first, second].filter(Boolean).join('; ')}${more}`,
+			figure: counted(left.length, 'job')
+		}
+	];
+}
+
 /** How long it takes and what it costs, by the workshop's own visits and rates. */
 export function effort(open: Pick<OpenVisit, 'about'>, { verdict }: Judgement, passes: number): readonly Reason[] {
 	const settings = settingsOf(open);

@@ -1,13 +1,5 @@
 <script lang="ts">
-	import {
-		breakOf,
-		couplingOf,
-		LEFT_FOR_TUNING,
-		leftBySection,
-		noteName,
-		sectionsOf,
-		USUAL_COUPLING
-	} from '@fendrel/core';
+	import { breakOf, LEFT_FOR_TUNING, leftBySection, noteName, sectionsOf, yieldOf } from '@fendrel/core';
 	import { signed } from '$lib/ui/format';
 	import type { OpenVisit } from '../openVisit.svelte';
 	import type { RaiseWork } from './raiseWork.svelte';
@@ -29,10 +21,7 @@
 	/** How much this piano yields against a usual one, once it has told. */
 	const yields = $derived.by(() => {
 		const { learned } = raise.running;
-		if (learned.raises === 0) return undefined;
-		const { local, reach, whole } = couplingOf(learned);
-		const of = (c: { local: number; reach: number; whole: number }) => 2 * c.local * c.reach + 88 * c.whole;
-		return of({ local, reach, whole }) / of(USUAL_COUPLING);
+		return learned.raises === 0 ? undefined : yieldOf(learned);
 	});
 	const { plan } = $derived(record.report);
 
@@ -79,7 +68,9 @@
 		</tbody>
 	</table>
 	{#if yields !== undefined}
-		<p class="soft small">It yields {yields.toFixed(1)} times as much as usual, as far as it was read.</p>
+		<p class="soft small">
+			It yields {yields.times.toFixed(2)} ±{yields.error.toFixed(2)} times as much as usual, as far as it was read.
+		</p>
 	{/if}
 	<div class="go">
 		{#if raise.isDone && !isFine}

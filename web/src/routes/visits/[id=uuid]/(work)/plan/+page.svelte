@@ -52,7 +52,11 @@
 	<TwoColumns>
 		{#snippet column()}
 			<VerdictColumn {open} {judgement} {passes} {raise} />
-			<PlanChoices {open} stretched={stretchWords(plan, { ...instrument, measured }, visit.a4)} />
+			<PlanChoices
+				{open}
+				stretched={stretchWords(plan, { ...instrument, measured }, visit.a4)}
+				moved={judgement?.pins}
+			/>
 		{/snippet}
 		{#snippet pictures()}
 			{#if judgement}

@@ -17,7 +17,7 @@
 	import DueNote from '$lib/visit/sound/DueNote.svelte';
 	import RecordingDialog from '$lib/visit/sound/RecordingDialog.svelte';
 	import TypedDialog from '$lib/visit/sound/TypedDialog.svelte';
-	import StateFigures from '$lib/visit/sound/StateFigures.svelte';
+	import StateFigures from '$lib/visit/plan/StateFigures.svelte';
 	import SurveyBar from '$lib/visit/sound/SurveyBar.svelte';
 	import { SOUND_KEYS, soundKeyAction } from '$lib/visit/sound/soundKeys';
 	import { Survey } from '$lib/visit/sound/survey.svelte';
@@ -31,7 +31,7 @@
 		const { habits } = open.about;
 		const breakNote = breakOf(stringing);
 		const outOfLine = () => open.outOfLine;
-		const odd = [...open.outOfLine];
+		const odd = [...new Set([...open.outOfLine, ...(open.about.jumped ?? [])])];
 		const survey = new Survey({ visit, family, body, breakNote, outOfLine, odd, twin, plan, habits, record, moved });
 		return { open, visit, instrument, family, body, survey };
 	});

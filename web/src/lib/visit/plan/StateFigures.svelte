@@ -2,8 +2,8 @@
 	import { noteName } from '@fendrel/core';
 	import { noteRuns, signed } from '$lib/ui/format';
 	import type { OpenVisit } from '../openVisit.svelte';
-	import type { Judgement } from '../plan/judgement';
-	import { standing, standingWords } from '../plan/standing';
+	import type { Judgement } from './judgement';
+	import { standing, standingWords } from './standing';
 
 	interface Props {
 		open: OpenVisit;
