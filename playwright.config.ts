@@ -6,16 +6,15 @@ const APART = /(settings|listening|soak|starter|database-crash|first-start|fault
 /** Started by scripts/test.mjs, which brings up the database and the application first. */
 export default defineConfig({
 	testDir: 'web/e2e',
-	outputDir: 'test-results',
 	// Files run side by side; what changes the whole workshop, or starts servers of its own, comes afterwards.
 	workers: 2,
 	projects: [
-		{ name: 'journeys', testIgnore: APART },
-		{ name: 'apart', testMatch: APART }
+		{ name: 'journeys', testIgnore: APART, outputDir: 'test-results/journeys' },
+		{ name: 'apart', testMatch: APART, outputDir: 'test-results/apart' }
 	],
 	// Sound runs in real time on a machine that others use too: waits are generous, nothing is retried.
-	timeout: 90_000,
-	expect: { timeout: 15_000 },
+	timeout: 180_000,
+	expect: { timeout: 20_000 },
 	reporter: [['list']],
 	use: {
 		actionTimeout: 30_000,

@@ -55,7 +55,7 @@ try {
 			FENDREL_E2E_DATABASE_URL: databaseUrl
 		};
 		for (const project of ['journeys', 'apart']) {
-			const command = ['npx', 'playwright', 'test', '--project', project, '--pass-with-no-tests', ...rest];
+			const command = ['npx', 'playwright', 'test', `--project=${project}`, '--pass-with-no-tests', ...rest];
 			await step(`browser journeys, ${project}`, command, env);
 		}
 	}
