@@ -81,6 +81,7 @@ export * from './listening/stream/backlog';
 export * from './listening/stream/listener';
 export type { ExpectedStrings } from './listening/stream/recognise';
 export * from './listening/closer/unison';
+export { hearPair, type HeardBeat, type HeardPair } from './listening/pair/hearPair';
 export * from './listening/stream/strikeKeeper';
 export * from './listening/survey/survey';
 export * from './listening/closer/partialAlone';

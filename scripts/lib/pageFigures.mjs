@@ -58,6 +58,8 @@ export async function measurePages({ address, pid }) {
 		['Add an instrument', '/instruments/new'],
 		['Scale', `${instrument}/scale`],
 		['Visits', '/visits'],
+		['Settings', '/settings'],
+		['Arrive', `${halfDone}/arrive`],
 		['Sound', `${halfDone}/sound`],
 		['Plan', `${halfDone}/plan`],
 		['Curve sheet', `${halfDone}/plan/curve`],

@@ -242,8 +242,8 @@ export class OpenVisit {
 
 	/** What pages are made from besides the plan: only when that has changed are they made anew. */
 	private captured(): string {
-		const { instrument, temperaments, habits } = this.about;
-		return JSON.stringify([instrument, temperaments, habits]);
+		const { instrument, habits } = this.about;
+		return JSON.stringify([instrument, this.temperament, habits]);
 	}
 
 	private async askChanges(signal: AbortSignal): Promise<boolean> {

@@ -1,0 +1,111 @@
+import { describe, expect, it } from 'vitest';
+import { beatOfPair, PAIR_RATE, struckPair, thoughtOf, type PairWishes } from '../../../fixtures/strikePairs';
+import { hearPair, type HeardBeat } from './hearPair';
+
+type Pair = readonly [lower: number, upper: number];
+
+function heard(wishes: PairWishes, pairs: readonly Pair[]) {
+	const made = struckPair(wishes);
+	const { note, semitones } = wishes;
+	const told = hearPair(
+		{ samples: made.samples, sampleRate: PAIR_RATE },
+		thoughtOf(note),
+		thoughtOf(note + semitones),
+		pairs
+	);
+	return { made, told };
+}
+
+/** What was said of each coincidence, with the truth. */
+function beats(wishes: PairWishes, pairs: readonly Pair[]) {
+	const { made, told } = heard(wishes, pairs);
+	if (told.kind !== 'heard') throw new Error(told.why);
+	return told.beats.map((beat: HeardBeat) => ({
+		...beat,
+		truth: beatOfPair(made, [beat.lowerPartial, beat.upperPartial])
+	}));
+}
+
+const THIRD: Pair = [5, 4];
+const FIFTH: Pair = [3, 2];
+
+describe('two strings struck together', () => {
+	it.each([
+		['minor third', 3, [6, 5]],
+		['major third', 4, THIRD],
+		['fourth', 5, [4, 3]],
+		['fifth', 7, FIFTH],
+		['major sixth', 9, [5, 3]],
+		['major tenth', 16, [5, 2]]
+	] as const)('beat as they were made, wide or narrow: %s', (_, semitones, pair) => {
+		for (const [i, note] of [45, 53, 58, 65].entries()) {
+			const [beat] = beats({ note, semitones, seed: 40 + i }, [pair]);
+			// Three seconds part tones a third of a turn apart; noise 20 dB down moves them by hundredths.
+			expect(Math.abs(beat.rate - beat.truth)).toBeLessThan(0.06);
+			expect(beat.certainty).toBe('clear');
+			if (beat.sense) expect(beat.sense).toBe(beat.truth > 0 ? 'wide' : 'narrow');
+		}
+	});
+
+	it('tell an octave’s sizes, though the upper note has no partial of its own', () => {
+		for (const [i, note] of [41, 50, 53, 62].entries())
+			for (const beat of beats({ note, semitones: 12, seed: 60 + i }, [
+				[2, 1],
+				[4, 2],
+				[6, 3]
+			])) {
+				expect(Math.abs(beat.rate - beat.truth)).toBeLessThan(0.17);
+				if (beat.sense) expect(beat.sense).toBe(beat.truth > 0 ? 'wide' : 'narrow');
+			}
+	});
+
+	it('are told below a turn in the time heard, with an error that says so', () => {
+		for (const off of [2, 2.5, 3]) {
+			const [beat] = beats({ note: 53, semitones: 7, seed: 5, off, scatter: 0 }, [FIFTH]);
+			expect(Math.abs(beat.truth)).toBeLessThan(1 / 3);
+			expect(Math.abs(beat.rate - beat.truth)).toBeLessThan(Math.max(0.05, 3 * beat.error));
+		}
+	});
+
+	it('turn their sense with their size', () => {
+		const sense = (off: number) => beats({ note: 57, semitones: 7, seed: 9, off, scatter: 0 }, [FIFTH])[0].sense;
+		expect(sense(-9)).toBe('narrow');
+		expect(sense(9)).toBe('wide');
+	});
+
+	it('are said sooner with a wider error', () => {
+		const at = (seconds: number) => beats({ note: 53, semitones: 4, seed: 3, seconds }, [THIRD])[0];
+		expect(at(1).error).toBeGreaterThan(at(3).error);
+		expect(Math.abs(at(1).rate - at(1).truth)).toBeLessThan(0.3);
+	});
+});
+
+describe('what is no pair', () => {
+	it.each(['lower', 'upper'] as const)('only the %s key was struck', (only) => {
+		const { told } = heard({ note: 53, semitones: 4, seed: 8, only }, [THIRD]);
+		expect(told).toMatchObject({ kind: 'refused', why: 'one note only' });
+	});
+
+	it('a third note sounds too', () => {
+		for (const [i, third] of [57, 60, 64].entries()) {
+			const made = struckPair({ note: 53, semitones: 7, seed: 20 + i });
+			const other = struckPair({ note: third, semitones: 12, seed: 30 + i, only: 'lower' });
+			const samples = made.samples.map((value, at) => value + 0.8 * other.samples[at]);
+			const told = hearPair({ samples, sampleRate: PAIR_RATE }, thoughtOf(53), thoughtOf(60), [FIFTH]);
+			// A note that is one of the two is no third.
+			if (third === 60) expect(told.kind).toBe('heard');
+			else expect(told).toEqual({ kind: 'refused', why: 'another note' });
+		}
+	});
+
+	it('another key than was thought', () => {
+		const made = struckPair({ note: 53, semitones: 5, seed: 12 });
+		const told = hearPair({ samples: made.samples, sampleRate: PAIR_RATE }, thoughtOf(53), thoughtOf(57), [THIRD]);
+		expect(told.kind).toBe('refused');
+	});
+
+	it('too short to tell', () => {
+		const { told } = heard({ note: 53, semitones: 4, seed: 8, seconds: 0.4 }, [THIRD]);
+		expect(told).toEqual({ kind: 'refused', why: 'too short' });
+	});
+});

@@ -1,0 +1,120 @@
+import { partialHz } from '../../strings/stiffString';
+import { measureBeat, type MeasuredBeat } from './coincidence';
+import { foreignShare } from './foreignPeaks';
+import { fromLaw, HIGHEST_HZ, knownNotes, lawOf, type KnownNote, type PairNote, type PairSound } from './ownPartials';
+
+/** How a beat may be told. */
+export type BeatCertainty = 'clear' | 'at the limit' | 'not to be said';
+
+export interface HeardBeat extends MeasuredBeat {
+	readonly certainty: BeatCertainty;
+	/** Undefined: not sure enough to be said, or still. */
+	readonly sense: 'wide' | 'narrow' | undefined;
+}
+
+export type PairRefusal = 'one note only' | 'another note' | 'too short';
+export type HeardPair =
+	| { readonly kind: 'refused'; readonly why: PairRefusal; readonly missing?: 'lower' | 'upper' }
+	| {
+			readonly kind: 'heard';
+			readonly lower: KnownNote;
+			readonly upper: KnownNote;
+			readonly beats: readonly HeardBeat[];
+	  };
+
+/** More than that share of what sounds belongs to neither: somebody plays a third note, or another one. */
+const MOST_FOREIGN = 0.04;
+/** A note that has none of its own may stand so many cents from where it is thought to. */
+const UNKNOWN = 25;
+/** A note is known by its own partials from so many on. */
+const FEWEST_OWN = 2;
+/** Shorter than that nothing is told of two notes, in seconds. */
+const SHORTEST = 0.6;
+/** A figure is not said when it errs by more: per second, and as a share of it; of single strings, and of open unisons. */
+const SAID = { single: { rate: 0.15, share: 0.02 }, open: { rate: 0.35, share: 0.04 } } as const;
+/** Nor when it lies further from what both notes' own partials tell. */
+const FROM_LAW = 3.5;
+/** Open unisons beat among themselves too fast above. */
+const OPEN_HIGHEST_HZ = 1800;
+/** The sense is said from that chance on, and from so many errors. */
+const SENSE = { chance: 0.95, errors: 1.6 } as const;
+
+/**
+ * What two notes that sound together do at the coincidences asked for.
+ * @param sound from about 0.12 s after the later key was struck
+ * @param lower, upper as they are thought to stand: within 25 cents, B within a factor of two
+ * @param pairs partials of the lower and of the upper note that meet
+ */
+export function hearPair(
+	sound: PairSound,
+	lower: PairNote,
+	upper: PairNote,
+	pairs: readonly (readonly [lowerPartial: number, upperPartial: number])[]
+): HeardPair {
+	if (sound.samples.length < SHORTEST * sound.sampleRate) return { kind: 'refused', why: 'too short' };
+	const [low, high] = knownNotes(sound, [lower, upper]);
+	if (isMissing(low)) return { kind: 'refused', why: 'one note only', missing: 'lower' };
+	// An octave or a twelfth has next to no partial of its own.
+	if (!isMultiple(low, high) && isMissing(high)) return { kind: 'refused', why: 'one note only', missing: 'upper' };
+	const hasOwn = high.present >= FEWEST_OWN;
+	const doubt = hasOwn ? 0 : UNKNOWN;
+	const notes = [
+		{ string: low.string, doubt: 0 },
+		{ string: high.string, doubt }
+	];
+	if (foreignShare(sound, notes) > MOST_FOREIGN) return { kind: 'refused', why: 'another note' };
+	const isOpen = lower.strings > 1 || upper.strings > 1;
+	const beats = pairs
+		.filter(([p, q]) => partialHz(low.string, p) < HIGHEST_HZ && partialHz(high.string, q) < HIGHEST_HZ)
+		.flatMap(([p, q]): HeardBeat[] => {
+			const told = hasOwn ? high : withoutOwn(sound, low, high, q);
+			const beat = told && measureBeat(sound, low, told, p, q);
+			return beat ? [judged(beat, isOpen)] : [];
+		});
+	if (high.present === 0 && !beats.some(({ isResolved }) => isResolved))
+		return { kind: 'refused', why: 'one note only', missing: 'upper' };
+	return { kind: 'heard', lower: low, upper: high, beats };
+}
+
+/** Of many partials that should stand alone, a note that sounds shows more than one. */
+const MANY = 5;
+const isMissing = ({ present, expected }: KnownNote) => present === 0 || (expected >= MANY && present < FEWEST_OWN);
+const isMultiple = (low: KnownNote, high: KnownNote) => {
+	const ratio = high.string.flexiblePitch / low.string.flexiblePitch;
+	return Math.abs(ratio / Math.round(ratio) - 1) < 0.03;
+};
+
+/**
+ * An upper note all of whose partials meet the lower one's (an octave, a twelfth): known by the other coincidences, where the
+ * lower note's place is known.
+ */
+function withoutOwn(sound: PairSound, low: KnownNote, high: KnownNote, asked: number): KnownNote | undefined {
+	const ratio = Math.round(high.string.flexiblePitch / low.string.flexiblePitch);
+	const wide: KnownNote = { ...high, misfit: 6 };
+	const found = [1, 2, 3, 4, 5]
+		.filter((q) => q !== asked)
+		.flatMap((q) => {
+			const beat = measureBeat(sound, low, wide, ratio * q, q);
+			if (!beat?.isResolved) return [];
+			const frequency = partialHz(low.string, ratio * q) + beat.rate;
+			return [{ partial: q, frequency, error: Math.hypot(beat.error, 2e-4 * frequency) }];
+		});
+	const string = lawOf(found, high.string);
+	if (!string || found.length === 0) return { ...high, misfit: 4 };
+	const off = found.map(({ partial, frequency }) => Math.abs(fromLaw(string, partial, frequency)));
+	return { ...high, string, misfit: Math.max(0.6, ...off) };
+}
+
+function judged(beat: MeasuredBeat, isOpen: boolean): HeardBeat {
+	const { rate, share } = isOpen ? SAID.open : SAID.single;
+	const most = Math.max(rate, share * Math.abs(beat.rate));
+	const off = Math.abs(beat.rate - beat.expected) / Math.hypot(beat.error, beat.expectedError);
+	const isSaid = beat.error <= most && off <= FROM_LAW && !(isOpen && beat.heardAt > OPEN_HIGHEST_HZ);
+	const chance = Math.max(beat.wide, 1 - beat.wide);
+	const isSure = isSaid && chance >= SENSE.chance && Math.abs(beat.rate) >= SENSE.errors * beat.error;
+	return {
+		...beat,
+		certainty: !isSaid ? 'not to be said' : beat.error <= most / 2 ? 'clear' : 'at the limit',
+		sense: isSure ? (beat.rate > 0 ? 'wide' : 'narrow') : undefined
+	};
+}
