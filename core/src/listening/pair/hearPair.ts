@@ -1,7 +1,16 @@
 import { partialHz } from '../../strings/stiffString';
 import { measureBeat, type MeasuredBeat } from './coincidence';
 import { foreignShare } from './foreignPeaks';
-import { fromLaw, HIGHEST_HZ, knownNotes, lawOf, type KnownNote, type PairNote, type PairSound } from './ownPartials';
+import {
+	fromLaw,
+	FURTHEST,
+	HIGHEST_HZ,
+	knownNotes,
+	lawOf,
+	type KnownNote,
+	type PairNote,
+	type PairSound
+} from './ownPartials';
 
 /** How a beat may be told. */
 export type BeatCertainty = 'clear' | 'at the limit' | 'not to be said';
@@ -34,6 +43,8 @@ const SHORTEST = 0.6;
 const SAID = { single: { rate: 0.15, share: 0.02 }, open: { rate: 0.35, share: 0.04 } } as const;
 /** Nor when it lies further from what both notes' own partials tell. */
 const FROM_LAW = 3.5;
+/** Octaves of open unisons move by themselves by so much, per second, whatever they are. */
+const OPEN_OCTAVE = 0.5;
 /** Open unisons beat among themselves too fast above. */
 const OPEN_HIGHEST_HZ = 1800;
 /** The sense is said from that chance on, and from so many errors. */
@@ -55,7 +66,8 @@ export function hearPair(
 	const [low, high] = knownNotes(sound, [lower, upper]);
 	if (isMissing(low)) return { kind: 'refused', why: 'one note only', missing: 'lower' };
 	// An octave or a twelfth has next to no partial of its own.
-	if (!isMultiple(low, high) && isMissing(high)) return { kind: 'refused', why: 'one note only', missing: 'upper' };
+	const octave = isMultiple(low, high);
+	if (!octave && isMissing(high)) return { kind: 'refused', why: 'one note only', missing: 'upper' };
 	const hasOwn = high.present >= FEWEST_OWN;
 	const doubt = hasOwn ? 0 : UNKNOWN;
 	const notes = [
@@ -69,7 +81,9 @@ export function hearPair(
 		.flatMap(([p, q]): HeardBeat[] => {
 			const told = hasOwn ? high : withoutOwn(sound, low, high, q);
 			const beat = told && measureBeat(sound, low, told, p, q);
-			return beat ? [judged(beat, isOpen)] : [];
+			if (!beat) return [];
+			const error = isOpen && octave ? Math.hypot(beat.error, OPEN_OCTAVE) : beat.error;
+			return [judged({ ...beat, error }, isOpen)];
 		});
 	if (high.present === 0 && !beats.some(({ isResolved }) => isResolved))
 		return { kind: 'refused', why: 'one note only', missing: 'upper' };
@@ -100,9 +114,10 @@ function withoutOwn(sound: PairSound, low: KnownNote, high: KnownNote, asked: nu
 			return [{ partial: q, frequency, error: Math.hypot(beat.error, 2e-4 * frequency) }];
 		});
 	const string = lawOf(found, high.string);
-	if (!string || found.length === 0) return { ...high, misfit: 4 };
-	const off = found.map(({ partial, frequency }) => Math.abs(fromLaw(string, partial, frequency)));
-	return { ...high, string, misfit: Math.max(0.6, ...off) };
+	const off = string && 1200 * Math.log2(string.flexiblePitch / high.string.flexiblePitch);
+	if (!string || found.length === 0 || Math.abs(off!) > FURTHEST) return { ...high, misfit: 4 };
+	const strayed = found.map(({ partial, frequency }) => Math.abs(fromLaw(string, partial, frequency)));
+	return { ...high, string, misfit: Math.max(0.6, ...strayed) };
 }
 
 function judged(beat: MeasuredBeat, isOpen: boolean): HeardBeat {

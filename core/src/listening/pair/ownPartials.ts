@@ -57,7 +57,7 @@ const WIDEST_HZ = 60;
 /** A partial is there when it explains more than half of what comes through, and is no weaker than this beside the loudest. */
 const THERE = { left: 0.5, share: 0.004 } as const;
 /** No partial lies further from where its note is thought to stand, in cents. */
-const FURTHEST = 35;
+export const FURTHEST = 35;
 /** The first look takes the lowest partials: where a note stands is known before its stiffness is. */
 const FIRST_PARTIALS = 7;
 /** B as it is known before: by that share. */

@@ -1,0 +1,123 @@
+import { resolveComponents } from '../closer/components';
+import { SHARED_NOISE, type PartialEnvelope } from '../closer/envelope';
+import { amplitudes, refine, turnErrors, type Tone } from '../closer/toneFit';
+import { goesWith, type Band, type Expected, type Told } from './expected';
+
+/** A second tone must better the likelihood by this. */
+const WORTH = 20;
+/** A tone weaker than this share of the stronger one is the room's. */
+const LEAST_SHARE = 0.01;
+/** Steps of the grid on which unresolved tones are weighed, to either side, in standard deviations. */
+const GRID = { steps: 20, reach: 3.5 } as const;
+
+const turnOf = ({ rate, about }: PartialEnvelope, frequency: number) => (2 * Math.PI * (frequency - about)) / rate;
+const hzOf = ({ rate, about }: PartialEnvelope, turn: number) => about + (turn * rate) / (2 * Math.PI);
+const lossOf = ({ rate }: PartialEnvelope, { decaySeconds }: Expected) => 1 / Math.max(0.02, decaySeconds) / rate;
+const size = ({ re, im }: Tone) => Math.hypot(re, im);
+const logLikelihood = (envelope: PartialEnvelope, left: number) =>
+	-(envelope.re.length / SHARED_NOISE) * Math.log(Math.max(left, 1e-300));
+
+/** One string each: two damped tones, told apart, or weighed over all places where they may stand. */
+export function byTwoTones(band: Band): Told | undefined {
+	const { envelope, low, high } = band;
+	const start = ({ frequency }: Expected, loss: number): Tone => ({
+		...{ turn: turnOf(envelope, frequency), loss, re: 0, im: 0 }
+	});
+	const [lowLoss, highLoss] = [lossOf(envelope, low), lossOf(envelope, high)];
+	const one = refine(envelope, [start(low.amplitude > high.amplitude ? low : high, Math.min(lowLoss, highLoss))]);
+	const apart = Math.abs(high.frequency - low.frequency) > 1e-9 ? 0 : 1e-3;
+	const starts = [
+		[start(low, lowLoss), start({ ...high, frequency: high.frequency + apart }, highLoss)],
+		[
+			start({ ...low, frequency: high.frequency + apart }, lowLoss),
+			start({ ...high, frequency: low.frequency }, highLoss)
+		]
+	];
+	const generic = resolveComponents(envelope, 2)?.components;
+	if (generic?.length === 2)
+		starts.push(
+			generic.map(({ frequency, decaySeconds }) => ({
+				...{ turn: turnOf(envelope, frequency), loss: 1 / decaySeconds / envelope.rate, re: 0, im: 0 }
+			}))
+		);
+	const two = starts
+		.map((each) => refine(envelope, each))
+		.reduce((best, each) => (each.left < best.left ? each : best));
+	const [a, b] = [...two.tones].sort((x, y) => x.turn - y.turn);
+	const gain = logLikelihood(envelope, two.left) - logLikelihood(envelope, one.left);
+	const heard = Math.min(envelope.re.length, 3 / Math.max(1e-6, Math.min(a.loss, b.loss)));
+	const sound =
+		Math.min(size(a), size(b)) > LEAST_SHARE * Math.max(size(a), size(b)) && a.loss > -0.02 && b.loss > -0.02;
+	if (gain > WORTH && sound && b.turn - a.turn > Math.PI / heard) {
+		const errors = turnErrors(envelope, { tones: [a, b], left: two.left });
+		const [fa, fb] = [hzOf(envelope, a.turn), hzOf(envelope, b.turn)];
+		const before = envelope.start * envelope.rate;
+		const [la, lb] = [size(a) * Math.exp(a.loss * before), size(b) * Math.exp(b.loss * before)];
+		const asWide = goesWith(low, fa, la) + goesWith(high, fb, lb);
+		const asNarrow = goesWith(high, fa, la) + goesWith(low, fb, lb);
+		const wide = 1 / (1 + Math.exp(asNarrow - asWide));
+		const rate = fb - fa;
+		return {
+			rate: wide >= 0.5 ? rate : -rate,
+			error: (Math.hypot(errors[0], errors[1]) * envelope.rate) / (2 * Math.PI),
+			wide,
+			isResolved: true
+		};
+	}
+	return weighed(band, lowLoss, highLoss);
+}
+
+/** Tones that were not told apart: every place where both may stand, by what is left over there and by what is expected. */
+function weighed(band: Band, lowLoss: number, highLoss: number): Told {
+	const { low, high } = band;
+	const wide = grid(band, lowLoss, highLoss, low, high);
+	// Once more where they were found: the first grid may be coarser than what the sound tells.
+	const near = ({ at, sd }: Place, { error }: Expected) => ({ frequency: at, error: Math.min(error, 1.5 * sd + 0.02) });
+	return grid(band, lowLoss, highLoss, near(wide.low, low), near(wide.high, high)).told;
+}
+
+/** Where a tone is thought to stand on a grid. */
+interface Place {
+	readonly at: number;
+	readonly sd: number;
+}
+type About = Pick<Expected, 'frequency' | 'error'>;
+
+function grid(
+	{ envelope, low, high }: Band,
+	lowLoss: number,
+	highLoss: number,
+	aboutLow: About,
+	aboutHigh: About
+): { readonly told: Told; readonly low: Place; readonly high: Place } {
+	const { steps, reach } = GRID;
+	const at: { readonly fl: number; readonly fh: number; readonly log: number }[] = [];
+	for (let i = -steps; i <= steps; i++)
+		for (let j = -steps; j <= steps; j++) {
+			const fl = aboutLow.frequency + (reach * i * aboutLow.error) / steps;
+			const fh = aboutHigh.frequency + (reach * j * aboutHigh.error) / steps;
+			const tones = [
+				{ turn: turnOf(envelope, fl), loss: lowLoss, re: 0, im: 0 },
+				{ turn: turnOf(envelope, fh) + 1e-9, loss: highLoss, re: 0, im: 0 }
+			];
+			const left = amplitudes(envelope, tones);
+			const log =
+				logLikelihood(envelope, left) + goesWith(low, fl, size(tones[0])) + goesWith(high, fh, size(tones[1]));
+			at.push({ fl, fh, log });
+		}
+	const most = Math.max(...at.map(({ log }) => log));
+	const weights = at.map(({ log }) => Math.exp(log - most));
+	const all = weights.reduce((sum, weight) => sum + weight, 0);
+	const moments = (of: (each: (typeof at)[number]) => number): Place => {
+		const mean = at.reduce((sum, each, i) => sum + weights[i] * of(each), 0) / all;
+		const variance = at.reduce((sum, each, i) => sum + weights[i] * (of(each) - mean) ** 2, 0) / all;
+		return { at: mean, sd: Math.sqrt(variance) };
+	};
+	const rate = moments(({ fl, fh }) => fh - fl);
+	const wide = at.reduce((sum, { fl, fh }, i) => sum + (fh > fl ? weights[i] : 0), 0) / all;
+	return {
+		told: { rate: rate.at, error: rate.sd, wide, isResolved: false },
+		low: moments(({ fl }) => fl),
+		high: moments(({ fh }) => fh)
+	};
+}
