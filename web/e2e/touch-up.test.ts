@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
-import { addInstrument, readLive, setDueNote, signIn, strikeAndRead } from './parts';
+import { addInstrument, readLive, setDueNote, signIn, strikeAndRead, strikeUntil } from './parts';
 import { typeLevels } from './typedSurvey';
 
 async function listen(page: Page): Promise<void> {
@@ -91,13 +91,7 @@ test('notes of one’s own, left out, and F3 to F4 declined: the verdict says wh
 	await expect(page.getByText(/^0 of 4 notes read/)).toBeVisible();
 	await listen(page);
 	const finished = page.getByText('All 4 notes of the survey are read.');
-	const said = () => page.evaluate(() => (document.querySelector('.due') as HTMLElement | null)?.innerText ?? '');
-	for (let strikes = 0; strikes < 20 && !(await finished.isVisible()); strikes++) {
-		const before = await said();
-		await page.keyboard.press('Space');
-		await expect.poll(said).not.toBe(before);
-	}
-	await expect(finished).toBeVisible();
+	await strikeUntil(page, finished, 20);
 	await expect(page.getByText(/1 note left out: taken from its neighbours\./)).toBeVisible();
 	await page.getByRole('link', { name: 'Plan', exact: true }).click();
 	await expect(page.getByText('F3 to F4 was not read whole: temperament and curve rest on less')).toBeVisible();
