@@ -30,14 +30,19 @@ export function standingWords(
 	const usual = alike.find(({ temperament, root }) => root === 0 && isStored(temperament, planned.id));
 	const equal = alike.find(({ temperament }) => 'slug' in temperament && temperament.slug === 'equal');
 	const best = usual ?? equal ?? nearest.best;
+	// Notes that scatter widely come near to many, and stand in none.
+	if (!usual && !equal && !nearest.significant)
+		return [
+			{ text: 'Its notes scatter too much to tell a temperament', figure: `±${nearest.best.rms.toFixed(1)} cents` }
+		];
 	const from = best.root === 0 ? '' : ` from ${noteClassName(best.root)}`;
 	const name = `${inSentence(best.temperament.name)}${from}`;
 	const said: Reason[] = [
 		{
 			text:
-				!usual && !equal && alike.length > 1
-					? `It stands nearest ${name} temperament, though others come as near`
-					: `It stands in ${name} temperament, as near as can be told`,
+				usual || equal
+					? `It stands in ${name} temperament, as near as can be told`
+					: `It stands nearest ${name} temperament`,
 			figure: `±${best.rms.toFixed(1)} cents`
 		}
 	];

@@ -15,26 +15,32 @@
 	let { survey, onfile, ontype }: Props = $props();
 	const { choice } = $derived(survey);
 	let picker = $state<HTMLInputElement>();
-	const NAMES: Record<SurveyOf, string> = {
-		walk: 'walk: all strings open',
-		quick: '13 strings',
-		sampled: 'about 30 strings',
-		thorough: 'every note',
-		1: 'every note',
-		2: 'every second note',
-		3: 'every third note',
-		4: 'every fourth note',
-		6: 'every sixth note',
-		own: 'notes of your own'
-	};
-	const CHOICES: readonly SurveyOf[] = [
-		'walk',
-		'quick',
-		'sampled',
-		'thorough',
-		...SURVEY_STEPS.filter((step) => step > 1),
-		'own'
+	interface Wanted {
+		readonly name: string;
+		readonly of: SurveyOf;
+		readonly declined?: boolean;
+		readonly topLeftOut?: boolean;
+	}
+	const EVERY: Record<number, string> = { 2: 'second', 3: 'third', 4: 'fourth', 6: 'sixth' };
+	const CHOICES: readonly Wanted[] = [
+		{ name: 'walk: all strings open', of: 'walk' },
+		{ name: '13 strings', of: 'quick' },
+		{ name: 'about 30 strings', of: 'sampled' },
+		{ name: 'about 30, but the top two octaves', of: 'sampled', topLeftOut: true },
+		{ name: 'about 30, F3 to F4 not whole', of: 'sampled', declined: true },
+		{ name: 'every note', of: 'thorough' },
+		...SURVEY_STEPS.filter((step) => step > 1).map((step) => ({ name: `every ${EVERY[step]} note`, of: step })),
+		{ name: 'notes of your own', of: 'own' }
 	];
+	const chosen = $derived(
+		CHOICES.findIndex(
+			({ of, declined = false, topLeftOut = false }) =>
+				of === survey.choice.of && declined === survey.choice.declined && topLeftOut === survey.choice.topLeftOut
+		)
+	);
+	function choose({ of, declined = false, topLeftOut = false }: Wanted) {
+		survey.choose(() => Object.assign(survey.choice, { of, declined, topLeftOut }));
+	}
 	function onpick() {
 		onfile(picker?.files?.[0]);
 		if (picker) picker.value = '';
@@ -47,14 +53,10 @@
 		<span class="soft">Survey of</span>
 		<select
 			class="select"
-			value={String(choice.of)}
-			onchange={(event) => {
-				const { value } = event.currentTarget;
-				const of = CHOICES.find((each) => String(each) === value)!;
-				survey.choose(() => (choice.of = of));
-			}}
+			value={String(chosen)}
+			onchange={(event) => choose(CHOICES[Number(event.currentTarget.value)])}
 		>
-			{#each CHOICES as each (each)}<option value={String(each)}>{NAMES[each]}</option>{/each}
+			{#each CHOICES as { name }, i (name)}<option value={String(i)}>{name}</option>{/each}
 		</select>
 	</label>
 	{#if choice.of === 'own'}
@@ -66,29 +68,6 @@
 				onchange={(own) => survey.choose(() => (choice.own = own))}
 			/>
 		</div>
-	{:else if choice.of === 'sampled'}
-		<label class="tick"
-			><input
-				type="checkbox"
-				checked={!choice.declined}
-				onchange={(event) => {
-					const declined = !event.currentTarget.checked;
-					survey.choose(() => (choice.declined = declined));
-				}}
-			/> F3 to F4 whole</label
-		>
-	{/if}
-	{#if choice.of !== 'walk'}
-		<label class="tick"
-			><input
-				type="checkbox"
-				checked={!choice.topLeftOut}
-				onchange={(event) => {
-					const leftOut = !event.currentTarget.checked;
-					survey.choose(() => (choice.topLeftOut = leftOut));
-				}}
-			/> top two octaves</label
-		>
 	{/if}
 	<div class="elsewhere">
 		<button type="button" class="btn preset-outlined-surface-300-700" onclick={ontype}>Type or paste</button>
@@ -116,14 +95,6 @@
 		display: flex;
 		align-items: center;
 		gap: 0.6rem;
-	}
-	.tick {
-		display: flex;
-		gap: 0.4rem;
-		align-items: center;
-		min-height: 44px;
-		font-size: 0.9rem;
-		white-space: nowrap;
 	}
 	.own {
 		min-width: 15rem;
