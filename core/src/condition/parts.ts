@@ -31,6 +31,7 @@ const grade = (id: string, words: string, looks: Grade['looks'], gate?: GateKind
 	...(so && { so })
 });
 const SOUND = grade('sound', 'Sound', 'sound');
+const SMALL_TAPS = 'Small taps, not steady force; read with the hand off the lever.';
 const LET_DOWN = 'Let every string down until it frees, then raise it, in every pass.';
 const RUST = [
 	grade('lightRust', 'Light rust', 'watch', 'procedure', LET_DOWN),
@@ -80,13 +81,10 @@ const PIANO: readonly Part[] = [
 		look: 'Rust under the strings; friction by section.',
 		grades: [
 			SOUND,
-			grade(
-				'grips',
-				'Grips in places',
-				'watch',
-				'procedure',
-				'Small taps, not steady force; read with the hand off the lever.'
-			),
+			grade('gripsBass', 'Grips in the bass', 'watch', 'procedure', SMALL_TAPS),
+			grade('gripsTenor', 'Grips in the tenor', 'watch', 'procedure', SMALL_TAPS),
+			grade('gripsTreble', 'Grips in the treble', 'watch', 'procedure', SMALL_TAPS),
+			grade('grips', 'Grips throughout', 'watch', 'procedure', SMALL_TAPS),
 			grade('rusted', 'Rusted', 'bad', 'procedure', LET_DOWN)
 		]
 	},

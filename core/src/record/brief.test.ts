@@ -82,7 +82,7 @@ describe('gates', () => {
 		for (const kind of ['grand', 'upright', 'harpsichord', 'fortepiano'] as const)
 			for (const { grades, look } of partsOf(kind)) {
 				expect(grades.some(({ looks }) => looks === 'sound')).toBe(true);
-				expect(grades.length).toBeLessThanOrEqual(5);
+				expect(grades.length).toBeLessThanOrEqual(6);
 				expect(look).toMatch(/\.$/);
 			}
 		expect(partsOf('harpsichord').map(({ id }) => id)).toContain('plectra');

@@ -3,6 +3,7 @@
 	import type { Part } from '@fendrel/core';
 	import { LINE_LIMIT, NOTE_LIMIT } from '$lib/ui/limits';
 	import type { OpenVisit } from '../openVisit.svelte';
+	import { GRADE_KEYS } from './instrumentPicture';
 	import PartAttachments from './PartAttachments.svelte';
 
 	interface Props {
@@ -38,7 +39,7 @@
 		<div class="grades" role="group" aria-label="Grade of {part.name}">
 			{#each part.grades as { id, words }, i (id)}
 				<button type="button" class="choice" aria-pressed={judged?.grade === id} onclick={() => give(id)}
-					><span class="key mono">{'asdfg'[i]}</span> {words}</button
+					><span class="key mono">{GRADE_KEYS[i]}</span> {words}</button
 				>
 			{/each}
 		</div>

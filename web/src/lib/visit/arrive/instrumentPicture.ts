@@ -15,6 +15,8 @@ export interface PartShape {
 
 /** Keys on the computer's keyboard, in the order of the parts. */
 export const PART_KEYS = '1234567890-';
+/** The same of a part's grades. */
+export const GRADE_KEYS = 'asdfgh';
 export const PICTURE = { width: 760, height: 262 } as const;
 
 const FLAT = 30;

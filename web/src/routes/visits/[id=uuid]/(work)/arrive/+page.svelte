@@ -14,7 +14,7 @@
 	import ClimateForm from '$lib/visit/arrive/ClimateForm.svelte';
 	import FindingList from '$lib/visit/arrive/FindingList.svelte';
 	import GateList from '$lib/visit/arrive/GateList.svelte';
-	import { PART_KEYS } from '$lib/visit/arrive/instrumentPicture';
+	import { GRADE_KEYS, PART_KEYS } from '$lib/visit/arrive/instrumentPicture';
 	import InstrumentPicture from '$lib/visit/arrive/InstrumentPicture.svelte';
 	import { briefOf } from '$lib/visit/brief';
 	import { judge, settingsOf } from '$lib/visit/plan/judgement';
@@ -50,14 +50,14 @@
 	onMount(() => record.enter('arrive'));
 	const keys = [
 		{ keys: '1 to 9, 0, -', does: 'a part of the instrument' },
-		{ keys: 'A S D F G', does: 'its grade, in their order' },
+		{ keys: 'A S D F G H', does: 'its grade, in their order' },
 		{ keys: 'Enter or PageDown', does: 'go on to Sound' },
 		{ keys: '?', does: 'show or hide this list' }
 	];
 	function onkeydown(event: KeyboardEvent) {
 		if (typedInto(event) || event.ctrlKey || event.defaultPrevented) return;
 		const number = PART_KEYS.indexOf(event.key);
-		const grade = 'asdfg'.indexOf(event.key.toLowerCase());
+		const grade = GRADE_KEYS.indexOf(event.key.toLowerCase());
 		if (number >= 0 && parts[number]) chosen = parts[number].id;
 		else if (grade >= 0 && part.grades[grade]) judging?.give(part.grades[grade].id);
 		else if (event.key === 'Enter' || event.key === 'PageDown') void goto(soundHref);
