@@ -82,6 +82,13 @@ export async function strike(page: Page): Promise<void> {
 	}).toPass({ timeout: 60_000 });
 }
 
+/** The same, and until its whole sound has been looked at. */
+export async function strikeAndLook(page: Page): Promise<void> {
+	const looks = await strikesLookedAt(page);
+	await strike(page);
+	await expect.poll(() => strikesLookedAt(page)).toBeGreaterThan(looks);
+}
+
 /** Strikes what is due in Sound until the survey says that it is done. */
 export async function strikeUntil(page: Page, finished: Locator, most: number): Promise<void> {
 	/** What the page says of the strike and of what is due, in one moment. */
@@ -96,13 +103,6 @@ export async function strikeUntil(page: Page, finished: Locator, most: number): 
 			.catch(() => {});
 	}
 	await expect(finished).toBeVisible();
-}
-
-/** The same, and until its whole sound has been looked at. */
-export async function strikeAndLook(page: Page): Promise<void> {
-	const looks = await strikesLookedAt(page);
-	await strike(page);
-	await expect.poll(() => strikesLookedAt(page)).toBeGreaterThan(looks);
 }
 
 /** Strikes the due note and says what its figure was. */

@@ -11,6 +11,7 @@ export class SoundNote {
 	state = $state<'idle' | 'opening' | 'recording'>('idle');
 	fault = $state<SoundFault | undefined>();
 	private recorder: MediaRecorder | undefined;
+	private readonly lifetime = new AbortController();
 
 	/** @returns undefined when nothing was recorded */
 	async record(): Promise<Blob | undefined> {
@@ -25,6 +26,13 @@ export class SoundNote {
 			this.state = 'idle';
 			return undefined;
 		}
+		const release = () => stream.getTracks().forEach((track) => track.stop());
+		// Whoever left the page while it was being opened records nothing.
+		if (this.lifetime.signal.aborted) {
+			release();
+			this.state = 'idle';
+			return undefined;
+		}
 		const parts: Blob[] = [];
 		const recorder = new MediaRecorder(stream, { audioBitsPerSecond: RATE });
 		this.recorder = recorder;
@@ -35,7 +43,7 @@ export class SoundNote {
 		const longest = setTimeout(() => this.stop(), LONGEST_MS);
 		await ended;
 		clearTimeout(longest);
-		for (const track of stream.getTracks()) track.stop();
+		release();
 		this.recorder = undefined;
 		this.state = 'idle';
 		const bytes = new Blob(parts, { type: recorder.mimeType.split(';')[0] });
@@ -44,5 +52,11 @@ export class SoundNote {
 
 	stop(): void {
 		if (this.recorder?.state === 'recording') this.recorder.stop();
+	}
+
+	/** Ends it for good; what was recorded by then is kept. */
+	close(): void {
+		this.lifetime.abort();
+		this.stop();
 	}
 }

@@ -59,7 +59,7 @@ export interface Stores extends DBSchema {
 	refused: { key: string; value: Refused };
 	visits: { key: string; value: Held<VisitBook> };
 	instruments: { key: string; value: Held<InstrumentBook> & { readonly id: string } };
-	attachments: { key: string; value: HeldAttachment; indexes: { visit: string } };
+	attachments: { key: string; value: HeldAttachment };
 	happened: { key: [string, string]; value: HappenedRow; indexes: { visit: string } };
 	/** Who is signed in, and what clocks are off by. */
 	shared: { key: string; value: unknown };
@@ -109,7 +109,7 @@ async function upgrade(db: Store, from: number, _: number | null, change: unknow
 		db.createObjectStore('happened', { keyPath: ['visitId', 'id'] }).createIndex('visit', 'visitId');
 		db.createObjectStore('shared');
 	}
-	db.createObjectStore('attachments', { keyPath: 'id' }).createIndex('visit', 'visitId');
+	db.createObjectStore('attachments', { keyPath: 'id' });
 }
 
 /** What waited in the first version goes on waiting, in its own format. */

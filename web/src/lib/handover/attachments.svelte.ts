@@ -88,10 +88,12 @@ export class Attachments {
 			const { id, visitId, bytes } = each;
 			const path = `/api/visits/${visitId}/attachments/${id}`;
 			const answer = await this.way.ask(path, { method: 'PUT', body: bytes, limit: LIMIT_MS });
-			// A visit that was begun here may have to go first.
-			const waits = answer.kind !== 'told' && (answer.kind !== 'refused' || answer.status === 404);
-			if (waits) {
+			// A visit that was begun here may have to go first: it holds up no other.
+			const isUnknown = answer.kind === 'refused' && answer.status === 404;
+			if (isUnknown || (answer.kind !== 'told' && answer.kind !== 'refused')) {
+				clearTimeout(this.timer);
 				this.timer = setTimeout(() => void this.send(), AGAIN_MS);
+				if (isUnknown) continue;
 				return;
 			}
 			const now: HeldAttachment =

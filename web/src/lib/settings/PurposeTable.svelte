@@ -99,6 +99,8 @@
 		padding-left: 1.5rem;
 	}
 	.input {
+		display: block;
+		margin-left: auto;
 		width: 5.5rem;
 		min-height: 44px;
 		text-align: right;

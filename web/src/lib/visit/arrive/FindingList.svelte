@@ -1,6 +1,7 @@
 <script lang="ts">
-	import { FINDING_STATES, type At, type Finding } from '@fendrel/core';
+	import { FINDING_STATES, type Finding } from '@fendrel/core';
 	import { onShortDay } from '$lib/ui/format';
+	import { findingsOf } from '../findings';
 	import type { OpenVisit } from '../openVisit.svelte';
 
 	let { open }: { open: OpenVisit } = $props();
@@ -10,12 +11,7 @@
 		done: 'done',
 		declined: 'declined'
 	};
-	/** Of each finding the last word counts: of this visit, or of one before. */
-	const findings = $derived.by(() => {
-		const all = new Map<string, At<Finding>>((open.about.findings ?? []).map((each) => [each.finding, each]));
-		for (const [id, each] of open.record.report.arrival.findings) all.set(id, each);
-		return [...all.values()].sort((a, b) => a.at - b.at);
-	});
+	const findings = $derived(findingsOf(open));
 	const say = ({ finding, part, text }: Finding, state: Finding['state']) =>
 		open.record.act({ do: 'finding', finding, part, text, state });
 </script>

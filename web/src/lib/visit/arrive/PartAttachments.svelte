@@ -20,14 +20,15 @@
 	let busy = $state(false);
 	let picker = $state<HTMLInputElement>();
 
-	async function attach(kind: AttachmentKind, bytes: Blob): Promise<void> {
+	/** @param shown the part that was meant when it began: another may be chosen by now */
+	async function attach(shown: string, kind: AttachmentKind, bytes: Blob): Promise<void> {
 		const attachment = uuid();
-		const shown = part.id;
 		// The bytes first: an act without them would show nothing.
 		await attachments.add(record.visitId, attachment, bytes);
 		record.act({ do: 'attach', attachment, part: shown, kind });
 	}
 	async function photograph() {
+		const { id } = part;
 		const files = [...(picker?.files ?? [])];
 		if (picker) picker.value = '';
 		busy = true;
@@ -35,15 +36,16 @@
 		for (const file of files) {
 			const smaller = await smallerPhoto(file);
 			if ('problem' in smaller) problem = smaller.problem;
-			else await attach('photo', smaller.value);
+			else await attach(id, 'photo', smaller.value);
 		}
 		busy = false;
 	}
 	async function listen() {
 		if (note.state === 'recording') return note.stop();
+		const { id } = part;
 		problem = undefined;
 		const bytes = await note.record();
-		if (bytes) await attach('sound', bytes);
+		if (bytes) await attach(id, 'sound', bytes);
 	}
 	/** Taken back, the act counts for nothing; the bytes stay with the record. */
 	function remove(attachment: string) {
@@ -52,7 +54,7 @@
 		);
 		if (act) record.act({ do: 'takeBack', act: act.id });
 	}
-	$effect(() => () => note.stop());
+	$effect(() => () => note.close());
 </script>
 
 <div class="attachments">

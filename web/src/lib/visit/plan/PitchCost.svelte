@@ -57,7 +57,7 @@
 			...A4_PRESETS.map((a4) => ({ id: `standard ${a4}`, a4, words: 'standard' })),
 			...(about.house ? [{ id: 'house', a4: about.house, words: 'the house' }] : []),
 			{ id: 'stands', a4: shifted(visit.a4, state.level), words: 'stands' },
-			{ id: 'squares', a4: shifted(visit.a4, squares.shift), words: 'least squares' }
+			{ id: 'squares', a4: shifted(visit.a4, squares.shift), words: 'its mean' }
 		].filter(({ a4 }) => within(a4)),
 		range: [shifted(visit.a4, least.low), shifted(visit.a4, least.high)] as const
 	});
@@ -98,7 +98,7 @@
 		<!-- Seldom wanted: it comes with the wish. -->
 		{#await import('./CalmerSound.svelte') then { default: CalmerSound }}
 			<CalmerSound {open} low={looked} />
-		{/await}
+		{:catch}<p class="problem" role="alert">What is to be heard could not be loaded. Reload the page.</p>{/await}
 	{/if}
 </section>
 

@@ -1,6 +1,7 @@
 import { estimate, paceOf, type Work } from '@fendrel/core';
 import { money } from '$lib/settings/settings';
 import { counted } from '$lib/ui/format';
+import { findingsOf } from '../findings';
 import type { OpenVisit } from '../openVisit.svelte';
 import { settingsOf, type Judgement } from './judgement';
 import type { Reason } from './verdictWords';
@@ -15,9 +16,7 @@ export function roughly(minutes: number): string {
 
 /** What fits between the passes of a raise, while the strings stretch: work that was found and is not done. */
 export function betweenPasses(open: Pick<OpenVisit, 'about' | 'record'>): readonly Reason[] {
-	const all = new Map((open.about.findings ?? []).map((each) => [each.finding, each]));
-	for (const [id, each] of open.record.report.arrival.findings) all.set(id, each);
-	const left = [...all.values()].filter(({ state }) => state === 'open' || state === 'quoted');
+	const left = findingsOf(open).filter(({ state }) => state === 'open' || state === 'quoted');
 	if (left.length === 0) return [];
 	const [first, second] = left.map(({ text }) => text);
 	const more = left.length > 2 ? ` and ${left.length - 2} more` : '';

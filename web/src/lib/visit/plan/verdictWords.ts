@@ -1,4 +1,4 @@
-import { hz, hzAbove, cents, noteName, type PlannedPass } from '@fendrel/core';
+import { cents, FOLLOW_UP_DAYS, hz, hzAbove, noteName, type PlannedPass } from '@fendrel/core';
 import { addDays, format } from 'date-fns';
 import { counted, flatOrSharp, inHz, noteRuns, signed } from '$lib/ui/format';
 import { asksForRaise, type Judgement } from './judgement';
@@ -11,8 +11,6 @@ export interface Reason {
 }
 
 const TIMES = ['no pass', 'one pass', 'two passes', 'three passes', 'four passes'];
-/** Days after which somebody comes again when it was raised far. */
-const AFTER = { first: 14, last: 21 } as const;
 
 /** What there is to do, as a plain sentence. */
 export function headline({ verdict, barred, near }: Judgement, passes: number, today: Date): string {
@@ -32,7 +30,9 @@ export function headline({ verdict, barred, near }: Judgement, passes: number, t
 		case 'move':
 			return `${verb} it in ${TIMES[passes]}, then tune.`;
 		case 'moveAndReturn': {
-			const [first, last] = [AFTER.first, AFTER.last].map((days) => format(addDays(today, days), 'd MMMM'));
+			const [first, last] = [FOLLOW_UP_DAYS.first, FOLLOW_UP_DAYS.last].map((days) =>
+				format(addDays(today, days), 'd MMMM')
+			);
 			return `${verb} it in ${TIMES[passes]} today, then tune. Come again between ${first} and ${last}.`;
 		}
 		case 'barred':
