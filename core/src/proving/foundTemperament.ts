@@ -1,4 +1,4 @@
-import { mean, sum } from 'd3-array';
+import { weightedLine } from '../numeric/weighted';
 import type { FoundLevel } from '../survey/levels';
 import type { Temperament } from '../temperament/temperament';
 import { cents } from '../units/quantity';
@@ -30,13 +30,14 @@ export function foundTemperament(
 ): FoundTemperament | undefined {
 	const read = found.filter(({ note }) => note >= READ.from && note <= READ.to);
 	if (read.length < 12) return undefined;
-	const [middle, level] = [mean(read, ({ note }) => note)!, mean(read, (each) => each.level)!];
-	const slope =
-		sum(read, (each) => (each.note - middle) * (each.level - level)) / sum(read, ({ note }) => (note - middle) ** 2);
+	const line = weightedLine(
+		read.map(({ note }) => note),
+		read.map((each) => each.level)
+	)!;
 	const classes = classOffsets(
 		{
 			notes: read.map(({ note }) => note),
-			deviations: read.map((each) => cents(each.level - level - slope * (each.note - middle))),
+			deviations: read.map((each) => cents(each.level - line.meanY - line.slope * (each.note - line.meanX))),
 			covariance: read.map(({ error }, i) => read.map((_, j) => (i === j ? error ** 2 + SETTLED ** 2 : 0)))
 		},
 		intended

@@ -43,9 +43,9 @@ export const AUDIBLE_DEPTH = 0.1;
 const HIGHEST_PARTIAL = 8;
 /** Partials this much weaker than the strongest say nothing that it does not say better. */
 const LEAST_SHARE = 0.02;
-const HIGHEST_SHARE_OF_RATE = 0.42;
+export const HIGHEST_SHARE_OF_RATE = 0.42;
 /** Strings of a unison lie within a few Hz of each other: nothing further away need come through. */
-const WIDEST_HZ = 60;
+export const WIDEST_HZ = 60;
 
 /**
  * The tones of each partial while one to three strings sound. Strings of a unison lie as far apart in cents in every

@@ -1,4 +1,5 @@
 import { partialEnvelope } from '../closer/envelope';
+import { HIGHEST_SHARE_OF_RATE, WIDEST_HZ } from '../closer/unison';
 import { expectedAt, type Told } from './expected';
 import { byLaw, byLines, together } from './openUnisons';
 import { roomAbout, type KnownNote, type PairSound } from './ownPartials';
@@ -24,8 +25,6 @@ const FLOOR = { rate: 0.008, share: 1.2e-5 } as const;
 const SLOW = { told: 0.18, untold: 0.28 } as const;
 /** Strings of a unison that differ lend their doubt to the note. */
 const UNISON_SHARE = 0.3;
-/** Nothing further away belongs to two tones that meet, in Hz. */
-const WIDEST_HZ = 60;
 
 /** @returns undefined when the band cannot be parted from its neighbours, or nothing sounds there */
 export function measureBeat(
@@ -37,7 +36,7 @@ export function measureBeat(
 ): MeasuredBeat | undefined {
 	const [low, high] = [expectedAt(lower, lowerPartial), expectedAt(upper, upperPartial)];
 	const about = (low.frequency + high.frequency) / 2;
-	if (about > 0.42 * sampleRate) return undefined;
+	if (about > HIGHEST_SHARE_OF_RATE * sampleRate) return undefined;
 	const room = roomAbout(about, [lower.string, upper.string], [low.frequency, high.frequency]);
 	const envelope = partialEnvelope(samples, sampleRate, about, Math.min(room, WIDEST_HZ));
 	if (!envelope) return undefined;

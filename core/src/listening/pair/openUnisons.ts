@@ -1,3 +1,4 @@
+import { normalTail } from '../../numeric/normalTail';
 import { resolveComponents } from '../closer/components';
 import { goesWith, type Band, type Told } from './expected';
 import type { KnownNote } from './ownPartials';
@@ -41,7 +42,7 @@ export function byLaw(
 	{ rate, error }: { rate: number; error: number }
 ): Told | undefined {
 	if (lower.own.length < LAWFUL || upper.own.length < LAWFUL) return undefined;
-	return { rate, error, wide: 1 / (1 + Math.exp((-1.7 * rate) / error)), isResolved: false };
+	return { rate, error, wide: normalTail(-rate / error), isResolved: false };
 }
 
 /** Of open unisons both are unsure in another way: the band by its many tones, the law by how far partials stray. */
@@ -55,5 +56,5 @@ export function together(
 	const [a, b] = [own.error ** -2, expected.error ** -2];
 	const rate = (a * own.rate + b * expected.rate) / (a + b);
 	const error = Math.max((a + b) ** -0.5, 0.5 * Math.abs(own.rate - expected.rate));
-	return { ...own, rate, error, wide: 1 / (1 + Math.exp((-1.7 * rate) / error)) };
+	return { ...own, rate, error, wide: normalTail(-rate / error) };
 }

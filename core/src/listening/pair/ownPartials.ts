@@ -3,6 +3,9 @@ import { MEDIAN_TO_SD } from '../../numeric/bisquare';
 import { partialHz, type StiffString } from '../../strings/stiffString';
 import { resolveComponents } from '../closer/components';
 import { fitDampedPartial, partialEnvelope } from '../closer/envelope';
+import { HIGHEST_SHARE_OF_RATE, WIDEST_HZ } from '../closer/unison';
+import { centsBetween } from '../../units/pitch';
+import { hz } from '../../units/quantity';
 import { fitString } from '../stream/stringFit';
 
 /*
@@ -52,8 +55,6 @@ export const HIGHEST_HZ = 4200;
 const HIGHEST_PARTIAL = 16;
 /** Tones of neighbouring partials lie no nearer than that for a window to part them: so many turns in the time heard, and Hz. */
 const PARTED = { turns: 5, hz: 4 } as const;
-/** Strings of a unison lie within so many Hz: nothing further away need come through. */
-const WIDEST_HZ = 60;
 /** A partial is there when it explains more than half of what comes through, and is no weaker than this beside the loudest. */
 const THERE = { left: 0.5, share: 0.004 } as const;
 /** No partial lies further from where its note is thought to stand, in cents. */
@@ -85,7 +86,7 @@ function ownPartialsOf({ samples, sampleRate }: PairSound, note: PairNote, other
 	let expected = 0;
 	for (let partial = 1; partial <= highest; partial++) {
 		const about = partialHz(string, partial);
-		if (about > Math.min(HIGHEST_HZ, 0.42 * sampleRate)) break;
+		if (about > Math.min(HIGHEST_HZ, HIGHEST_SHARE_OF_RATE * sampleRate)) break;
 		const room = roomAbout(about, [string, other], [about]);
 		if (room < least) continue;
 		expected++;
@@ -123,21 +124,21 @@ export function lawOf(
 
 /** Cents from the law. */
 export const fromLaw = (string: StiffString, partial: number, frequency: number) =>
-	1200 * Math.log2(frequency / partialHz(string, partial));
+	centsBetween(partialHz(string, partial), hz(frequency));
 
 /**
  * What each of two notes is known by: looked for twice, since which partials stand alone follows from where the notes stand.
  * A note without partials of its own stays as it was thought to stand.
  */
 export function knownNotes(sound: PairSound, notes: readonly [PairNote, PairNote]): [KnownNote, KnownNote] {
-	let now: [PairNote, PairNote] = [...notes];
-	for (const highest of [FIRST_PARTIALS, HIGHEST_PARTIAL]) {
-		const found = now.map((note, i) => ownPartialsOf(sound, note, now[1 - i].string, highest));
-		if (highest === HIGHEST_PARTIAL)
-			return found.map(({ own, expected }, i) => known(now[i], own, expected)) as [KnownNote, KnownNote];
-		now = now.map((note, i) => ({ ...note, string: lawOf(found[i].own, note.string) ?? note.string })) as typeof now;
-	}
-	throw new Error('knownNotes: no round was made');
+	const look = (at: readonly PairNote[], highest: number) =>
+		at.map((note, i) => ownPartialsOf(sound, note, at[1 - i].string, highest));
+	const first = look(notes, FIRST_PARTIALS);
+	const now = notes.map((note, i) => ({ ...note, string: lawOf(first[i].own, note.string) ?? note.string }));
+	return look(now, HIGHEST_PARTIAL).map(({ own, expected }, i) => known(now[i], own, expected)) as [
+		KnownNote,
+		KnownNote
+	];
 }
 
 function known({ string: thought, strings }: PairNote, own: readonly OwnPartial[], expected: number): KnownNote {
