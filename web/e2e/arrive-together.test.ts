@@ -24,7 +24,7 @@ test('two devices before the first pin: each sees what the other found; without 
 	// One looks at the pins while the other writes down what it is for.
 	await one.page.getByRole('button', { name: /^Pins and block/ }).click();
 	await one.page.keyboard.press('d');
-	await two.page.getByRole('combobox', { name: /^For/ }).selectOption('A stage');
+	await two.page.getByRole('combobox', { name: /^For/ }).selectOption('Stage');
 	await two.page.getByLabel('Humidity in %').fill('61');
 	await two.page.getByLabel('Humidity in %').press('Enter');
 	await expect(two.page.getByRole('button', { name: /^Pins and block: Loose/ })).toBeVisible();

@@ -2,7 +2,8 @@
 	import { THRESHOLD_SCHOOLS, VISIT_PURPOSES } from '@fendrel/core';
 	import ThresholdBands from '$lib/charts/ThresholdBands.svelte';
 	import { typedNumber } from '$lib/ui/typed';
-	import { PURPOSE_COLUMNS, PURPOSE_NAMES, type Draft } from './draft';
+	import { PURPOSE_COLUMNS, type Draft } from './draft';
+	import { PURPOSE_NAMES } from './settings';
 
 	let { draft }: { draft: Draft } = $props();
 	const rows = $derived(

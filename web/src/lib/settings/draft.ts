@@ -2,7 +2,7 @@ import type { Intervals, NearEnough, Tariff, Thresholds, VisitPurpose } from '@f
 import { VISIT_PURPOSES } from '@fendrel/core';
 import type { Result } from '$lib/ui/result';
 import { typedNumber } from '$lib/ui/typed';
-import type { Settings } from './settings';
+import { PURPOSE_NAMES, type Settings } from './settings';
 
 /** Figures of a visit's purpose, in the order of their columns. */
 export const PURPOSE_COLUMNS: readonly { readonly id: keyof (NearEnough & Thresholds); readonly name: string }[] = [
@@ -24,14 +24,6 @@ export const AGAIN_LINES: readonly { readonly id: keyof Intervals; readonly name
 	{ id: 'hardly', name: 'Seldom or hardly ever played' },
 	{ id: 'stage', name: 'A stage' }
 ];
-export const PURPOSE_NAMES: Readonly<Record<VisitPurpose, string>> = {
-	home: 'Home',
-	lesson: 'Lessons',
-	institution: 'Institution',
-	studio: 'Studio',
-	stage: 'Stage'
-};
-
 type Typed<Figures> = { -readonly [Key in keyof Figures]: string };
 /** Settings while somebody types them. */
 export interface Draft {

@@ -27,6 +27,15 @@ export interface RaiseChoice {
 }
 export const USUAL_RAISE: RaiseChoice = { school: 'coupled', order: 'bassFirst', cap: USUAL_CAP };
 
+/** What a visit is for. */
+export const PURPOSE_NAMES: Readonly<Record<VisitPurpose, string>> = {
+	home: 'Home',
+	lesson: 'Lessons',
+	institution: 'Institution',
+	studio: 'Studio',
+	stage: 'Stage'
+};
+
 /** What a workshop decides once, for all its visits. */
 export interface Settings {
 	/** By what a visit is for: how near is near enough, and when which work is asked for; cents and beats per second. */

@@ -4,7 +4,8 @@
 	import { LINE_LIMIT, NOTE_LIMIT } from '$lib/ui/limits';
 	import type { OpenVisit } from '../openVisit.svelte';
 	import { briefOf } from '../brief';
-	import { PLAYED_WORDS, PURPOSE_WORDS } from './arriveWords';
+	import { PURPOSE_NAMES } from '$lib/settings/settings';
+	import { PLAYED_WORDS } from './arriveWords';
 
 	let { open }: { open: OpenVisit } = $props();
 	const arrival = $derived(open.record.report.arrival);
@@ -31,7 +32,7 @@
 			value={brief.purpose}
 			onchange={(event) => say({ purpose: event.currentTarget.value as Brief['purpose'] })}
 		>
-			{#each VISIT_PURPOSES as id (id)}<option value={id}>{PURPOSE_WORDS[id]}</option>{/each}
+			{#each VISIT_PURPOSES as id (id)}<option value={id}>{PURPOSE_NAMES[id]}</option>{/each}
 		</select></label
 	>
 	<label

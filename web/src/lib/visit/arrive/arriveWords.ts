@@ -6,21 +6,13 @@ import {
 	type Climate,
 	type Gate,
 	type Played,
-	type SeasonShare,
-	type VisitPurpose
+	type SeasonShare
 } from '@fendrel/core';
 import { differenceInCalendarDays, differenceInMonths, differenceInWeeks } from 'date-fns';
 import type { VisitBefore } from '$lib/device/books';
 import type { Settings } from '$lib/settings/settings';
 import { counted, onDay, signed } from '$lib/ui/format';
 
-export const PURPOSE_WORDS: Record<VisitPurpose, string> = {
-	home: 'Played at home',
-	lesson: 'Lessons',
-	institution: 'An institution',
-	studio: 'A studio',
-	stage: 'A stage'
-};
 export const PLAYED_WORDS: Record<Played, string> = {
 	daily: 'Played daily',
 	weekly: 'Some times a week',
