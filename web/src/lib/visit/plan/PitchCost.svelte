@@ -84,7 +84,7 @@
 		<span
 			>At <b class="mono">{inHz(looked)} Hz</b>,
 			<b class="mono">{price.strings}</b> of {judgement.pins.all} strings move: {price.mean.toFixed(1)} cents on average,
-			{price.most.toFixed(0)} at most. Load {signed(100 * load.change)} %{load.highest
+			{price.most.toFixed(0)} at most. Load {signed(100 * load.change)}&nbsp;%{load.highest
 				? `; highest share of breaking ${(100 * load.highest.share).toFixed(0)} % at ${noteName(load.highest.note)}`
 				: ''}.</span
 		>

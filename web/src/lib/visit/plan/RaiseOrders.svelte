@@ -36,7 +36,7 @@
 	<b>What does each order cost?</b>
 	<span>left, if this piano yields {100 * DOUBT} % more than is known of it; cents</span>
 </h2>
-<table class="mono">
+<table class="small-table">
 	<thead><tr><th></th><th>set over</th><th>held</th><th>passes</th><th>left</th><th>unisons</th></tr></thead>
 	<tbody>
 		{#each orders as { id, name, cost } (id)}
@@ -87,25 +87,6 @@
 	h2 {
 		margin-top: 0.9rem;
 	}
-	table {
-		width: 100%;
-		font-size: 0.9rem;
-		border-collapse: collapse;
-	}
-	th {
-		font-weight: 400;
-		text-align: left;
-	}
-	thead th {
-		color: var(--soft);
-	}
-	thead th:not(:first-child),
-	td {
-		text-align: right;
-	}
-	tbody tr {
-		border-top: 1px solid var(--line);
-	}
 	.first {
 		border-top: 2px solid var(--line);
 	}
@@ -118,9 +99,7 @@
 		align-items: center;
 		min-height: 40px;
 		font-family: var(--typo-base--font-family);
+		color: var(--ink);
 		cursor: pointer;
-	}
-	td {
-		padding-right: 0.3rem;
 	}
 </style>

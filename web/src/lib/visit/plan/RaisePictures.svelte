@@ -53,7 +53,7 @@
 			</select></label
 		>
 	</div>
-	<table class="mono">
+	<table class="small-table">
 		<thead
 			><tr
 				><th>Cents from target</th>{#each judgement.state.sections as { id } (id)}<th>{id}</th>{/each}</tr
@@ -93,26 +93,5 @@
 		width: auto;
 		min-height: 44px;
 		color: var(--ink);
-	}
-	table {
-		width: 100%;
-		font-size: 0.9rem;
-		border-collapse: collapse;
-	}
-	th {
-		font-weight: 400;
-		color: var(--soft);
-		text-align: left;
-	}
-	thead th:not(:first-child),
-	td {
-		text-align: right;
-	}
-	tbody tr {
-		border-top: 1px solid var(--line);
-	}
-	th,
-	td {
-		padding: 0.2rem 0.3rem 0.2rem 0;
 	}
 </style>

@@ -15,7 +15,7 @@
 	);
 </script>
 
-<table class="mono">
+<table class="small-table">
 	<thead>
 		<tr><th>cents from target</th><th>stands</th><th>neighbours</th><th>bring to</th><th>by</th></tr>
 	</thead>
@@ -32,30 +32,3 @@
 	</tbody>
 </table>
 {#if touched.length > SHOWN}<p class="soft">and {counted(touched.length - SHOWN, 'note')} more.</p>{/if}
-
-<style>
-	table {
-		width: 100%;
-		font-size: 0.95rem;
-		border-collapse: collapse;
-	}
-	th {
-		font-weight: 400;
-		text-align: left;
-	}
-	thead th {
-		color: var(--soft);
-		font-size: 0.85rem;
-	}
-	thead th:not(:first-child),
-	td {
-		text-align: right;
-	}
-	tbody tr {
-		border-top: 1px solid var(--line);
-	}
-	th,
-	td {
-		padding: 0.25rem 0.3rem 0.25rem 0;
-	}
-</style>

@@ -27,7 +27,7 @@
 </script>
 
 <section aria-label="The state in figures">
-	<table class="mono">
+	<table class="small-table">
 		<thead
 			><tr
 				><th>cents</th>{#each state.sections as { id } (id)}<th>{id}</th>{/each}</tr
@@ -53,22 +53,6 @@
 		padding: 0 1.5rem 1rem;
 		font-size: 0.9rem;
 		line-height: 1.35;
-	}
-	table {
-		width: 100%;
-		border-collapse: collapse;
-	}
-	th {
-		font-weight: 400;
-		text-align: left;
-		color: var(--soft);
-	}
-	td,
-	thead th:not(:first-child) {
-		text-align: right;
-	}
-	tbody tr {
-		border-top: 1px solid var(--line);
 	}
 	.worst {
 		font-weight: 700;

@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { breakOf, LEFT_FOR_TUNING, leftBySection, noteName, sectionsOf, yieldOf } from '@fendrel/core';
+	import { breakOf, LEFT_FOR_TUNING, leftBySection, noteName, sectionsOf, stringsAt, yieldOf } from '@fendrel/core';
 	import { signed } from '$lib/ui/format';
 	import type { OpenVisit } from '../openVisit.svelte';
 	import type { RaiseWork } from './raiseWork.svelte';
@@ -14,6 +14,7 @@
 	let { open, raise, note, onselect }: Props = $props();
 	const { instrument, record } = $derived(open);
 	const done = $derived(raise.raised.size);
+	const strings = $derived(stringsAt(instrument.stringing, note));
 	const sections = $derived(
 		leftBySection(raise.left, sectionsOf(instrument.lowest, instrument.highest, breakOf(instrument.stringing)))
 	);
@@ -43,9 +44,12 @@
 		</p>
 	{:else}
 		<p class="told">
-			One string of the note is read; bring it to <b class="mono">{signed(raise.over(note))}</b> cents of its target,
-			and
-			{raise.isStripFirst ? 'go on: its mates follow when the strip is out.' : 'its mates by ear.'}
+			{strings > 1 ? 'One string of the note is read; bring it' : 'Bring it'} to
+			<b class="mono">{signed(raise.over(note))}</b> cents of its target{strings === 1
+				? '.'
+				: raise.isStripFirst && strings === 3
+					? ', and go on: its mates follow when the strip is out.'
+					: ', and its mates by ear.'}
 		</p>
 	{/if}
 	{#if raise.again !== undefined && raise.again !== note}
@@ -61,7 +65,7 @@
 			Read some thirty notes once more before you go on ({raise.readAgain} so far): this pass and the next raise rest on it.
 		</p>
 	{/if}
-	<table class="mono">
+	<table class="small-table">
 		<thead><tr><th>When all is set</th><th>cents</th></tr></thead>
 		<tbody>
 			{#each sections as { id, left } (id)}<tr><th>{id}</th><td>{signed(left)}</td></tr>{/each}
@@ -96,26 +100,6 @@
 	}
 	.told {
 		line-height: 1.3;
-	}
-	table {
-		font-size: 0.95rem;
-		border-collapse: collapse;
-	}
-	th {
-		text-align: left;
-		font-weight: 400;
-		color: var(--soft);
-	}
-	td,
-	thead th:last-child {
-		text-align: right;
-	}
-	tbody tr {
-		border-top: 1px solid var(--line);
-	}
-	th,
-	td {
-		padding: 0.15rem 0;
 	}
 	.small {
 		font-size: 0.85rem;

@@ -63,7 +63,7 @@
 			Strike each of them once more.
 		{/if}
 	</p>
-	<table class="mono">
+	<table class="small-table">
 		<thead><tr><th></th><th>before</th><th>raised</th><th>after</th></tr></thead>
 		<tbody>
 			{#each raise.tried as { note: each, before, raised, after } (each)}
@@ -102,22 +102,6 @@
 	}
 	p {
 		line-height: 1.3;
-	}
-	table {
-		font-size: 0.9rem;
-		border-collapse: collapse;
-	}
-	th {
-		text-align: left;
-		font-weight: 400;
-		color: var(--soft);
-	}
-	td,
-	thead th {
-		text-align: right;
-	}
-	tbody tr {
-		border-top: 1px solid var(--line);
 	}
 	.due {
 		background: var(--felt-wash);
