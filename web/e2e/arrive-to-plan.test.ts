@@ -71,7 +71,7 @@ test('a neglected upright, from the door to a plan that its owner has agreed to,
 	await leaveField(page);
 	await page.keyboard.press('PageDown');
 	await expect(page.getByText(/^Strip from /)).toBeVisible();
-	await survey(page, 'sampled');
+	await survey(page, 'about 30 strings');
 	await expect(page.getByTestId('verdict')).toContainText('Do not raise it: bridges, cracked.');
 
 	// Plan: held, until somebody answers for it.

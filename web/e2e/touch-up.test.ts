@@ -19,7 +19,7 @@ test('an instrument left 9 cents low: what stands out is brought to its neighbou
 	await expect(page.getByText('Out of their neighbours’ line: D3, C5')).toBeVisible();
 	await expect(page.getByText(/^It stands in equal temperament/)).toBeVisible();
 	// The price of other pitches, with what the strings are loaded by.
-	await expect(page.getByText(/Load \+1\.\d %/)).toBeVisible();
+	await expect(page.getByText(/Load \+1\.\d\s%/)).toBeVisible();
 
 	// Left where it stands: two notes, and where they go.
 	await page.getByRole('button', { name: 'Leave it at that pitch' }).click();
