@@ -81,7 +81,16 @@ export * from './listening/stream/backlog';
 export * from './listening/stream/listener';
 export type { ExpectedStrings } from './listening/stream/recognise';
 export * from './listening/closer/unison';
-export { hearPair, type HeardBeat, type HeardPair } from './listening/pair/hearPair';
+export {
+	hearPair,
+	type BeatCertainty,
+	type HeardBeat,
+	type HeardPair,
+	type PairRefusal
+} from './listening/pair/hearPair';
+export * from './listening/pair/hearKeys';
+export * from './listening/pair/pairKeeper';
+export type { Keys } from './listening/pair/whichKeys';
 export * from './listening/stream/strikeKeeper';
 export * from './listening/survey/survey';
 export * from './listening/closer/partialAlone';

@@ -1,4 +1,4 @@
-import { partialHz } from '../../strings/stiffString';
+import { partialHz, type StiffString } from '../../strings/stiffString';
 import { measureBeat, type MeasuredBeat } from './coincidence';
 import { foreignShare } from './foreignPeaks';
 import {
@@ -21,7 +21,7 @@ export interface HeardBeat extends MeasuredBeat {
 	readonly sense: 'wide' | 'narrow' | undefined;
 }
 
-export type PairRefusal = 'one note only' | 'another note' | 'too short';
+export type PairRefusal = 'no note' | 'one note only' | 'another note' | 'too short';
 export type HeardPair =
 	| { readonly kind: 'refused'; readonly why: PairRefusal; readonly missing?: 'lower' | 'upper' }
 	| {
@@ -87,7 +87,34 @@ export function hearPair(
 		});
 	if (high.present === 0 && !beats.some(({ isResolved }) => isResolved))
 		return { kind: 'refused', why: 'one note only', missing: 'upper' };
-	return { kind: 'heard', lower: low, upper: high, beats };
+	return { kind: 'heard', lower: low, upper: high, beats: octave ? agreeing(beats, low, upper.string) : beats };
+}
+
+/** The lowest partials of real strings lie so far off their law, in cents. */
+const STRAYS = 2;
+/** Sizes that lie further apart than so many errors contradict each other. */
+const CONTRADICT = 3;
+
+/**
+ * Octaves and their kin are told by partials of one note that hide those of the other: two coincidences must tell the same size,
+ * where there are two.
+ */
+function agreeing(beats: readonly HeardBeat[], low: KnownNote, upper: StiffString): readonly HeardBeat[] {
+	const said = beats.filter(({ certainty }) => certainty !== 'not to be said');
+	if (said.length < 2) return beats;
+	/** How far the upper note stands above where it is thought to, in cents, by one coincidence. */
+	const sizes = said.map(({ lowerPartial, upperPartial, heardAt, rate, error }) => {
+		const thought = partialHz(upper, upperPartial) - partialHz(low.string, lowerPartial);
+		const cent = (heardAt * Math.LN2) / 1200;
+		return { cents: (rate - thought) / cent, error: Math.hypot(error / cent, STRAYS) };
+	});
+	const agrees = (i: number) =>
+		sizes.some(
+			(other, j) =>
+				i !== j && Math.abs(sizes[i].cents - other.cents) < CONTRADICT * Math.hypot(sizes[i].error, other.error)
+		);
+	const lonely = new Set(said.filter((_, i) => !agrees(i)));
+	return beats.map((beat) => (lonely.has(beat) ? { ...beat, certainty: 'not to be said', sense: undefined } : beat));
 }
 
 /** Of many partials that should stand alone, a note that sounds shows more than one. */

@@ -1,6 +1,7 @@
 import { stringFromFirstPartial, type StiffString } from '../../strings/stiffString';
 import type { ListenerEvent } from '../events';
 import type { StringReading } from '../reading';
+import { RecentSound } from './recentSound';
 
 /** The sound of one strike from its beginning, for a closer look. */
 export interface KeptStrike {
@@ -23,8 +24,7 @@ const LEAST_SECONDS = 0.4;
 
 /** Keeps the last seconds of a stream and hands out each strike that was read, once it has sounded long enough or ended. */
 export class StrikeKeeper {
-	private readonly ring: Float32Array;
-	private count = 0;
+	private readonly recent: RecentSound;
 	private struck: Pick<KeptStrike, 'reading' | 'string'> | undefined;
 
 	/**
@@ -32,16 +32,16 @@ export class StrikeKeeper {
 	 * @param startedAt seconds that the listener had heard before
 	 */
 	constructor(
-		private readonly sampleRate: number,
+		sampleRate: number,
 		private readonly inharmonicityAt: (note: number) => number,
-		private readonly startedAt = 0
+		startedAt = 0
 	) {
-		this.ring = new Float32Array(Math.ceil((BEFORE_SECONDS + SETTLED_SECONDS + MOST_SECONDS + 0.5) * sampleRate));
+		this.recent = new RecentSound(sampleRate, BEFORE_SECONDS + SETTLED_SECONDS + MOST_SECONDS + 0.5, startedAt);
 	}
 
 	/** Takes the next samples with what the listener told of them. */
 	push(samples: Float32Array, events: readonly ListenerEvent[]): KeptStrike[] {
-		this.keep(samples);
+		this.recent.push(samples);
 		const found: KeptStrike[] = [];
 		for (const event of events) {
 			if (event.kind === 'strike' || event.kind === 'ended' || event.kind === 'refused') this.hand(found, event.at);
@@ -52,36 +52,21 @@ export class StrikeKeeper {
 				this.struck = { reading: event.reading, string };
 			}
 		}
-		const now = this.startedAt + this.count / this.sampleRate;
+		const { now } = this.recent;
 		if (this.struck && now >= this.struck.reading.struckAt + SETTLED_SECONDS + MOST_SECONDS) this.hand(found, now);
 		return found;
 	}
 
-	private keep(samples: Float32Array): void {
-		const { ring } = this;
-		for (let from = 0; from < samples.length;) {
-			const at = this.count % ring.length;
-			const take = Math.min(samples.length - from, ring.length - at);
-			ring.set(samples.subarray(from, from + take), at);
-			this.count += take;
-			from += take;
-		}
-	}
-
 	private hand(found: KeptStrike[], until: number): void {
-		const { struck, sampleRate, ring, startedAt } = this;
+		const { struck, recent } = this;
+		const { sampleRate } = recent;
 		this.struck = undefined;
 		if (!struck) return;
-		const at = (seconds: number) => Math.round((struck.reading.struckAt - startedAt + seconds) * sampleRate);
+		const at = (seconds: number) => recent.at(struck.reading.struckAt + seconds);
 		const settled = at(SETTLED_SECONDS);
-		const to = Math.min(this.count, Math.round((until - startedAt) * sampleRate), at(SETTLED_SECONDS + MOST_SECONDS));
-		const from = Math.max(0, this.count - ring.length, at(-BEFORE_SECONDS));
-		if (to - settled < LEAST_SECONDS * sampleRate || settled < from) return;
-		const samples = new Float32Array(to - from);
-		const first = from % ring.length;
-		samples.set(ring.subarray(first, Math.min(ring.length, first + samples.length)));
-		if (first + samples.length > ring.length)
-			samples.set(ring.subarray(0, first + samples.length - ring.length), ring.length - first);
+		const to = Math.min(recent.at(until), at(SETTLED_SECONDS + MOST_SECONDS));
+		const { from, samples } = recent.cut(at(-BEFORE_SECONDS), to);
+		if (from + samples.length - settled < LEAST_SECONDS * sampleRate || settled < from) return;
 		found.push({ ...struck, samples, sampleRate, settledFrom: settled - from });
 	}
 }

@@ -36,9 +36,11 @@ export interface ListeningOptions {
 	readonly onMoved: (moved: MovedPins) => void;
 	readonly onEvents: (events: readonly ListenerEvent[]) => void;
 	/** Where the sound of strikes goes for a closer look. */
-	readonly strikes: () => MessagePort;
+	readonly strikes?: () => MessagePort;
 	/** The sound of a strike that was read has gone there. */
-	readonly onKept: (reading: StringReading) => void;
+	readonly onKept?: (reading: StringReading) => void;
+	/** Where the sound of keys that were struck together goes. */
+	readonly pairs?: () => MessagePort;
 }
 
 /** What is open while something is listened to; its lifetime closes all of it. */
@@ -148,10 +150,12 @@ export class Listening {
 	): WorkerClient<ListeningTasks> {
 		const worker = listeningWorker();
 		onEnd(lifetime, () => worker.close());
-		const strikes = this.options.strikes();
+		const strikes = this.options.strikes?.();
+		const pairs = this.options.pairs?.();
+		const ports = [samples, strikes, pairs].filter((port) => port !== undefined);
 		const onProgress = (heard: Heard) => !lifetime.aborted && this.hear(heard);
 		worker
-			.run('listen', handing({ setup, samples, live, strikes }, samples, strikes), { onProgress })
+			.run('listen', handing({ setup, samples, live, strikes, pairs }, ...ports), { onProgress })
 			.catch((fault: unknown) => isGivenUp(fault) || this.stop('no sound'));
 		return worker;
 	}
@@ -224,7 +228,7 @@ export class Listening {
 	private hear({ events, kept, behind }: Heard): void {
 		this.behind = behind;
 		// A strike that is going to be looked at closer is known before its end is told.
-		if (!this.deafness.deaf) kept.forEach((reading) => this.options.onKept(reading));
+		if (!this.deafness.deaf) kept.forEach((reading) => this.options.onKept?.(reading));
 		this.levels.hear(events);
 		const heard = this.deafness.pass(events);
 		if (heard.length) this.options.onEvents(heard);

@@ -24,7 +24,7 @@ import { sampled, Voice } from './voice';
 /** Pins that the lever has moved, by note. */
 export type MovedPins = Record<string, PinnedString[]>;
 
-const SECONDS = 3.2;
+const SECONDS = 3.4;
 /** A quiet room: about -72 decibels. */
 const ROOM = 2.5e-4;
 /** A broken string pulls no longer: as if it were let down by so many cents. */
@@ -39,6 +39,12 @@ const TOO_LOUD = 5;
 const FREES = 8;
 const SETTLING = 0.5;
 const GLIDE = { cents: 1.4, seconds: 0.12 };
+
+/** A key, and which of its strings are left unmuted (0 is the one that leads). */
+export interface StruckKey {
+	readonly note: number;
+	readonly strings: readonly number[];
+}
 
 interface Sounding {
 	readonly note: number;
@@ -128,39 +134,55 @@ export class SimulatedInstrument {
 	}
 
 	/** Strikes a note with only `strings` unmuted (0 is the one that leads). */
-	async strike(note: number, strings: readonly number[], strength: number): Promise<void> {
-		const feel = this.feelOf(note);
-		const pins = this.pinsOf(note).map((pin, i) => (strings.includes(i) ? strikePinned(pin, strength, feel) : pin));
-		if (this.moved[note]) this.setPins(note, pins);
+	strike(note: number, strings: readonly number[], strength: number): Promise<void> {
+		return this.strikeTogether([{ note, strings }], strength);
+	}
+
+	/** Strikes several keys at once. */
+	async strikeTogether(keys: readonly StruckKey[], strength: number): Promise<void> {
 		this.strikes++;
-		const standing = this.standingOf(note);
-		const sounding = strings.filter((string) => string < pins.length && !pins[string].broken);
+		const sounding = keys.flatMap(({ note, strings }) => this.struckStrings(note, strings, strength));
 		if (sounding.length === 0) return;
-		const strikes = sounding.map((string): Strike => ({
-			note,
-			strings: [twinString(this.twin, note, standing[string])],
-			sampleRate: this.context.sampleRate,
-			seconds: SECONDS,
-			strength,
-			seed: this.twin.seed + 8 * this.strikes + string,
-			glide: GLIDE,
-			motion: twinMotion(this.twin, note, string)
-		}));
-		const sounds = await this.render('strike', strikes);
+		const sounds = await this.render(
+			'strike',
+			sounding.map(({ strike }) => strike)
+		);
 		if (!sounds) return;
 		if (this.around !== 'undamped') this.damp();
 		const start = this.context.currentTime + 0.01;
 		if (this.around === 'gaps') this.loseAfter(start);
 		const outputs = [this.microphone, this.context.destination];
 		const struck = sounds.map((sound, i) => {
-			const string = sounding[i];
-			const voice = new Voice(this.context, sampled(this.context, sound), 1 / Math.sqrt(sounds.length), outputs);
-			const one = { note, string, madeAt: standing[string], voice };
+			const { note, string, madeAt, share } = sounding[i];
+			const voice = new Voice(this.context, sampled(this.context, sound), share, outputs);
+			const one = { note, string, madeAt, voice };
 			this.bend(one, this.standingOf(note)[string]);
 			voice.start(start, () => (this.sounding = this.sounding.filter((each) => each !== one)));
 			return one;
 		});
 		this.sounding = [...this.sounding, ...struck];
+	}
+
+	/** The strings of one key that sound when it is struck, and what the blow does to its pins. */
+	private struckStrings(note: number, strings: readonly number[], strength: number) {
+		const feel = this.feelOf(note);
+		const pins = this.pinsOf(note).map((pin, i) => (strings.includes(i) ? strikePinned(pin, strength, feel) : pin));
+		if (this.moved[note]) this.setPins(note, pins);
+		const standing = this.standingOf(note);
+		const sounding = strings.filter((string) => string < pins.length && !pins[string].broken);
+		return sounding.map((string) => {
+			const strike: Strike = {
+				note,
+				strings: [twinString(this.twin, note, standing[string])],
+				sampleRate: this.context.sampleRate,
+				seconds: SECONDS,
+				strength,
+				seed: this.twin.seed + 8 * this.strikes + 131 * (note % 12) + string,
+				glide: GLIDE,
+				motion: twinMotion(this.twin, note, string)
+			};
+			return { note, string, madeAt: standing[string], share: 1 / Math.sqrt(sounding.length), strike };
+		});
 	}
 
 	/** Part of the sound after a moment does not come in. */

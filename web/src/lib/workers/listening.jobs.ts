@@ -2,25 +2,31 @@ import {
 	Backlog,
 	createListener,
 	measureReference,
+	PairKeeper,
 	StrikeKeeper,
+	type KeptPair,
 	type KeptStrike,
 	type Listener,
 	type ListenerEvent
 } from '@fendrel/core';
 import { expectedStrings } from '$lib/tuning/listeningSetup';
 import type { ListenJob, ListeningTasks, SoundBlock } from './listening';
-import type { Handlers, InHand } from './serve';
+import { untilGivenUp, type Handlers, type InHand } from './serve';
 import type { Heard } from './listening';
 
 const NOTHING = new Float32Array(0);
 
-/** Settles once nobody waits for it any more. */
-const untilGivenUp = (signal: AbortSignal) =>
-	new Promise<never>((_, reject) => signal.addEventListener('abort', () => reject(signal.reason), { once: true }));
+/** What blocks of sound bring. */
+interface Brought {
+	readonly events: readonly ListenerEvent[];
+	readonly found: readonly KeptStrike[];
+	readonly pairs: readonly KeptPair[];
+}
 
 /** Blocks of sound as they come in: what they bring, with gaps between them made good. */
 class BlockStream {
-	private keeper: StrikeKeeper;
+	private keeper!: StrikeKeeper;
+	private pairs: PairKeeper | undefined;
 	private seconds = 0;
 	/** The sound card's count that the next block should begin with. */
 	private next: number | undefined;
@@ -29,32 +35,43 @@ class BlockStream {
 		private readonly listener: Listener,
 		private readonly inharmonicityAt: (note: number) => number,
 		/** The rate that the sound card has now. */
-		private readonly rate: () => number
+		private readonly rate: () => number,
+		private readonly keepsPairs: boolean
 	) {
-		this.keeper = new StrikeKeeper(rate(), inharmonicityAt);
+		this.keepAnew();
 	}
 
 	/** The clock runs through; the sound kept so far is not joined to what comes. */
 	keepAnew(): void {
 		this.keeper = new StrikeKeeper(this.rate(), this.inharmonicityAt, this.seconds);
+		if (this.keepsPairs) this.pairs = new PairKeeper(this.rate(), this.seconds);
 	}
 
-	take({ from, samples }: SoundBlock): { events: readonly ListenerEvent[]; found: readonly KeptStrike[] } {
+	take({ from, samples }: SoundBlock): Brought {
 		const lost = this.next === undefined ? 0 : from - this.next;
-		const broken = lost > 0 ? this.breakOff(lost) : { events: [], found: [] };
-		this.next = from + samples.length;
-		const events = this.listener.push(samples, this.rate());
-		const found = this.keeper.push(samples, events);
-		this.seconds += samples.length / this.rate();
-		return { events: [...broken.events, ...events], found: [...broken.found, ...found] };
+		if (lost > 0) {
+			const broken = this.keep(NOTHING, this.listener.lose(lost));
+			this.seconds += lost / this.rate();
+			this.keepAnew();
+			const { events, found, pairs } = this.takeNext(from, samples);
+			return {
+				events: [...broken.events, ...events],
+				found: [...broken.found, ...found],
+				pairs: [...broken.pairs, ...pairs]
+			};
+		}
+		return this.takeNext(from, samples);
 	}
 
-	private breakOff(lost: number) {
-		const events = this.listener.lose(lost);
-		const found = this.keeper.push(NOTHING, events);
-		this.seconds += lost / this.rate();
-		this.keepAnew();
-		return { events, found };
+	private takeNext(from: number, samples: Float32Array): Brought {
+		this.next = from + samples.length;
+		const brought = this.keep(samples, this.listener.push(samples, this.rate()));
+		this.seconds += samples.length / this.rate();
+		return brought;
+	}
+
+	private keep(samples: Float32Array, events: readonly ListenerEvent[]): Brought {
+		return { events, found: this.keeper.push(samples, events), pairs: this.pairs?.push(samples, events) ?? [] };
 	}
 }
 
@@ -98,11 +115,11 @@ export function listeningJobs(): Handlers<ListeningTasks> {
 	let restart = () => {};
 	let gather: ((block: Float32Array) => void) | undefined;
 
-	function listen({ setup, samples, live, strikes }: ListenJob, { signal, tell }: InHand<Heard>): Promise<never> {
+	function listen({ setup, samples, live, strikes, pairs }: ListenJob, { signal, tell }: InHand<Heard>): Promise<never> {
 		said = rate = setup.sampleRate;
 		const strings = expectedStrings(setup);
 		const opened = (listener = createListener({ sampleRate: rate, strings, habits: setup.habits }));
-		const stream = new BlockStream(opened, strings.inharmonicityAt, () => rate);
+		const stream = new BlockStream(opened, strings.inharmonicityAt, () => rate, pairs !== undefined);
 		restart = () => stream.keepAnew();
 		const backlog = new Backlog();
 		const queue = new Queue((block, samplesWaiting) => {
@@ -110,8 +127,9 @@ export function listeningJobs(): Handlers<ListeningTasks> {
 			opened.spare(catching !== 'up');
 			if (catching === 'skipping') return queue.clear();
 			gather?.(block.samples);
-			const { events, found } = stream.take(block);
+			const { events, found, pairs: kept } = stream.take(block);
 			for (const strike of found) strikes?.postMessage(strike, [strike.samples.buffer]);
+			for (const pair of kept) pairs?.postMessage(pair, [pair.samples.buffer]);
 			const behind = catching !== 'up';
 			if (events.length || found.length) tell({ events, kept: found.map(({ reading }) => reading), behind });
 		});

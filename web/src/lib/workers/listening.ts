@@ -15,7 +15,9 @@ export interface ListenJob {
 	/** The sound waits for nobody: what is left out when the analysis falls behind is left out here. */
 	readonly live: boolean;
 	/** The sound of each strike that was read goes out here, once it has sounded. */
-	readonly strikes: MessagePort | undefined;
+	readonly strikes?: MessagePort;
+	/** The sound since keys were struck goes out here, a KeptPair each time that a word about it is due. */
+	readonly pairs?: MessagePort;
 }
 
 /** What is heard of a block of samples. */

@@ -53,3 +53,7 @@ export function serve<T extends Tasks<T>>(handlers: Handlers<T>, line: Line = se
 	};
 	say({ is: 'ready' });
 }
+
+/** Settles once nobody waits for it any more. */
+export const untilGivenUp = (signal: AbortSignal) =>
+	new Promise<never>((_, reject) => signal.addEventListener('abort', () => reject(signal.reason), { once: true }));

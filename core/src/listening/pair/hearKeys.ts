@@ -1,0 +1,97 @@
+import { isFollowed } from '../../intervals/audibility';
+import { coincidences } from '../../intervals/coincidences';
+import { decimated } from '../../numeric/decimate';
+import type { StiffString } from '../../strings/stiffString';
+import type { Hz } from '../../units/quantity';
+import { hearPair, type HeardBeat, type PairRefusal } from './hearPair';
+import { laterKey } from './laterKey';
+import { HIGHEST_HZ, type KnownNote } from './ownPartials';
+import type { KeptPair } from './pairKeeper';
+import { whichKeys, type Keys } from './whichKeys';
+
+/** Keys that are rather expected than others, and the coincidences that matter. */
+export interface AskedKeys extends Keys {
+	readonly meetings: readonly Meeting[];
+}
+/** Partials of the lower and of the upper note that meet. */
+export type Meeting = readonly [lowerPartial: number, upperPartial: number];
+
+/** What is known of an instrument before two of its keys are struck. */
+export interface KnownKeyboard {
+	readonly lowest: number;
+	readonly highest: number;
+	readonly a4: Hz;
+	/** Where a note is thought to stand, within 60 cents. */
+	readonly thought: (note: number) => StiffString;
+	/** How many of its strings sound. */
+	readonly strings: (note: number) => number;
+}
+
+/** What is told of two keys; the last word stands. */
+export type PairWord = {
+	readonly struckAt: number;
+	/** So much of the sound it rests on. */
+	readonly seconds: number;
+	readonly isFinal: boolean;
+} & (
+	| {
+			readonly kind: 'refused';
+			readonly why: PairRefusal;
+			/** The only note that sounded, where one did. */
+			readonly only?: number;
+	  }
+	| {
+			readonly kind: 'heard';
+			readonly keys: Keys;
+			/** They are among those that were asked for. */
+			readonly isAsked: boolean;
+			/** The coincidence that matters most first. */
+			readonly beats: readonly HeardBeat[];
+			readonly lower: KnownNote;
+			readonly upper: KnownNote;
+	  }
+);
+
+/** Enough for all that lies below 4.2 kHz. */
+const RATE = 12_000;
+/** From here on the strings move by themselves. */
+const SETTLED_SECONDS = 0.12;
+/** Coincidences that are looked at beside those asked for: each costs a tenth of a second. */
+const MOST_MEETINGS = 3;
+
+/** Which keys sound together, and how they beat. */
+export function hearKeys(kept: KeptPair, keyboard: KnownKeyboard, asked: readonly AskedKeys[]): PairWord {
+	const by = Math.max(1, Math.floor(kept.sampleRate / RATE));
+	const sampleRate = kept.sampleRate / by;
+	const whole = decimated(kept.samples, by);
+	const later = Math.max(kept.lastStruckAt - kept.struckAt, laterKey({ samples: whole, sampleRate }));
+	const sound = { samples: whole.subarray(Math.round((later + SETTLED_SECONDS) * sampleRate)), sampleRate };
+	const told = {
+		struckAt: kept.struckAt,
+		seconds: sound.samples.length / sampleRate,
+		isFinal: kept.isFinal
+	};
+	const found = whichKeys(sound, keyboard.thought, keyboard, asked);
+	if (!found) return { ...told, kind: 'refused', why: 'no note' };
+	const { keys, lower, upper } = found;
+	const named = asked.find((each) => each.lower === keys.lower && each.upper === keys.upper);
+	const heard = hearPair(
+		sound,
+		{ string: lower, strings: keyboard.strings(keys.lower) },
+		{ string: upper, strings: keyboard.strings(keys.upper) },
+		meetingsOf(lower, upper, keyboard.a4, named?.meetings ?? [])
+	);
+	if (heard.kind === 'heard') return { ...told, ...heard, keys, isAsked: named !== undefined };
+	const only = heard.missing && (heard.missing === 'lower' ? keys.upper : keys.lower);
+	return { ...told, kind: 'refused', why: heard.why, ...(only !== undefined && { only }) };
+}
+
+/** What is asked for, then what an ear follows best. */
+function meetingsOf(lower: StiffString, upper: StiffString, a4: Hz, asked: readonly Meeting[]): readonly Meeting[] {
+	const others = coincidences(lower, upper, a4)
+		.filter((each) => each.heardAt < HIGHEST_HZ)
+		.filter(({ rate, lowerPartial, upperPartial, heardAt }) => isFollowed(rate, lowerPartial, upperPartial, heardAt))
+		.map(({ lowerPartial, upperPartial }): Meeting => [lowerPartial, upperPartial])
+		.filter(([p, q]) => !asked.some(([other, with_]) => other === p && with_ === q));
+	return [...asked, ...others.slice(0, Math.max(0, MOST_MEETINGS - asked.length))];
+}

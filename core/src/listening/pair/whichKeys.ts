@@ -1,0 +1,143 @@
+import { partialHz, type StiffString } from '../../strings/stiffString';
+import { hzAbove } from '../../units/pitch';
+import { cents } from '../../units/quantity';
+import { findPeaks, Spectrum } from '../stream/spectrum';
+import { HIGHEST_HZ, type PairSound } from './ownPartials';
+
+/** Two keys by their notes. */
+export interface Keys {
+	readonly lower: number;
+	readonly upper: number;
+}
+
+/** A note as the sound shows it. */
+interface Comb {
+	readonly note: number;
+	/** Cents from where it is thought to stand. */
+	readonly off: number;
+	readonly string: StiffString;
+	/** Which of the peaks it explains. */
+	readonly peaks: ReadonlySet<number>;
+	/** Share of its low partials that are not there. */
+	readonly missing: number;
+	readonly worth: number;
+}
+
+/** A note may stand so far from where it is thought to, in cents; looked for in steps. */
+const FARTHEST = 60;
+const STEP = 4;
+/** A peak belongs to a partial within so many bins, or cents. */
+const NEAR = { bins: 1.5, cents: 5 } as const;
+const PARTIALS = 12;
+/** A note that sounds shows its low partials; those under the room's rumble are not asked for. */
+const LOW_PARTIALS = 6;
+const RUMBLE_HZ = 60;
+const MISSING_COSTS = 0.5;
+const MOST_PEAKS = 60;
+const DEEPEST_DB = 45;
+/** Strings stand where they are thought to rather than a quarter-tone off, and two of an instrument alike. */
+const OFF_COSTS = { each: 0.03, apart: 0.1 } as const;
+/** Notes that are tried with each other. */
+const TRIED = 12;
+/** Keys that nobody asked for must explain so much more than those that somebody did. */
+const UNASKED_COSTS = 0.12;
+const WIDEST = 28;
+
+/**
+ * Which two keys sound, and where their strings stand roughly.
+ * @param thought where each note of the compass is thought to stand; within 60 cents
+ * @param asked keys that are rather expected than others; octaves and twelfths are found only among them, since every partial of
+ * their upper note is one of the lower note's as well
+ */
+export function whichKeys(
+	sound: PairSound,
+	thought: (note: number) => StiffString,
+	compass: { readonly lowest: number; readonly highest: number },
+	asked: readonly Keys[]
+): { readonly keys: Keys; readonly lower: StiffString; readonly upper: StiffString } | undefined {
+	const size = 2 ** Math.floor(Math.log2(Math.min(sound.samples.length, 1.4 * sound.sampleRate)));
+	const spectrum = new Spectrum(size);
+	spectrum.take(sound.samples.subarray(0, size), size);
+	const found = findPeaks(spectrum, sound.sampleRate, MOST_PEAKS).filter(({ frequency }) => frequency < HIGHEST_HZ);
+	const [loudest] = found;
+	if (!loudest) return undefined;
+	const levelOf = (magnitude: number) => DEEPEST_DB + 20 * Math.log10(magnitude / loudest.magnitude);
+	const peaks = found
+		.map(({ frequency, magnitude }) => ({ frequency, level: levelOf(magnitude) }))
+		.filter(({ level }) => level > 0)
+		.sort((a, b) => a.frequency - b.frequency);
+	const all = peaks.reduce((sum, { level }) => sum + level, 0);
+	const bin = sound.sampleRate / size;
+
+	function combAt(note: number, off: number): Comb {
+		const known = thought(note);
+		const string = { ...known, flexiblePitch: hzAbove(known.flexiblePitch, cents(off)) };
+		const mine = new Set<number>();
+		let [missing, low, nearness] = [0, 0, 0];
+		for (let n = 1; n <= PARTIALS; n++) {
+			const at = partialHz(string, n);
+			if (at > HIGHEST_HZ) break;
+			const within = Math.max(NEAR.bins * bin, at * (2 ** (NEAR.cents / 1200) - 1));
+			const nearest = nearestPeak(peaks, at);
+			const by = nearest === undefined ? Infinity : Math.abs(peaks[nearest].frequency - at);
+			const isThere = by <= within;
+			if (isThere) {
+				mine.add(nearest!);
+				nearness += peaks[nearest!].level * (1 - 0.3 * (by / within) ** 2);
+			}
+			if (n <= LOW_PARTIALS && at > RUMBLE_HZ) {
+				low++;
+				if (!isThere) missing++;
+			}
+		}
+		const gone = low > 0 ? missing / low : 1;
+		const worth = nearness / all - MISSING_COSTS * gone - OFF_COSTS.each * (off / FARTHEST) ** 2;
+		return { note, off, string, peaks: mine, missing: gone, worth };
+	}
+	const combs = new Map<number, Comb>();
+	for (let note = compass.lowest; note <= compass.highest; note++) {
+		let best: Comb | undefined;
+		for (let off = -FARTHEST; off <= FARTHEST; off += STEP) {
+			const comb = combAt(note, off);
+			if (!best || comb.worth > best.worth) best = comb;
+		}
+		combs.set(note, best!);
+	}
+	const worthOf = (low: Comb, high: Comb) => {
+		const both = new Set([...low.peaks, ...high.peaks]);
+		const explained = [...both].reduce((sum, i) => sum + peaks[i].level, 0) / all;
+		const apart = Math.abs(low.off - high.off) / FARTHEST;
+		return explained - MISSING_COSTS * (low.missing + high.missing) - OFF_COSTS.apart * apart;
+	};
+	let best: { readonly low: Comb; readonly high: Comb; readonly worth: number } | undefined;
+	const weigh = (lower: number, upper: number, cost: number) => {
+		const [low, high] = [combs.get(lower), combs.get(upper)];
+		if (!low || !high) return;
+		const worth = worthOf(low, high) - cost;
+		if (!best || worth > best.worth) best = { low, high, worth };
+	};
+	for (const { lower, upper } of asked) weigh(lower, upper, 0);
+	const likely = [...combs.values()].sort((a, b) => b.worth - a.worth).slice(0, TRIED);
+	for (const { note: lower } of likely)
+		for (const { note: upper } of likely) {
+			const apart = upper - lower;
+			if (apart > 2 && apart <= WIDEST && !isMultiple(apart)) weigh(lower, upper, UNASKED_COSTS);
+		}
+	if (!best) return undefined;
+	const { low, high } = best;
+	return { keys: { lower: low.note, upper: high.note }, lower: low.string, upper: high.string };
+}
+
+/** Octave, twelfth, double octave, major seventeenth: every partial of the upper note meets one of the lower. */
+const isMultiple = (semitones: number) => [12, 19, 24, 28].includes(semitones);
+
+function nearestPeak(peaks: readonly { readonly frequency: number }[], at: number): number | undefined {
+	let [low, high] = [0, peaks.length - 1];
+	if (high < 0) return undefined;
+	while (high - low > 1) {
+		const middle = (low + high) >> 1;
+		if (peaks[middle].frequency < at) low = middle;
+		else high = middle;
+	}
+	return at - peaks[low].frequency <= peaks[high].frequency - at ? low : high;
+}

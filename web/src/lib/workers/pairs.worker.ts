@@ -1,0 +1,4 @@
+import { pairJobs } from './pairs.jobs';
+import { serve } from './serve';
+
+serve(pairJobs());
