@@ -19,7 +19,19 @@ const CORE_ORDER = [
 	'families'
 ];
 const FEATURES = ['account', 'instruments', 'visit', 'temperaments', 'intervals', 'bearing', 'counts'];
-const SHARED = ['ui', 'charts', 'audio', 'workers', 'tuning', 'record', 'device', 'handover', 'listening', 'settings'];
+const SHARED = [
+	'ui',
+	'charts',
+	'audio',
+	'workers',
+	'tuning',
+	'record',
+	'device',
+	'handover',
+	'listening',
+	'pairs',
+	'settings'
+];
 /** Every folder of lib stands in one of the lists, or is the server's. */
 const KNOWN = [...FEATURES, ...SHARED, 'server'];
 const TEST = '\\.test\\.ts$';

@@ -88,6 +88,7 @@ export {
 	type HeardPair,
 	type PairRefusal
 } from './listening/pair/hearPair';
+export * from './listening/pair/compareBeats';
 export * from './listening/pair/hearKeys';
 export * from './listening/pair/pairKeeper';
 export type { Keys } from './listening/pair/whichKeys';

@@ -25,7 +25,7 @@ export class CountEquations {
 	}
 
 	/** Beat and its slope by every unknown, at the given deviations. */
-	linearised({ lower, upper, kind }: CountedBeats, sign: number, at: readonly number[]) {
+	linearised({ lower, upper, kind, isMeasured }: CountedBeats, sign: number, at: readonly number[]) {
 		const partial = (note: number, n: number) => {
 			const i = this.place.get(note);
 			return partialHz(this.options.strings(note), n) * 2 ** ((i === undefined ? 0 : at[i]) / 1200);
@@ -35,7 +35,7 @@ export class CountEquations {
 		const [i, j] = [this.place.get(lower), this.place.get(upper)];
 		if (i !== undefined) slope[i] = (-low * Math.LN2) / 1200;
 		if (j !== undefined) slope[j] = (high * Math.LN2) / 1200;
-		const bias = sign * Math.abs(biasSense(high - low));
+		const bias = isMeasured ? 0 : sign * Math.abs(biasSense(high - low));
 		slope[this.size - 1] = bias;
 		return { beat: high - low + bias * at[this.size - 1], slope };
 	}

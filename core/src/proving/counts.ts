@@ -15,6 +15,8 @@ export interface CountedBeats {
 	readonly sense: 'wide' | 'narrow' | 'unknown';
 	/** Standard deviation of the count, per second. */
 	readonly error: number;
+	/** Measured: an ear's bias is not in it. */
+	readonly isMeasured?: boolean;
 }
 
 export interface CountOptions {
@@ -22,7 +24,7 @@ export interface CountOptions {
 	readonly strings: (note: number) => StiffString;
 	/** The note whose pitch is known to be right (the fork's): beats alone hardly tell the level. */
 	readonly reference: number;
-	/** What all counts together may be too fast or too slow by, per second (standard deviation). */
+	/** What all counts of an ear together may be too fast or too slow by, per second (standard deviation). */
 	readonly bias: number;
 }
 

@@ -5,6 +5,10 @@
 	import { Player } from '$lib/audio/player.svelte';
 	import Shortcuts from '$lib/ui/Shortcuts.svelte';
 	import { typedInto } from '$lib/ui/keys';
+	import Lever from '$lib/listening/Lever.svelte';
+	import type { PairListening } from '$lib/pairs/pairListening.svelte';
+	import { refusedWords } from '$lib/pairs/pairWords';
+	import { pairName } from '$lib/ui/beats';
 	import CurrentStep from './CurrentStep.svelte';
 
 	interface Props {
@@ -15,12 +19,16 @@
 		/** Target of the step's note, Hz. */
 		pitch: number;
 		a4: number;
+		/** What the app hears of it. */
+		pairs: PairListening;
 		disabled: boolean;
 		onchoose: (step: number) => void;
 	}
-	let { plan, current, strings, pitch, a4, disabled, onchoose }: Props = $props();
+	let { plan, current, strings, pitch, a4, pairs, disabled, onchoose }: Props = $props();
 	const step = $derived(plan.steps[current]);
-	const player = new Player();
+	const player = new Player((playing) => pairs.listening.ignoreWhile(playing));
+	const { simulated } = $derived(pairs.listening);
+	const lead = $derived(step.by[0]?.edge);
 	onDestroy(() => player.close());
 
 	function go(to: number) {
@@ -29,14 +37,12 @@
 	}
 	/** The interval as it shall sound; for the reference the note alone. */
 	function strike() {
-		const lead = step.by[0]?.edge;
 		const notes = lead ? [lead.lower, lead.upper] : [step.note];
 		const voices = notes.map((note) => ({ note, string: strings(note) }));
 		void player.passage('step', [[{ at: 0, seconds: 4, voices }]]);
 	}
 	/** Two pure tones that beat as the interval shall, with nothing else to listen to. */
 	function beat() {
-		const lead = step.by[0]?.edge;
 		if (!lead || player.playing === 'beat') return player.stop();
 		void player.tones('beat', [lead.heardAt - lead.rate / 2, lead.heardAt + lead.rate / 2]);
 	}
@@ -66,7 +72,21 @@
 
 <section aria-label="The step to do now" aria-live="polite">
 	<p class="soft">Step {current + 1} of {plan.steps.length}</p>
-	<CurrentStep {step} {pitch} {a4} />
+	<CurrentStep
+		{...{ step, pitch, a4 }}
+		heard={({ lower, upper, kind }) => pairs.heard(lower, upper, kind.lowerPartial, kind.upperPartial)}
+		reading={pairs.reading}
+		onstrike={simulated && ((notes) => pairs.strike(notes))}
+	/>
+	{#if pairs.word?.kind === 'refused' && lead}<p class="notice">{refusedWords(pairs.word)}</p>
+	{:else if pairs.word?.kind === 'heard' && !pairs.word.isAsked}
+		<p class="notice">That was {pairName(pairs.word.keys)}, which does not belong to this step.</p>{/if}
+	{#if simulated}
+		<Lever
+			onturn={(by) => pairs.turn(step.note, by)}
+			onstrike={() => pairs.strike(lead ? [lead.lower, lead.upper] : [step.note])}
+		/>
+	{/if}
 	<div class="acts">
 		<button type="button" class="btn preset-filled-brand" {disabled} onclick={strike}
 			><Play size={16} />

@@ -1,5 +1,7 @@
 <script lang="ts">
 	import { INTERVALS, noteName } from '@fendrel/core';
+	import X from '@lucide/svelte/icons/x';
+	import { errorWords } from '$lib/pairs/pairWords';
 	import { OFFERED, type Board } from './board.svelte';
 	import { parseRate, SENSES } from './countedOctave';
 
@@ -42,6 +44,17 @@
 						>
 							{#each SENSES as sense (sense)}<option value={sense}>{TOLD[sense]}</option>{/each}
 						</select>
+						{#if cell.heard}
+							<p class="app">
+								<span>app {cell.heard.rate.toFixed(2)} ±{errorWords(cell.heard.error)} {TOLD[cell.heard.sense]}</span>
+								<button
+									type="button"
+									title="Leave out what the app heard"
+									aria-label="Leave out what the app heard of {noteName(cell.lower)}-{noteName(cell.upper)}"
+									onclick={() => (cell.heard = undefined)}><X size={16} /></button
+								>
+							</p>
+						{/if}
 					</div>
 				{/each}
 			</div>
@@ -77,6 +90,23 @@
 		align-items: center;
 		font-size: 0.92rem;
 		white-space: nowrap;
+	}
+	.app {
+		grid-column: 1 / -1;
+		display: flex;
+		justify-content: space-between;
+		align-items: center;
+		color: var(--felt);
+		font-variant-numeric: tabular-nums;
+		line-height: 1.1;
+	}
+	.app button {
+		min-width: 32px;
+		min-height: 32px;
+		display: grid;
+		place-items: center;
+		cursor: pointer;
+		color: var(--soft);
 	}
 	.marked label {
 		color: var(--warn);

@@ -6,10 +6,14 @@ import { typedNumber } from '$lib/ui/typed';
 
 export const SENSES = ['wide', 'narrow', 'unknown'] as const;
 
+export const COUNTERS = ['ear', 'app'] as const;
+
 /** Faster than this nobody counts. */
 const FASTEST_RATE = 40;
 
 const note = z.number().int().min(12).max(108);
+
+const heardB = z.number().min(0).max(0.1);
 
 export const enteredCountSchema = z
 	.object({
@@ -19,9 +23,16 @@ export const enteredCountSchema = z
 			.number({ error: 'A rate is a number of beats per second.' })
 			.min(0, 'A rate is 0 or more; wide or narrow is chosen beside it.')
 			.max(FASTEST_RATE, `No ear counts more than ${FASTEST_RATE} beats per second.`),
-		sense: z.enum(SENSES)
+		sense: z.enum(SENSES),
+		/** Who counted. */
+		by: z.enum(COUNTERS).default('ear'),
+		/** Standard error of a count by the app, per second; an ear's follows from how sure it is. */
+		error: z.number().min(0).max(5).optional(),
+		/** B of the lower and of the upper note, as the app heard them. */
+		inharmonicity: z.tuple([heardB, heardB]).optional()
 	})
-	.refine(({ lower, upper }) => upper > lower, 'The upper note lies above the lower one.');
+	.refine(({ lower, upper }) => upper > lower, 'The upper note lies above the lower one.')
+	.refine(({ by, error }) => (by === 'app') === (error !== undefined), 'A count by the app comes with its error.');
 export type EnteredCount = z.infer<typeof enteredCountSchema>;
 
 /** Octaves that a board can be laid out for. */

@@ -68,7 +68,7 @@ describe('the board', () => {
 		board.group(4)[0].text = '6,9';
 		board.group(4)[1].text = 'fast';
 		board.group(4)[2].text = '99';
-		expect(board.entered).toEqual([{ lower: 53, upper: 57, rate: 6.9, sense: 'wide' }]);
+		expect(board.entered).toEqual([{ lower: 53, upper: 57, rate: 6.9, sense: 'wide', by: 'ear' }]);
 		expect(board.problems).toHaveLength(2);
 		// What was typed goes along to another temperament's board.
 		expect(new Board(53, strings, board.entered).entered).toEqual(board.entered);

@@ -1,5 +1,6 @@
 <script lang="ts">
-	import { noteName, type Coincidence } from '@fendrel/core';
+	import { noteName, type Coincidence, type HeardBeat } from '@fendrel/core';
+	import { heardWords } from '$lib/pairs/pairWords';
 	import { counted, signed } from '$lib/ui/format';
 	import { meetingName } from './meeting';
 	import ScrollTable from '$lib/ui/ScrollTable.svelte';
@@ -9,8 +10,11 @@
 		meetings: readonly Coincidence[];
 		chosen: Coincidence | undefined;
 		onchoose: (meeting: Coincidence) => void;
+		/** What was heard there last. */
+		heard: (meeting: Coincidence) => HeardBeat | undefined;
 	}
-	let { meetings, chosen, onchoose }: Props = $props();
+	let { meetings, chosen, onchoose, heard }: Props = $props();
+	const anyHeard = $derived(meetings.some(heard));
 </script>
 
 <section aria-label="All coincidences">
@@ -23,6 +27,7 @@
 				<tr>
 					<th>Pair</th>
 					<th class="figure">beats per second</th>
+					{#if anyHeard}<th class="figure">heard</th>{/if}
 					<th class="figure">cents apart</th>
 					<th class="figure">heard at, Hz</th>
 					<th>silent key</th>
@@ -34,6 +39,10 @@
 					<tr class:chosen={each === chosen}>
 						<td><button type="button" class="pick mono" onclick={() => onchoose(each)}>{meetingName(each)}</button></td>
 						<td class="figure">{signed(each.rate, 2)}</td>
+						{#if anyHeard}
+							{@const beat = heard(each)}
+							<td class="figure heard">{beat ? heardWords(beat) : ''}</td>
+						{/if}
 						<td class="figure">{signed(each.apart, 1)}</td>
 						<td class="figure">{each.heardAt.toFixed(1)}</td>
 						<td>{noteName(each.silentKey)}</td>
@@ -48,6 +57,10 @@
 <style>
 	td {
 		padding-block: 0.15rem;
+	}
+	.heard {
+		color: var(--felt);
+		white-space: nowrap;
 	}
 	.pick {
 		min-height: 40px;

@@ -36,18 +36,16 @@
 </script>
 
 <div class="bar">
-	<label class="notes"
-		><span>Two notes</span><input
-			class="input mono"
-			aria-label="Two notes"
-			{disabled}
-			bind:value={text}
-			onchange={keepInAddress}
-			aria-invalid={problem !== undefined}
-			autocomplete="off"
-			spellcheck="false"
-		/></label
-	>
+	<input
+		class="notes input mono"
+		aria-label="Two notes"
+		{disabled}
+		bind:value={text}
+		onchange={keepInAddress}
+		aria-invalid={problem !== undefined}
+		autocomplete="off"
+		spellcheck="false"
+	/>
 	<button type="button" class="choice" {disabled} onclick={() => move(-1)} aria-label="A semitone down">↓</button>
 	<button type="button" class="choice" {disabled} onclick={() => move(1)} aria-label="A semitone up">↑</button>
 	<TuningBar {choice} />
@@ -62,13 +60,7 @@
 		align-items: center;
 	}
 	.notes {
-		display: flex;
-		gap: 0.6rem;
-		align-items: center;
-		font-weight: 600;
-	}
-	.notes input {
-		width: 9rem;
+		width: 8.5rem;
 		min-height: 44px;
 		font-size: 1.15rem;
 		background: var(--sheet);

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import type { Snippet } from 'svelte';
 	import { intervalName, noteName, type Coincidence, type Voice } from '@fendrel/core';
 	import CoincidenceLadder from '$lib/charts/CoincidenceLadder.svelte';
 	import { rateWords } from '$lib/ui/beats';
@@ -8,7 +9,8 @@
 		upper,
 		meetings,
 		chosen,
-		highest
+		highest,
+		heard
 	}: {
 		lower: Voice;
 		upper: Voice;
@@ -17,6 +19,8 @@
 		chosen: Coincidence | undefined;
 		/** The instrument's highest note. */
 		highest: number;
+		/** What is heard of it, beside what it should be. */
+		heard?: Snippet;
 	} = $props();
 	/** The ladder shows what the eye can tell apart. */
 	const HIGHEST_DRAWN = 10;
@@ -35,6 +39,7 @@
 		<b>{Math.abs(chosen.rate).toFixed(2)}</b>
 		<span>{rateWords(chosen.rate).replace(/^[\d.]+ /, '')}</span>
 	</p>
+	{@render heard?.()}
 	<p>
 		Listen at <b>{noteName(chosen.silentKey)}</b> ({chosen.heardAt.toFixed(0)} Hz): partial {chosen.lowerPartial} of
 		{noteName(lower.note)} meets partial {chosen.upperPartial} of {noteName(upper.note)}.
@@ -47,7 +52,7 @@
 		upper={upper.string}
 		kind={chosen}
 		others={drawn}
-		tall={330}
+		tall={heard ? 250 : 330}
 		heardAt="{noteName(chosen.silentKey)}, {chosen.heardAt.toFixed(0)} Hz"
 	/>
 {:else}

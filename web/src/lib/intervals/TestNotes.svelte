@@ -1,21 +1,55 @@
 <script lang="ts">
-	import { noteName, type TestNote } from '@fendrel/core';
+	import {
+		compareBeats,
+		noteName,
+		type AskedKeys,
+		type Coincidence,
+		type HeardBeat,
+		type TestNote
+	} from '@fendrel/core';
+	import { errorWords, heardRate } from '$lib/pairs/pairWords';
+	import { meetingName } from './meeting';
+	import { testPair } from './testPairs';
 
 	interface Props {
 		tests: readonly TestNote[];
 		lower: number;
 		upper: number;
-		/** "4:2". */
-		coincidence: string;
+		/** Where the interval is looked at. */
+		chosen: Coincidence;
+		/** What was heard last of two keys. */
+		heard: (keys: AskedKeys) => HeardBeat | undefined;
 	}
-	let { tests, lower, upper, coincidence }: Props = $props();
-	const SHOWN = 4;
+	let { tests, lower, upper, chosen, heard }: Props = $props();
 	const [best] = $derived(tests);
+	/** What was heard of each test pair. */
+	const pairs = $derived(
+		tests.map((test) => ({
+			test,
+			withLower: heard(testPair(test, lower, chosen.lowerPartial)),
+			withUpper: heard(testPair(test, upper, chosen.upperPartial))
+		}))
+	);
+	/** The first test of which both sides were heard, as one comparison. */
+	const proof = $derived.by(() => {
+		for (const { test, withLower, withUpper } of pairs) {
+			const compared = withLower && withUpper && compareBeats(withLower, withUpper);
+			if (compared) return { test, ...compared };
+		}
+		return undefined;
+	});
+	const proves = $derived.by(() => {
+		if (!proof) return '';
+		if (proof.says === undefined) return 'too close to tell';
+		if (proof.says === 'alike') return 'alike: pure';
+		const isUpper = proof.says === 'second is faster';
+		return (proof.test.fasterMeansWide === 'upper') === isUpper ? 'wide' : 'narrow';
+	});
 	const faster = $derived(best && (best.fasterMeansWide === 'upper' ? noteName(upper) : noteName(lower)));
 </script>
 
 <section aria-label="Test notes">
-	<h2 class="panel-heading">Which test notes prove it? <span>for {coincidence}</span></h2>
+	<h2 class="panel-heading">Which test notes prove it? <span>for {meetingName(chosen)}</span></h2>
 	{#if best}
 		<p class="verdict">
 			Play {noteName(best.note)} with {noteName(lower)}, then with {noteName(upper)}.
@@ -25,6 +59,12 @@
 			{best.says === 'pure' ? 'alike: pure' : `a trace ${best.says}`}. Faster with {faster} means wide, slower narrow, alike
 			pure. {noteName(best.note)} itself need not be in tune.
 		</p>
+		{#if proof}
+			<p data-testid="proof">
+				Heard: {noteName(proof.test.note)} beats {Math.abs(proof.faster).toFixed(1)} ±{errorWords(proof.error)}
+				{proof.faster < 0 ? 'slower' : 'faster'} with {noteName(upper)} than with {noteName(lower)}: <b>{proves}</b>.
+			</p>
+		{/if}
 		<table class="rule-table">
 			<thead>
 				<tr>
@@ -36,12 +76,16 @@
 				</tr>
 			</thead>
 			<tbody>
-				{#each tests.slice(0, SHOWN) as { note, partial, withLower, withUpper, why } (100 * note + partial)}
+				{#each pairs as { test: { note, partial, withLower, withUpper, why }, withLower: low, withUpper: high } (100 * note + partial)}
 					<tr>
 						<td><b>{noteName(note)}</b></td>
 						<td class="figure">{partial}</td>
-						<td class="figure">{Math.abs(withLower).toFixed(1)}</td>
-						<td class="figure">{Math.abs(withUpper).toFixed(1)}</td>
+						<td class="figure"
+							>{Math.abs(withLower).toFixed(1)}{#if low}<i>{heardRate(low)}</i>{/if}</td
+						>
+						<td class="figure"
+							>{Math.abs(withUpper).toFixed(1)}{#if high}<i>{heardRate(high)}</i>{/if}</td
+						>
 						<td class="why">{why}</td>
 					</tr>
 				{/each}
@@ -60,6 +104,11 @@
 		display: grid;
 		gap: 0.5rem;
 		align-content: start;
+	}
+	i {
+		display: block;
+		font-style: normal;
+		color: var(--felt);
 	}
 	.verdict {
 		font-size: 1.3rem;

@@ -115,7 +115,10 @@ export function listeningJobs(): Handlers<ListeningTasks> {
 	let restart = () => {};
 	let gather: ((block: Float32Array) => void) | undefined;
 
-	function listen({ setup, samples, live, strikes, pairs }: ListenJob, { signal, tell }: InHand<Heard>): Promise<never> {
+	function listen(
+		{ setup, samples, live, strikes, pairs }: ListenJob,
+		{ signal, tell }: InHand<Heard>
+	): Promise<never> {
 		said = rate = setup.sampleRate;
 		const strings = expectedStrings(setup);
 		const opened = (listener = createListener({ sampleRate: rate, strings, habits: setup.habits }));

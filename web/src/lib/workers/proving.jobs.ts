@@ -8,6 +8,7 @@ import {
 	nearestTemperament,
 	offsetsFromEqual,
 	pitchesFromCounts,
+	stringFromFirstPartial,
 	type CountSolution
 } from '@fendrel/core';
 import { planFor } from '$lib/tuning/plan';
@@ -17,7 +18,12 @@ import type { Handlers } from './serve';
 /** From counts to everything that can be said of the octave. */
 export function fromCounts(job: CountsJob): CountsAnswer {
 	const plan = planFor(job.basis);
-	const strings = (note: number) => plan.targetOf(note)!.string;
+	const heardB = new Map(job.heardB);
+	const strings = (note: number) => {
+		const { pitch, string } = plan.targetOf(note)!;
+		const b = heardB.get(note);
+		return b === undefined ? string : stringFromFirstPartial(pitch, b);
+	};
 	const result = pitchesFromCounts(job.counts, { strings, reference: job.reference, bias: job.bias });
 	if (result.kind === 'refused') return result;
 	const intended = offsetsFromEqual(job.basis.temperament);

@@ -23,6 +23,8 @@ export interface CountsJob {
 	/** Cents within which a note may stay. */
 	readonly tolerance: number;
 	readonly library: readonly Temperament[];
+	/** B of notes that were heard, in place of what the basis knows. */
+	readonly heardB?: readonly (readonly [note: number, inharmonicity: number])[];
 }
 
 /** One way to read the counts, with all that follows from it. */

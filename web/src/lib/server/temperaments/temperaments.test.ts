@@ -89,7 +89,7 @@ describe('keeping temperaments', () => {
 			low: 53,
 			reference: 57,
 			ear: 'careful' as const,
-			counts: [{ lower: 53, upper: 57, rate: 6.9, sense: 'wide' as const }],
+			counts: [{ lower: 53, upper: 57, rate: 6.9, sense: 'wide' as const, by: 'ear' as const }],
 			verdict: 'Fine.'
 		};
 		const octaveId = await saveCountedOctave(me, octave);

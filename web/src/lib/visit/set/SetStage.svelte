@@ -12,7 +12,7 @@
 	import Strip from '../Strip.svelte';
 	import VisitFrame from '../VisitFrame.svelte';
 	import Beside from './Beside.svelte';
-	import Lever from './Lever.svelte';
+	import Lever from '$lib/listening/Lever.svelte';
 	import LiveFigure from './LiveFigure.svelte';
 	import Messages from './Messages.svelte';
 	import OrderList from './OrderList.svelte';

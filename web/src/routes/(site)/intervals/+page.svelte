@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { coincidences, findTestNotes, hz } from '@fendrel/core';
+	import { coincidences, findTestNotes, hz, noteName, type AskedKeys } from '@fendrel/core';
 	import { onDestroy, onMount, untrack } from 'svelte';
 	import { page } from '$app/state';
 	import Play from '@lucide/svelte/icons/play';
@@ -9,8 +9,13 @@
 	import PairMeeting from '$lib/intervals/PairMeeting.svelte';
 	import Meetings from '$lib/intervals/Meetings.svelte';
 	import TestNotes from '$lib/intervals/TestNotes.svelte';
+	import HeardHere from '$lib/intervals/HeardHere.svelte';
 	import { meetingName } from '$lib/intervals/meeting';
 	import { parsePair } from '$lib/intervals/pair';
+	import { testPair } from '$lib/intervals/testPairs';
+	import ListenBar from '$lib/pairs/ListenBar.svelte';
+	import { PairListening, type HeardKeys } from '$lib/pairs/pairListening.svelte';
+	import { ask } from '$lib/tuning/address';
 	import { choiceName } from '$lib/tuning/choice';
 	import { planFor } from '$lib/tuning/plan';
 	import { counted } from '$lib/ui/format';
@@ -19,6 +24,7 @@
 	const choice = $derived(data.choice);
 	const plan = $derived(planFor(choice));
 	const USUAL = 'F3 A3';
+	const TESTS_SHOWN = 4;
 	let text = $state(untrack(() => page.url.searchParams.get('notes') ?? USUAL));
 	const read = $derived(parsePair(text, choice.lowest, choice.highest));
 	/** The last pair that could be read stays on show while another is typed. */
@@ -45,7 +51,7 @@
 					chosen.lowerPartial,
 					chosen.upperPartial,
 					voices
-				)
+				).slice(0, TESTS_SHOWN)
 			: []
 	);
 	const basis = $derived(
@@ -54,13 +60,36 @@
 			: 'typical inharmonicity until strings are read'
 	);
 
-	const player = new Player();
+	/** What is on show, then the pairs that test it. */
+	const asked: readonly AskedKeys[] = $derived(
+		chosen
+			? [
+					{ ...shown, meetings: [[chosen.lowerPartial, chosen.upperPartial]] },
+					...tests.flatMap((test) => [
+						testPair(test, shown.lower, chosen.lowerPartial),
+						testPair(test, shown.upper, chosen.upperPartial)
+					])
+				]
+			: [{ ...shown, meetings: [] }]
+	);
+	/** Whoever plays another interval than the one on show wants to see that. */
+	function onHeard({ keys, isAsked }: HeardKeys) {
+		if (isAsked) return;
+		text = `${noteName(keys.lower)} ${noteName(keys.upper)}`;
+		void ask({ notes: text });
+	}
+	const pairs = untrack(() => new PairListening(data.listened, { plan, a4: choice.a4, asked }, onHeard));
+	$effect(() => pairs.follow(data.listened, { plan, a4: choice.a4, asked }));
+
+	const player = new Player((playing) => pairs.listening.ignoreWhile(playing));
 	let alive = $state(false);
 	onMount(() => {
 		alive = true;
+		return pairs.open();
 	});
 	onDestroy(() => player.close());
-	function strike() {
+	/** The two notes as they should sound. */
+	function playAsked() {
 		void player.passage('pair', [
 			[
 				{
@@ -80,11 +109,25 @@
 
 <PairBar {choice} bind:text {shown} disabled={!alive} problem={'problem' in read ? read.problem : undefined} />
 
+<div class="ear">
+	<ListenBar {pairs}>
+		{#if pairs.listening.simulated}
+			<button type="button" class="btn preset-filled-brand" onclick={() => pairs.strike([shown.lower, shown.upper])}
+				>Strike {noteName(shown.lower)} and {noteName(shown.upper)}</button
+			>
+		{/if}
+	</ListenBar>
+</div>
+{#snippet heard()}{#if chosen}<HeardHere {pairs} {shown} {chosen} />{/if}{/snippet}
 <div class="sheet">
 	<section>
-		<PairMeeting {lower} {upper} {meetings} {chosen} highest={choice.highest} />
-		<button type="button" class="btn preset-outlined-surface-300-700" disabled={!alive} onclick={strike}
-			><Play size={16} /> Strike both</button
+		<PairMeeting
+			{...{ lower, upper, meetings, chosen }}
+			highest={choice.highest}
+			heard={pairs.listening.state === 'off' ? undefined : heard}
+		/>
+		<button type="button" class="btn preset-outlined-surface-300-700" disabled={!alive} onclick={playAsked}
+			><Play size={16} /> Hear it as asked</button
 		>
 		{#if player.problem}<p class="problem" role="alert">{player.problem}</p>{/if}
 		<p class="soft small">On {choiceName(choice)}, {basis}, in {choice.temperament.name}.</p>
@@ -92,13 +135,27 @@
 	<div class="right">
 		{#if chosen}
 			<BeatPanel rate={Math.abs(chosen.rate)} pitch={chosen.heardAt} />
-			<TestNotes {tests} lower={shown.lower} upper={shown.upper} coincidence={meetingName(chosen)} />
-			<Meetings {meetings} {chosen} onchoose={(meeting) => (chosenKey = meetingName(meeting))} />
+			<TestNotes
+				{tests}
+				lower={shown.lower}
+				upper={shown.upper}
+				{chosen}
+				heard={({ lower, upper, meetings: [[p, q]] }) => pairs.heard(lower, upper, p, q)}
+			/>
+			<Meetings
+				{meetings}
+				{chosen}
+				onchoose={(meeting) => (chosenKey = meetingName(meeting))}
+				heard={({ lowerPartial, upperPartial }) => pairs.heard(shown.lower, shown.upper, lowerPartial, upperPartial)}
+			/>
 		{/if}
 	</div>
 </div>
 
 <style>
+	.ear {
+		margin-top: 0.6rem;
+	}
 	.sheet {
 		display: grid;
 		grid-template-columns: minmax(20rem, 30rem) minmax(0, 1fr);

@@ -19,7 +19,9 @@ export async function saveCountedOctave(
 }
 
 function kept({ workshopId: _, curveId, curveLead, ...octave }: CountedOctaveRow): KeptOctave {
-	return { ...octave, stretch: stretchOf({ curveId, curveLead }) };
+	// Before the app counted, whoever counted was an ear.
+	const counts = octave.counts.map((count) => ({ ...count, by: count.by ?? ('ear' as const) }));
+	return { ...octave, counts, stretch: stretchOf({ curveId, curveLead }) };
 }
 
 export async function getCountedOctave(workshopId: string, id: string): Promise<KeptOctave | undefined> {

@@ -3,6 +3,7 @@ import { workshopOf } from '$lib/server/auth/guard';
 import { getCountedOctave, listCountedOctaves } from '$lib/server/db/stores/countedOctaves';
 import { orNotFound } from '$lib/server/find';
 import { loadTuning } from '$lib/server/tuning/choice';
+import { loadListened } from '$lib/server/tuning/listened';
 import { octavesOf, orTypical } from '$lib/tuning/choice';
 import type { PageServerLoad } from './$types';
 
@@ -17,6 +18,7 @@ export const load = (async ({ locals, url }) => {
 	const names = new Map(choice.instruments.map(({ id, name }) => [id, name]));
 	return {
 		choice,
+		listened: await loadListened(workshopId, choice),
 		standsInFor,
 		kept: usable && {
 			id: usable.id,

@@ -4,9 +4,11 @@
 	import { Analysis } from '$lib/counts/analysis.svelte';
 	import CountedHere from '$lib/counts/CountedHere.svelte';
 	import CountedBefore from '$lib/counts/CountedBefore.svelte';
+	import HearCounts from '$lib/counts/HearCounts.svelte';
 	import Found from '$lib/counts/Found.svelte';
 	import { Board, usualReference } from '$lib/counts/board.svelte';
 	import { send } from '$lib/device/send';
+	import { PairListening } from '$lib/pairs/pairListening.svelte';
 	import { EARS, type EarName } from '$lib/tuning/ears';
 	import TuningBar from '$lib/tuning/TuningBar.svelte';
 	import { ask } from '$lib/tuning/address';
@@ -26,6 +28,9 @@
 	const plan = $derived(planFor(choice));
 	const strings = (note: number) => plan.targetOf(note)!.string;
 	let board = $state.raw(untrack(() => new Board(low, strings, data.kept?.counts)));
+	const wish = $derived({ plan, a4: choice.a4, asked: board.asked });
+	const pairs = untrack(() => new PairListening(data.listened, wish, (heard) => board.hear(heard)));
+	$effect(() => pairs.follow(data.listened, wish));
 	let kept = $state<string | undefined>();
 	let problem = $state<string | undefined>();
 	let analysis = $state.raw<Analysis>();
@@ -33,7 +38,11 @@
 	const alive = $derived(analysis !== undefined);
 	onMount(() => {
 		const opened = (analysis = new Analysis());
-		return () => opened.close();
+		const stop = pairs.open();
+		return () => {
+			opened.close();
+			stop();
+		};
 	});
 
 	/** A kept octave is laid out again; with another instrument or octave what was typed stays where it fits. */
@@ -60,7 +69,8 @@
 		const basis = $state.snapshot(basisOf(choice)) as ReturnType<typeof basisOf>;
 		return analysis?.follow({
 			...{ basis, reference, tolerance, bias: EARS[ear].bias, library: choice.temperaments },
-			counts: $state.snapshot(counts) as typeof counts
+			counts: $state.snapshot(counts) as typeof counts,
+			heardB: board.heardB
 		});
 	});
 	const verdict = $derived(analysis?.verdict(inSentence(choice.temperament.name), tolerance) ?? 'Working …');
@@ -99,6 +109,7 @@
 	</select>
 	<TuningBar {choice} />
 </div>
+<HearCounts {pairs} {board} />
 <StandInNotice name={data.standsInFor} />
 {#if data.unusable}
 	<p class="notice" role="alert">That octave cannot be shown: it is not one of the octaves on this page.</p>
@@ -122,7 +133,9 @@
 			<Found {analysis} {reference} bind:tolerance kept={isKept} onkeep={keep} />
 		{/if}
 		{#if data.earlier.length}<CountedBefore earlier={data.earlier} />{/if}
-		<p class="soft small">{counted(board.entered.length, 'count')} so far.</p>
+		<p class="soft small">
+			{counted(board.counters.ear, 'count')} by ear{board.counters.app ? `, ${board.counters.app} by the app` : ''} so far.
+		</p>
 	</section>
 </div>
 

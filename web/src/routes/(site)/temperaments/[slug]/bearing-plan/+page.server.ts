@@ -3,6 +3,7 @@ import { octavesWithin, sheetQuery } from '$lib/bearing/sheet';
 import { workshopOf } from '$lib/server/auth/guard';
 import { temperamentOr404 } from '$lib/server/find';
 import { loadTuning } from '$lib/server/tuning/choice';
+import { loadListened } from '$lib/server/tuning/listened';
 import { orTypical } from '$lib/tuning/choice';
 import type { PageServerLoad } from './$types';
 
@@ -17,6 +18,7 @@ export const load = (async ({ locals, params, url }) => {
 		temperament,
 		root,
 		choice: { ...choice, temperament: transposed(temperament, root) },
+		listened: await loadListened(workshopId, choice),
 		standsInFor,
 		sheet
 	};

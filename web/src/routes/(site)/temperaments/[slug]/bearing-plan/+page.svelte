@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { noteClassName, noteName } from '@fendrel/core';
-	import { onMount } from 'svelte';
+	import { onMount, untrack } from 'svelte';
 	import Printer from '@lucide/svelte/icons/printer';
 	import { Comparison } from '$lib/bearing/comparison.svelte';
 	import Ranking from '$lib/bearing/Ranking.svelte';
@@ -9,6 +9,9 @@
 	import StepNow from '$lib/bearing/StepNow.svelte';
 	import { octavesWithin, schoolsFor, startsWithin } from '$lib/bearing/sheet';
 	import { SCHOOL_NAMES, SCHOOL_TEXTS } from '$lib/bearing/planWords';
+	import { keysAsked } from '$lib/bearing/witness';
+	import ListenBar from '$lib/pairs/ListenBar.svelte';
+	import { PairListening } from '$lib/pairs/pairListening.svelte';
 	import { EARS } from '$lib/tuning/ears';
 	import { ask } from '$lib/tuning/address';
 	import { bearingGround, bearingPlanOn } from '$lib/tuning/bearingPlan';
@@ -43,12 +46,20 @@
 		at = 0;
 	});
 
+	const heardFor = $derived({ plan: ground.plan, a4: choice.a4, asked: keysAsked(plan.steps[current]) });
+	const pairs = untrack(() => new PairListening(data.listened, heardFor));
+	$effect(() => pairs.follow(data.listened, heardFor));
+
 	let comparison = $state.raw<Comparison>();
 	/** The page lives; until then its buttons do nothing. */
 	const alive = $derived(comparison !== undefined);
 	onMount(() => {
 		const opened = (comparison = new Comparison());
-		return () => opened.close();
+		const stop = pairs.open();
+		return () => {
+			opened.close();
+			stop();
+		};
 	});
 	$effect(() => comparison?.follow(wish, schools));
 </script>
@@ -67,6 +78,7 @@
 	octave={octave.index}
 	disabled={!alive}
 />
+<div class="ear"><ListenBar {pairs} /></div>
 <StandInNotice name={data.standsInFor} />
 <p class="soft about">
 	{SCHOOL_NAMES[plan.school]}. {SCHOOL_TEXTS[plan.school]} On {choiceName(choice)}, {octave.name}, from {noteName(
@@ -78,6 +90,7 @@
 	<StepNow
 		{plan}
 		{current}
+		{pairs}
 		strings={ground.strings}
 		pitch={pitchOf(plan.steps[current].note)}
 		a4={choice.a4}
@@ -118,6 +131,9 @@
 		text-decoration-thickness: 1px;
 		text-underline-offset: 0.15em;
 	}
+	.ear {
+		margin-top: 0.6rem;
+	}
 	.about {
 		margin: 0.6rem 0 0;
 		font-size: 0.95rem;
@@ -136,7 +152,8 @@
 		}
 	}
 	@media print {
-		header button {
+		header button,
+		.ear {
 			display: none;
 		}
 		.sheet {

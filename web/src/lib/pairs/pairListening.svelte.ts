@@ -1,0 +1,167 @@
+import type { AskedKeys, HeardBeat, ListenerEvent, PairWord, StringReading } from '@fendrel/core';
+import { untrack } from 'svelte';
+import { Listening } from '$lib/audio/listening.svelte';
+import { familyOf } from '$lib/tuning/family';
+import type { Listened } from '$lib/tuning/listened';
+import { listeningSetup } from '$lib/tuning/listeningSetup';
+import type { Plan } from '$lib/tuning/plan';
+import { isGivenUp } from '$lib/workers/client';
+import { pairsWorker } from '$lib/workers/pairs.client';
+import { handing } from '$lib/workers/protocol';
+
+export type HeardKeys = Extract<PairWord, { readonly kind: 'heard' }>;
+
+/** What is listened for. */
+export interface PairWish {
+	readonly plan: Plan;
+	readonly a4: number;
+	/** Keys that are rather expected than others. */
+	readonly asked: readonly AskedKeys[];
+}
+
+/** How hard the simulated instrument is struck. */
+const STRENGTH = 0.7;
+const keyOf = (lower: number, upper: number) => `${lower}-${upper}`;
+
+/** Two keys struck together, heard: which they were, and how they beat. */
+export class PairListening {
+	listening = $state.raw() as Listening;
+	/** What was told last; undefined while keys sound that nothing has been told of. */
+	word = $state.raw<PairWord | undefined>();
+	/** The last reading of a single note. */
+	reading = $state.raw<StringReading | undefined>();
+	/** Keys were struck; their word is on its way. */
+	waits = $state(false);
+	/** Words told so far. */
+	told = $state(0);
+	/** All strings of a note sound, and not one alone. */
+	isOpen = $state(false);
+	/** What was heard last of each pair of keys. */
+	private heardOf = $state.raw<ReadonlyMap<string, HeardKeys>>(new Map());
+	private readonly worker = pairsWorker();
+	private listened!: Listened;
+	private countOf: (note: number) => number = () => 1;
+	private wish: PairWish;
+	private struck: number | undefined;
+
+	/** @param onHeard told of each word that names its keys */
+	constructor(
+		listened: Listened,
+		wish: PairWish,
+		private readonly onHeard: (heard: HeardKeys) => void = () => {}
+	) {
+		this.wish = wish;
+		this.listenTo(listened);
+	}
+
+	private listenTo(listened: Listened): void {
+		this.listened = listened;
+		const { twin, habits, stringing } = listened;
+		const { family, body } = familyOf({ ...twin, stringing });
+		this.countOf = (note) => family.sounders(body, note).length;
+		this.listening = new Listening({
+			setup: listeningSetup(this.wish.plan, this.wish.a4),
+			...{ habits, twin, countOf: this.countOf, moved: {}, onMoved: () => {} },
+			onEvents: (events) => events.forEach((event) => this.hear(event)),
+			pairs: () => this.port()
+		});
+	}
+
+	/** Begins in the browser; what it returns ends it. */
+	open(): () => void {
+		this.listening.recall();
+		return () => {
+			this.listening.stop();
+			this.worker.close();
+		};
+	}
+
+	/** From now on this is listened for; on another instrument listening stops. */
+	follow(listened: Listened, wish: PairWish): void {
+		this.wish = wish;
+		const counts = wish.plan.targets.map(({ note }) => (this.isOpen ? this.countOf(note) : 1));
+		untrack(() => {
+			if (listened.id !== this.listened.id) {
+				this.listening.stop();
+				this.listenTo(listened);
+				this.listening.recall();
+				this.word = this.reading = undefined;
+				this.heardOf = new Map();
+			}
+			this.ask(counts);
+		});
+	}
+
+	private ask(counts: readonly number[]): void {
+		const { plan, a4, asked } = this.wish;
+		const keyboard = {
+			...{ lowest: plan.targets[0].note, highest: plan.targets[plan.targets.length - 1].note, a4, counts },
+			strings: plan.targets.map(({ string }) => ({ ...string }))
+		};
+		this.worker.run('ask', { keyboard, asked }).catch(ignoreGivenUp);
+	}
+
+	/** The sound of keys comes in here, straight from the worker that listens. */
+	private port(): MessagePort {
+		const { port1, port2 } = new MessageChannel();
+		this.worker.run('hear', handing(port1, port1), { onProgress: (word) => this.take(word) }).catch(ignoreGivenUp);
+		return port2;
+	}
+
+	private hear(event: ListenerEvent): void {
+		if (event.kind === 'strike') {
+			// The later of two keys may be noticed by itself.
+			this.struck ??= event.at;
+			if (event.at - this.struck > 0.5) this.struck = event.at;
+			this.word = this.reading = undefined;
+			this.waits = true;
+		} else if (event.kind === 'reading') this.reading = event.reading;
+		else if (event.kind === 'ended') this.waits = false;
+	}
+
+	private take(word: PairWord): void {
+		// A microphone that was not listened to heard the page itself.
+		if (this.struck === undefined || Math.abs(word.struckAt - this.struck) > 1e-6) return;
+		// One string that was read as such sounded alone.
+		const alone = word.kind === 'refused' && this.reading;
+		this.word = alone ? { ...word, why: 'one note only', only: alone.note } : word;
+		this.waits = false;
+		this.told++;
+		if (word.kind !== 'heard') return;
+		this.heardOf = new Map([...this.heardOf, [keyOf(word.keys.lower, word.keys.upper), word]]);
+		this.onHeard(word);
+	}
+
+	/** What was heard last of a pair of keys at one of its coincidences. */
+	heard(lower: number, upper: number, lowerPartial: number, upperPartial: number): HeardBeat | undefined {
+		return this.heardOf
+			.get(keyOf(lower, upper))
+			?.beats.find((beat) => beat.lowerPartial === lowerPartial && beat.upperPartial === upperPartial);
+	}
+
+	/** A note has been moved: what was heard with it holds no longer. */
+	forget(note: number): void {
+		const left = [...this.heardOf].filter(([, { keys }]) => keys.lower !== note && keys.upper !== note);
+		this.heardOf = new Map(left);
+		this.word = undefined;
+	}
+
+	/** Strikes keys of the simulated instrument. */
+	strike(notes: readonly number[]): void {
+		const strings = (note: number) => (this.isOpen ? [...Array(this.countOf(note)).keys()] : [0]);
+		void this.listening.simulated?.strikeTogether(
+			notes.map((note) => ({ note, strings: strings(note) })),
+			STRENGTH
+		);
+	}
+
+	/** Turns the pin of a note's leading string on the simulated instrument. */
+	turn(note: number, by: number): void {
+		this.listening.simulated?.turn(note, 0, by);
+		this.forget(note);
+	}
+}
+
+function ignoreGivenUp(fault: unknown): void {
+	if (!isGivenUp(fault)) throw fault;
+}

@@ -1,0 +1,57 @@
+import { noteName, type HeardBeat, type PairRefusal, type PairWord } from '@fendrel/core';
+import { pairName, STILL_RATE } from '$lib/ui/beats';
+
+/** "0.2", "0.03": an error to one figure. */
+export function errorWords(error: number): string {
+	return error >= 0.095 ? error.toFixed(1) : Math.max(0.01, error).toFixed(2);
+}
+
+/** "7.3 wide", "0.42 narrow", "still"; as many figures as the error lets stand. */
+export function heardRate({ rate, error, sense, certainty }: HeardBeat): string {
+	if (certainty === 'not to be said') return 'not to be told';
+	const digits = error >= 0.095 ? 1 : 2;
+	const size = Math.abs(rate).toFixed(digits);
+	if (Math.abs(rate) < Math.max(STILL_RATE, error)) return 'still';
+	const about = certainty === 'at the limit' ? 'about ' : '';
+	return `${about}${size}${sense ? ` ${sense}` : ''}`;
+}
+
+/** "7.3 wide, ±0.2". */
+export function heardWords(beat: HeardBeat): string {
+	return beat.certainty === 'not to be said' ? heardRate(beat) : `${heardRate(beat)}, ±${errorWords(beat.error)}`;
+}
+
+/** Why a beat is not told. */
+export function untoldWords({ isResolved, heardAt }: HeardBeat): string {
+	if (heardAt > 1800) return 'strings of a unison beat among themselves too fast up there';
+	return isResolved ? 'it does not go with the rest of both notes' : 'it moves too little in the time that it sounds';
+}
+
+const REFUSED: Record<PairRefusal, string> = {
+	'no note': 'Nothing sounded that could be told.',
+	'one note only': 'Only one key sounded.',
+	'another note': 'Something else sounds too: a third key, or another string.',
+	'too short': 'It sounded too briefly to tell. Hold both keys for a second or more.'
+};
+
+/** Why nothing is told of keys. */
+export function refusedWords(word: Extract<PairWord, { readonly kind: 'refused' }>): string {
+	if (word.only !== undefined) return `Only ${noteName(word.only)} sounded. Strike both keys together.`;
+	return REFUSED[word.why];
+}
+
+/** "F3-A3, 7.3 wide, ±0.2". */
+export function wordOf(keys: { readonly lower: number; readonly upper: number }, beat: HeardBeat): string {
+	return `${pairName(keys)}, ${heardWords(beat)}`;
+}
+
+/** How a heard beat stands to the one that is asked for. */
+export function besideAsked(beat: HeardBeat, asked: number): string {
+	if (beat.certainty === 'not to be said') return '';
+	const isSided = beat.sense !== undefined || Math.abs(asked) < STILL_RATE;
+	const off = isSided ? beat.rate - asked : Math.abs(beat.rate) - Math.abs(asked);
+	if (Math.abs(off) <= Math.max(2 * beat.error, STILL_RATE)) return 'as asked';
+	if (isSided && beat.rate * asked < 0 && Math.abs(asked) >= STILL_RATE) return 'on the other side of pure';
+	const faster = Math.abs(beat.rate) > Math.abs(asked);
+	return `${Math.abs(off).toFixed(1)} too ${faster ? 'fast' : 'slow'}`;
+}

@@ -1,0 +1,29 @@
+import { defaultTwin, USUAL_HABITS } from '@fendrel/core';
+import type { TuningChoice } from '$lib/tuning/choice';
+import type { Listened } from '$lib/tuning/listened';
+import { habitsOf } from '../db/stores/accounts';
+import { getInstrument } from '../db/stores/instruments';
+import { statedStringing, stringingOf } from '../strings/stringing';
+
+/** A typical instrument is always the same one. */
+const TYPICAL_SEED = 7;
+
+/** What whoever listens to an instrument needs besides its plan. */
+export async function loadListened(
+	workshopId: string,
+	{ instrument: chosen, kind, lowest, highest }: TuningChoice
+): Promise<Listened> {
+	const [habits, instrument] = await Promise.all([
+		habitsOf(workshopId),
+		chosen && getInstrument(workshopId, chosen.id)
+	]);
+	const stringing = instrument
+		? await stringingOf(workshopId, instrument)
+		: statedStringing({ stringing: null, kind, lowest, highest });
+	return {
+		id: instrument?.id ?? kind,
+		habits: habits ?? USUAL_HABITS,
+		twin: instrument?.twin ?? defaultTwin(kind, lowest, highest, TYPICAL_SEED, 440),
+		stringing
+	};
+}
