@@ -1,5 +1,6 @@
 import { quantile } from 'd3-array';
 import { beatOfPair, PAIR_RATE, struckPair, thoughtOf } from '../fixtures/strikePairs';
+import { openPairs } from './openPairs';
 import { hearPair } from '../src/listening/pair/hearPair';
 
 /*
@@ -111,4 +112,5 @@ const began = process.cpuUsage();
 const rows = [3, 1].flatMap((seconds) => names.map((name) => measured(name, seconds)));
 const { user } = process.cpuUsage(began);
 const sounds = rows.reduce((sum, { asked }) => sum + asked, 0);
-console.log(JSON.stringify({ rows, refused: refused(), each: EACH, cpu: user / 1e6 / sounds }));
+const open = await openPairs();
+console.log(JSON.stringify({ open, rows, refused: refused(), each: EACH, cpu: user / 1e6 / sounds }));

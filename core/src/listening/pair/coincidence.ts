@@ -1,7 +1,7 @@
 import { partialEnvelope } from '../closer/envelope';
 import { HIGHEST_SHARE_OF_RATE, WIDEST_HZ } from '../closer/unison';
 import { expectedAt, type Told } from './expected';
-import { byLaw, byLines, together } from './openUnisons';
+import { byTwoClusters } from './openUnisons';
 import { roomAbout, type KnownNote, type PairSound } from './ownPartials';
 import { byTwoTones } from './twoTones';
 
@@ -17,14 +17,12 @@ export interface MeasuredBeat extends Told {
 }
 
 /** A figure errs by as much besides: what two strikes of a string differ by, per second and as a share of the pitch. */
-const FLOOR = { rate: 0.008, share: 1.2e-5 } as const;
+const FLOOR = { rate: 0.003, share: 4e-6 } as const;
 /**
  * A beat of which hardly one turn came is bent by whatever else a string does meanwhile (its second direction of motion): shares
  * of one turn in the time heard.
  */
 const SLOW = { told: 0.18, untold: 0.28 } as const;
-/** Strings of a unison that differ lend their doubt to the note. */
-const UNISON_SHARE = 0.3;
 
 /** @returns undefined when the band cannot be parted from its neighbours, or nothing sounds there */
 export function measureBeat(
@@ -43,16 +41,14 @@ export function measureBeat(
 	const band = { envelope, low, high };
 	const open = lower.strings > 1 || upper.strings > 1;
 	const floor = Math.hypot(FLOOR.rate, FLOOR.share * about);
-	const unison = (UNISON_SHARE * about * Math.LN2 * Math.hypot(lower.apart, upper.apart)) / 1200;
 	const expected = { rate: high.frequency - low.frequency, error: Math.hypot(low.error, high.error) };
-	const told = open ? (byLines(band, lower, upper) ?? byLaw(lower, upper, expected)) : byTwoTones(band);
+	const told = open ? byTwoClusters(band, lower, upper) : byTwoTones(band);
 	if (!told) return undefined;
 	const turn = sampleRate / samples.length;
 	const slow = turn * (told.isResolved ? SLOW.told * Math.min(1, turn / Math.abs(told.rate)) : SLOW.untold);
-	const own = { ...told, error: Math.hypot(told.error, floor, slow, open ? unison : 0) };
 	return {
 		...{ lowerPartial, upperPartial, heardAt: about },
-		...(open ? together(own, expected, byLaw(lower, upper, expected)) : own),
+		...{ ...told, error: Math.hypot(told.error, floor, slow) },
 		expected: expected.rate,
 		expectedError: expected.error
 	};

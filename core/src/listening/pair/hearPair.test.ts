@@ -1,5 +1,9 @@
 import { describe, expect, it } from 'vitest';
-import { beatOfPair, PAIR_RATE, struckPair, thoughtOf, type PairWishes } from '../../../fixtures/strikePairs';
+import { beatOfPair, PAIR_RATE, struckPair, thoughtOf, usualB, type PairWishes } from '../../../fixtures/strikePairs';
+import { renderStrike, USUAL_MOTION } from '../../sounding/strike';
+import { partialHz, stringFromFirstPartial, type StiffString } from '../../strings/stiffString';
+import { equalHz, hzAbove } from '../../units/pitch';
+import { cents, hz } from '../../units/quantity';
 import { hearPair, type HeardBeat } from './hearPair';
 
 type Pair = readonly [lower: number, upper: number];
@@ -77,6 +81,40 @@ describe('two strings struck together', () => {
 		const at = (seconds: number) => beats({ note: 53, semitones: 4, seed: 3, seconds }, [THIRD])[0];
 		expect(at(1).error).toBeGreaterThan(at(3).error);
 		expect(Math.abs(at(1).rate - at(1).truth)).toBeLessThan(0.3);
+	});
+});
+
+describe('open unisons', () => {
+	/** Three strings about a note, so many cents to either side. */
+	const unison = (note: number, by: number, apart: number) =>
+		[0, -apart, 0.7 * apart].map((off) =>
+			stringFromFirstPartial(hzAbove(equalHz(note, hz(440)), cents(by + off)), usualB(note))
+		);
+	const struck = (note: number, strings: readonly StiffString[], seed: number) =>
+		renderStrike({
+			...{ note, strings, sampleRate: PAIR_RATE, seconds: 3.12, strength: 0.6, seed, motion: USUAL_MOTION }
+		}).subarray(Math.round(0.12 * PAIR_RATE));
+
+	it.each([
+		['major third', 4, THIRD, 1],
+		['major third whose upper note is soft', 4, THIRD, 0.25],
+		['major sixth', 9, [5, 3] as const, 0.6],
+		['tenth', 16, [5, 2] as const, 0.6]
+	] as const)('beat as their strings do on the whole: %s', (_, semitones, pair, level) => {
+		for (const [i, note] of [45, 50, 55].entries()) {
+			const [low, high] = [unison(note, 3 * i, 0.6), unison(note + semitones, -2 * i, 0.8)];
+			const [a, b] = [struck(note, low, 70 + i), struck(note + semitones, high, 90 + i)];
+			const samples = a.map((value, k) => value + level * b[k]);
+			const open = (of: number) => ({ ...thoughtOf(of), strings: 3 });
+			const told = hearPair({ samples, sampleRate: PAIR_RATE }, open(note), open(note + semitones), [pair]);
+			if (told.kind !== 'heard') throw new Error(told.why);
+			const [beat] = told.beats;
+			const truth = partialHz(high[0], pair[1]) - partialHz(low[0], pair[0]);
+			// The strings of a unison lie up to a cent apart: 0.5 per second at 900 Hz.
+			if (beat.certainty !== 'not to be said') expect(Math.abs(beat.rate - truth)).toBeLessThan(0.55);
+			if (beat.sense) expect(beat.sense).toBe(truth > 0 ? 'wide' : 'narrow');
+			if (level === 1) expect(beat.certainty).not.toBe('not to be said');
+		}
 	});
 });
 

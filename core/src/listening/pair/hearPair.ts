@@ -44,11 +44,13 @@ const SAID = { single: { rate: 0.15, share: 0.02 }, open: { rate: 0.35, share: 0
 /** Nor when it lies further from what both notes' own partials tell. */
 const FROM_LAW = 3.5;
 /** Octaves of open unisons move by themselves by so much, per second, whatever they are. */
-const OPEN_OCTAVE = 0.5;
+const OPEN_OCTAVE = 0.2;
+/** Partials of an octave's notes stray from their laws by so much of their pitch: a cent and a half. */
+const STRAYED = 8.7e-4;
 /** Open unisons beat among themselves too fast above. */
 const OPEN_HIGHEST_HZ = 1800;
 /** The sense is said from that chance on, and from so many errors. */
-const SENSE = { chance: 0.95, errors: 1.6 } as const;
+const SENSE = { chance: 0.95, errors: 1.6, ofOpen: 2.2 } as const;
 
 /**
  * What two notes that sound together do at the coincidences asked for.
@@ -83,11 +85,11 @@ export function hearPair(
 			const beat = told && measureBeat(sound, low, told, p, q);
 			if (!beat) return [];
 			const error = isOpen && octave ? Math.hypot(beat.error, OPEN_OCTAVE) : beat.error;
-			return [judged({ ...beat, error }, isOpen)];
+			return [judged({ ...beat, error }, isOpen, isOpen && octave ? STRAYED * beat.heardAt : 0)];
 		});
 	if (high.present === 0 && !beats.some(({ isResolved }) => isResolved))
 		return { kind: 'refused', why: 'one note only', missing: 'upper' };
-	return { kind: 'heard', lower: low, upper: high, beats: octave ? agreeing(beats, low, upper.string) : beats };
+	return { kind: 'heard', lower: low, upper: high, beats: octave ? agreeing(beats, low, upper.string, isOpen) : beats };
 }
 
 /** The lowest partials of real strings lie so far off their law, in cents. */
@@ -99,9 +101,15 @@ const CONTRADICT = 3;
  * Octaves and their kin are told by partials of one note that hide those of the other: two coincidences must tell the same size,
  * where there are two.
  */
-function agreeing(beats: readonly HeardBeat[], low: KnownNote, upper: StiffString): readonly HeardBeat[] {
+function agreeing(
+	beats: readonly HeardBeat[],
+	low: KnownNote,
+	upper: StiffString,
+	isOpen: boolean
+): readonly HeardBeat[] {
 	const said = beats.filter(({ certainty }) => certainty !== 'not to be said');
-	if (said.length < 2) return beats;
+	// One string each may do with one; of open unisons a single word is worth nothing.
+	if (said.length < 2 && !isOpen) return beats;
 	/** How far the upper note stands above where it is thought to, in cents, by one coincidence. */
 	const sizes = said.map(({ lowerPartial, upperPartial, heardAt, rate, error }) => {
 		const thought = partialHz(upper, upperPartial) - partialHz(low.string, lowerPartial);
@@ -147,13 +155,15 @@ function withoutOwn(sound: PairSound, low: KnownNote, high: KnownNote, asked: nu
 	return { ...high, string, misfit: Math.max(0.6, ...strayed) };
 }
 
-function judged(beat: MeasuredBeat, isOpen: boolean): HeardBeat {
+/** @param strays how far the notes' partials lie off their laws where only these tell which tone is whose, per second */
+function judged(beat: MeasuredBeat, isOpen: boolean, strays: number): HeardBeat {
 	const { rate, share } = isOpen ? SAID.open : SAID.single;
 	const most = Math.max(rate, share * Math.abs(beat.rate));
 	const off = Math.abs(beat.rate - beat.expected) / Math.hypot(beat.error, beat.expectedError);
 	const isSaid = beat.error <= most && off <= FROM_LAW && !(isOpen && beat.heardAt > OPEN_HIGHEST_HZ);
 	const chance = Math.max(beat.wide, 1 - beat.wide);
-	const isSure = isSaid && chance >= SENSE.chance && Math.abs(beat.rate) >= SENSE.errors * beat.error;
+	const least = (isOpen ? SENSE.ofOpen : SENSE.errors) * Math.hypot(beat.error, strays);
+	const isSure = isSaid && chance >= SENSE.chance && Math.abs(beat.rate) >= least;
 	return {
 		...beat,
 		certainty: !isSaid ? 'not to be said' : beat.error <= most / 2 ? 'clear' : 'at the limit',

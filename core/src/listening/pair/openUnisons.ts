@@ -1,60 +1,45 @@
 import { normalTail } from '../../numeric/normalTail';
-import { resolveComponents } from '../closer/components';
-import { goesWith, type Band, type Told } from './expected';
+import { twoTonesAt, byTwoTones } from './twoTones';
+import type { Band, Told } from './expected';
 import type { KnownNote } from './ownPartials';
 
 /** A note's law is told by so many partials of its own. */
 const LAWFUL = 4;
-/** Tones that lie so many errors from what the laws expect were given to the wrong note. */
-const MISLABELLED = 3;
+/** Beats that lie so many errors from what the laws expect are those of one note's strings among themselves. */
+const OF_ONE_NOTE = 3;
+/** A law of real strings errs by no less, per second. */
+const LEAST_LAW_ERROR = 0.15;
+/** What the strings of a unison, which are heard as one tone, leave unsure: at a fast beat and at a still one, per second. */
+const SPREAD = { fast: 0.06, still: 0.22, falls: 0.7 } as const;
+/** Tones that were not told apart in the time heard: per second, and as a share of what the law errs by. */
+const UNRESOLVED = { least: 0.2, ofLaw: 0.5 } as const;
+/** Beside that, where the tones were found only by looking where they should be. */
+const LOOKED_FOR = 0.15;
 
-/** Open unisons: every tone of the band is one of the lower note's, or of the upper's; a note stands at its loudest. */
-export function byLines({ envelope, low, high }: Band, lower: KnownNote, upper: KnownNote): Told | undefined {
-	const lines = resolveComponents(envelope, Math.min(5, lower.strings + upper.strings))?.components;
-	if (!lines || lines.length < 2) return undefined;
-	let best: { readonly log: number; readonly rate: number; readonly error: number } | undefined;
-	let [wide, all] = [0, 0];
-	const most: { log: number; rate: number }[] = [];
-	for (let labels = 1; labels < 2 ** lines.length - 1; labels++) {
-		const isHigh = (i: number) => (labels >> i) & 1;
-		const log = lines.reduce(
-			(sum, line, i) => sum + goesWith(isHigh(i) ? high : low, line.frequency, line.amplitude),
-			0
-		);
-		const strongest = (of: number) => lines.find((_, i) => isHigh(i) === of)!;
-		const [l, h] = [strongest(0), strongest(1)];
-		const rate = h.frequency - l.frequency;
-		most.push({ log, rate });
-		if (!best || log > best.log) best = { log, rate, error: Math.hypot(l.error, h.error) };
-	}
-	for (const { log, rate } of most) {
-		const weight = Math.exp(log - best!.log);
-		all += weight;
-		if (rate > 0) wide += weight;
-	}
-	return { rate: best!.rate, error: best!.error, wide: wide / all, isResolved: true };
-}
-
-/** Where the tones of a band are not told apart, both notes' own partials still tell what it should do. */
-export function byLaw(
-	lower: KnownNote,
-	upper: KnownNote,
-	{ rate, error }: { rate: number; error: number }
-): Told | undefined {
+/**
+ * Open unisons: the strings of a note lie nearer to each other than to the other note's, so that two tones tell the beat. Where
+ * one note is much the louder its own strings are taken for the two: then they are looked for where both laws have them.
+ */
+export function byTwoClusters(band: Band, lower: KnownNote, upper: KnownNote): Told | undefined {
+	const expected = band.high.frequency - band.low.frequency;
+	const error = Math.max(LEAST_LAW_ERROR, Math.hypot(band.low.error, band.high.error));
+	const goes = (told: Told | undefined): told is Told =>
+		told !== undefined && Math.abs(told.rate - expected) <= OF_ONE_NOTE * Math.hypot(error, told.error);
+	const spread = (rate: number) => SPREAD.fast + SPREAD.still * Math.exp(-Math.abs(rate) / SPREAD.falls);
+	const free = byTwoTones(band);
+	if (goes(free) && free.isResolved) return { ...free, error: Math.hypot(free.error, spread(free.rate)) };
+	// Weighed by what the laws expect, a rate is no better than these.
+	if (goes(free))
+		return {
+			...{
+				rate: free.rate,
+				isResolved: false,
+				error: Math.hypot(free.error, UNRESOLVED.least, UNRESOLVED.ofLaw * error)
+			},
+			wide: normalTail(-expected / error)
+		};
+	const near = twoTonesAt(band);
+	if (goes(near)) return { ...near, error: Math.hypot(near.error, spread(near.rate), LOOKED_FOR) };
 	if (lower.own.length < LAWFUL || upper.own.length < LAWFUL) return undefined;
-	return { rate, error, wide: normalTail(-rate / error), isResolved: false };
-}
-
-/** Of open unisons both are unsure in another way: the band by its many tones, the law by how far partials stray. */
-export function together(
-	own: Told,
-	expected: { readonly rate: number; readonly error: number },
-	law: Told | undefined
-): Told {
-	const apart = Math.abs(own.rate - expected.rate) / Math.hypot(own.error, expected.error);
-	if (law && apart > MISLABELLED) return law;
-	const [a, b] = [own.error ** -2, expected.error ** -2];
-	const rate = (a * own.rate + b * expected.rate) / (a + b);
-	const error = Math.max((a + b) ** -0.5, 0.5 * Math.abs(own.rate - expected.rate));
-	return { ...own, rate, error, wide: normalTail(-rate / error) };
+	return { rate: expected, error, wide: normalTail(-expected / error), isResolved: false };
 }

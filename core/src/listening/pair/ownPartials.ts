@@ -59,6 +59,9 @@ const PARTED = { turns: 5, hz: 4 } as const;
 const THERE = { left: 0.5, share: 0.004 } as const;
 /** No partial lies further from where its note is thought to stand, in cents. */
 export const FURTHEST = 35;
+/** How far strings of a unison stand apart is told by so many partials; no tuned unison stands further apart, in cents. */
+const RESOLVED = 2;
+const MOST_APART = 6;
 /** The first look takes the lowest partials: where a note stands is known before its stiffness is. */
 const FIRST_PARTIALS = 7;
 /** B as it is known before: by that share. */
@@ -79,7 +82,14 @@ export function roomAbout(frequency: number, strings: readonly StiffString[], bu
 	return room;
 }
 
-function ownPartialsOf({ samples, sampleRate }: PairSound, note: PairNote, other: StiffString, highest: number) {
+function ownPartialsOf(
+	{ samples, sampleRate }: PairSound,
+	note: PairNote,
+	other: StiffString,
+	highest: number,
+	isLast: boolean
+) {
+	let resolved = 0;
 	const { string, strings } = note;
 	const least = Math.max(PARTED.hz, (PARTED.turns * sampleRate) / samples.length);
 	const found: OwnPartial[] = [];
@@ -94,17 +104,17 @@ function ownPartialsOf({ samples, sampleRate }: PairSound, note: PairNote, other
 		if (!envelope) continue;
 		const alone = fitDampedPartial(envelope);
 		if (!alone || !(alone.decaySeconds > 0) || alone.left > (strings > 1 ? 0.8 : THERE.left)) continue;
-		const tones = strings > 1 ? resolveComponents(envelope, strings)?.components : undefined;
-		const [first] = tones ?? [];
+		const tones =
+			strings > 1 && isLast && resolved++ < RESOLVED ? resolveComponents(envelope, strings)?.components : undefined;
 		const frequencies = (tones ?? []).map(({ frequency }) => frequency);
-		const frequency = first?.frequency ?? alone.frequency;
+		const frequency = alone.frequency;
 		if (Math.abs(1200 * Math.log2(frequency / about)) > FURTHEST) continue;
 		found.push({
 			partial,
 			frequency,
-			error: first?.error ?? alone.error,
-			amplitude: first?.amplitude ?? alone.amplitude,
-			decaySeconds: first && first.decaySeconds > 0 ? first.decaySeconds : alone.decaySeconds,
+			error: alone.error,
+			amplitude: alone.amplitude,
+			decaySeconds: alone.decaySeconds,
 			spread: frequencies.length > 1 ? Math.max(...frequencies) - Math.min(...frequencies) : 0
 		});
 	}
@@ -131,11 +141,11 @@ export const fromLaw = (string: StiffString, partial: number, frequency: number)
  * A note without partials of its own stays as it was thought to stand.
  */
 export function knownNotes(sound: PairSound, notes: readonly [PairNote, PairNote]): [KnownNote, KnownNote] {
-	const look = (at: readonly PairNote[], highest: number) =>
-		at.map((note, i) => ownPartialsOf(sound, note, at[1 - i].string, highest));
-	const first = look(notes, FIRST_PARTIALS);
+	const look = (at: readonly PairNote[], highest: number, isLast: boolean) =>
+		at.map((note, i) => ownPartialsOf(sound, note, at[1 - i].string, highest, isLast));
+	const first = look(notes, FIRST_PARTIALS, false);
 	const now = notes.map((note, i) => ({ ...note, string: lawOf(first[i].own, note.string) ?? note.string }));
-	return look(now, HIGHEST_PARTIAL).map(({ own, expected }, i) => known(now[i], own, expected)) as [
+	return look(now, HIGHEST_PARTIAL, true).map(({ own, expected }, i) => known(now[i], own, expected)) as [
 		KnownNote,
 		KnownNote
 	];
@@ -148,5 +158,13 @@ function known({ string: thought, strings }: PairNote, own: readonly OwnPartial[
 	const spreads = own.flatMap(({ spread, frequency }) =>
 		spread > 0 ? [1200 * Math.log2(1 + spread / frequency)] : []
 	);
-	return { string, strings, own, misfit, apart: median(spreads) ?? 0, present: own.length, expected };
+	return {
+		string,
+		strings,
+		own,
+		misfit,
+		apart: Math.min(MOST_APART, median(spreads) ?? 0),
+		present: own.length,
+		expected
+	};
 }

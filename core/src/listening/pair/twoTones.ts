@@ -17,6 +17,20 @@ const size = ({ re, im }: Tone) => Math.hypot(re, im);
 const logLikelihood = (envelope: PartialEnvelope, left: number) =>
 	-(envelope.re.length / SHARED_NOISE) * Math.log(Math.max(left, 1e-300));
 
+/** Two damped tones near where both laws have them, and nowhere else; undefined where they do not part there. */
+export function twoTonesAt({ envelope, low, high }: Band): Told | undefined {
+	const tone = (of: Expected): Tone => ({
+		...{ turn: turnOf(envelope, of.frequency), loss: lossOf(envelope, of), re: 0, im: 0 }
+	});
+	const fit = refine(envelope, [tone(low), tone(high)]);
+	const [l, h] = fit.tones;
+	const errors = turnErrors(envelope, fit);
+	const rate = hzOf(envelope, h.turn) - hzOf(envelope, l.turn);
+	const error = (Math.hypot(errors[0], errors[1]) * envelope.rate) / (2 * Math.PI);
+	if (!(l.loss > -0.02 && h.loss > -0.02 && Number.isFinite(error))) return undefined;
+	return { rate, error, wide: rate > 0 ? 1 : 0, isResolved: true };
+}
+
 /** One string each: two damped tones, told apart, or weighed over all places where they may stand. */
 export function byTwoTones(band: Band): Told | undefined {
 	const { envelope, low, high } = band;

@@ -74,6 +74,42 @@ describe('the board', () => {
 		expect(new Board(53, strings, board.entered).entered).toEqual(board.entered);
 	});
 
+	it('keeps what the app heard beside what an ear counted, each with its own error', () => {
+		const board = new Board(53, strings);
+		const beat = (rate: number, more = {}) => ({
+			...{ lowerPartial: 5, upperPartial: 4, heardAt: 880, rate, error: 0.03, wide: 1, isResolved: true },
+			...{ expected: rate, expectedError: 0.1, certainty: 'clear' as const, sense: 'wide' as const, ...more }
+		});
+		const note = (inharmonicity: number, misfit: number) => ({
+			string: { ...strings(53), inharmonicity },
+			misfit
+		});
+		const hear = (heard: ReturnType<typeof beat>, keys = { lower: 53, upper: 57 }) =>
+			board.hear({ keys, beats: [heard], lower: note(3e-4, 0.2), upper: note(4e-4, 0.1) });
+		hear(beat(9, { certainty: 'not to be said' }));
+		hear(beat(9), { lower: 53, upper: 70 });
+		expect(board.entered).toEqual([]);
+		hear(beat(7.2));
+		board.group(4)[0].text = '7';
+		expect(board.counters).toEqual({ ear: 1, app: 1 });
+		const [byEar, byApp] = board.counts('careful');
+		expect(byEar).toMatchObject({ rate: 7, isMeasured: false });
+		expect(byApp).toMatchObject({ rate: 7.2, sense: 'wide', isMeasured: true });
+		// 0.22 cents at 880 Hz are 0.11 per second; an ear with a watch errs by 6 %.
+		expect(byApp.error).toBeCloseTo(0.12, 2);
+		expect(byEar.error).toBeGreaterThan(0.3);
+		expect(board.heardB).toEqual([
+			[53, 3e-4],
+			[57, 4e-4]
+		]);
+		for (const count of board.entered) expect(enteredCountSchema.safeParse(count).success).toBe(true);
+		expect(new Board(53, strings, board.entered).entered).toEqual(board.entered);
+		// A count by the app without its error is none, nor one by an ear with it.
+		const [ear, app] = board.entered;
+		expect(enteredCountSchema.safeParse({ ...app, error: undefined }).success).toBe(false);
+		expect(enteredCountSchema.safeParse({ ...ear, error: 0.1 }).success).toBe(false);
+	});
+
 	it('takes the A of the octave for the fork', () => {
 		expect([53, 57, 60].map(usualReference)).toEqual([57, 57, 69]);
 	});
