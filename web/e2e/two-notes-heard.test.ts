@@ -20,13 +20,18 @@ test('an interval is heard: its beat, its sense, beside what the plan asks for; 
 	const told = async () => Number(await heard.getAttribute('data-told'));
 	await hearFinally(page, 'Strike F3 and A3', told);
 	await expect(heard).toContainText(/\d\.\d\d wide\s*heard, ±0\.0\d/);
-	await expect(heard).toContainText(/F3-A3; the plan asks for 6\.6: (as asked|\d\.\d too (fast|slow))\./);
+	await expect(heard).toContainText(/F3-A3; the plan asks for 6\.6 wide: (as asked|\d\.\d too (fast|slow))\./);
 	// Another interval, then its test notes: the comparison stands where both were heard.
 	await page.getByLabel('Two notes').fill('F3 F4');
 	await page.getByLabel('Two notes').press('Enter');
 	await hearFinally(page, 'Strike F3 and F4', told);
 	await expect(heard).toContainText('F3-F4');
 	await expect(page.getByRole('columnheader', { name: 'heard', exact: true })).toBeVisible();
+	await hearFinally(page, /^Strike .* with F3$/, told);
+	await hearFinally(page, /^Strike .* with F4$/, told);
+	await expect(page.getByTestId('proof')).toContainText(
+		/beats \d\.\d ±0\.\d+ (slower|faster) with F4 than with F3: (wide|narrow|alike: pure|too close to tell)\./
+	);
 	await page.getByLabel('Strings that sound').getByRole('button', { name: 'unisons open' }).click();
 	await hearFinally(page, 'Strike F3 and F4', told);
 	await page.getByRole('button', { name: 'Stop' }).click();

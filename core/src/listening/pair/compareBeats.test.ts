@@ -4,7 +4,7 @@ import type { HeardBeat } from './hearPair';
 
 const beat = (rate: number, error: number): HeardBeat => ({
 	...{ rate, error, wide: rate > 0 ? 1 : 0, isResolved: true, lowerPartial: 5, upperPartial: 4, heardAt: 1000 },
-	...{ expected: rate, expectedError: 1, certainty: 'clear', sense: rate > 0 ? 'wide' : 'narrow' }
+	...{ expected: rate, expectedError: 1, unisonRate: 0, certainty: 'clear', sense: rate > 0 ? 'wide' : 'narrow' }
 });
 
 describe('a test pair', () => {

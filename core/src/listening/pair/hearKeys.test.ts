@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { inRoom, struckKey, UPRIGHT, uprightString } from '../../../fixtures/upright';
+import { createRandom } from '../../numeric/random';
 import { partialHz } from '../../strings/stiffString';
 import { createListener } from '../stream/listener';
 import { hearKeys, type AskedKeys, type KnownKeyboard, type PairWord } from './hearKeys';
@@ -132,6 +133,32 @@ describe('two keys as they are heard', () => {
 		expect(before.at(-1)!.seconds).toBeLessThan(1.45);
 		expect(Math.abs(last(before).beats[0].rate - beat(keys[0], keys[1], [5, 4]))).toBeLessThan(0.15);
 		expect(last(told).keys).toEqual({ lower: 55, upper: 59 });
+	});
+
+	it('are none in what is no instrument, whatever it is', () => {
+		const length = Math.round(1.5 * RATE);
+		const random = createRandom(5);
+		const sounds: Record<string, (i: number) => number> = {
+			silence: () => 0,
+			noise: () => 0.2 * random.normal(),
+			'one click': (i) => (i === 3000 ? 1 : 0),
+			'a square wave': (i) => (i % 54 < 27 ? 0.5 : -0.5),
+			'a whistle that rises': (i) => 0.3 * Math.sin(1e-4 * i * i),
+			'a hum': (i) => 0.3 * Math.sin((2 * Math.PI * 50 * i) / RATE)
+		};
+		const asked = [{ lower: 53, upper: 65, meetings: [[2, 1] as const, [4, 2] as const] }];
+		for (const [name, sound] of Object.entries(sounds)) {
+			const samples = Float32Array.from({ length }, (_, i) => sound(i));
+			const kept = { struckAt: 0, lastStruckAt: 0, samples, sampleRate: RATE, isFinal: true };
+			for (const strings of [1, 3]) {
+				const word = hearKeys(kept, { ...KEYBOARD, strings: () => strings }, asked);
+				const beats = word.kind === 'heard' ? word.beats : [];
+				expect(
+					beats.filter(({ certainty }) => certainty === 'clear'),
+					name
+				).toEqual([]);
+			}
+		}
 	});
 
 	it('are none where one key sounds, or nothing', () => {

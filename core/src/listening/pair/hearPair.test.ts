@@ -118,6 +118,29 @@ describe('open unisons', () => {
 	});
 });
 
+describe('a unison that moves', () => {
+	it('faster than the interval takes its sense away, whatever the interval is', () => {
+		const strings = [-2.5, 2.5].map((off) =>
+			stringFromFirstPartial(hzAbove(equalHz(53, hz(440)), cents(off)), usualB(53))
+		);
+		const upper = stringFromFirstPartial(hzAbove(equalHz(60, hz(440)), cents(-1)), usualB(60));
+		const strike = { sampleRate: PAIR_RATE, seconds: 3.12, strength: 0.6, motion: USUAL_MOTION };
+		const low = renderStrike({ ...strike, note: 53, strings, seed: 1 });
+		const high = renderStrike({ ...strike, note: 60, strings: [upper], seed: 2 });
+		const samples = low.map((value, i) => value + high[i]).subarray(Math.round(0.12 * PAIR_RATE));
+		const told = hearPair(
+			{ samples, sampleRate: PAIR_RATE },
+			{ ...thoughtOf(53), strings: 2 },
+			{ ...thoughtOf(60), strings: 1 },
+			[FIFTH]
+		);
+		if (told.kind !== 'heard') throw new Error(told.why);
+		// Five cents at 523 Hz.
+		expect(told.beats[0].unisonRate).toBeGreaterThan(1);
+		expect(told.beats[0].sense).toBeUndefined();
+	});
+});
+
 describe('what is no pair', () => {
 	it.each(['lower', 'upper'] as const)('only the %s key was struck', (only) => {
 		const { told } = heard({ note: 53, semitones: 4, seed: 8, only }, [THIRD]);

@@ -17,8 +17,10 @@ export type BeatCertainty = 'clear' | 'at the limit' | 'not to be said';
 
 export interface HeardBeat extends MeasuredBeat {
 	readonly certainty: BeatCertainty;
-	/** Undefined: not sure enough to be said, or still. */
+	/** Undefined: not sure enough to be said, or still; never said where a unison moves faster than the interval. */
 	readonly sense: 'wide' | 'narrow' | undefined;
+	/** How fast the strings of one note move against each other there, per second; 0 with one string each. */
+	readonly unisonRate: number;
 }
 
 export type PairRefusal = 'no note' | 'one note only' | 'another note' | 'too short';
@@ -50,7 +52,7 @@ const STRAYED = 8.7e-4;
 /** Open unisons beat among themselves too fast above. */
 const OPEN_HIGHEST_HZ = 1800;
 /** The sense is said from that chance on, and from so many errors. */
-const SENSE = { chance: 0.95, errors: 1.6, ofOpen: 2.2 } as const;
+const SENSE = { chance: 0.95, errors: 1.6, ofOpen: 2.2, unisons: 1.3 } as const;
 
 /**
  * What two notes that sound together do at the coincidences asked for.
@@ -85,7 +87,8 @@ export function hearPair(
 			const beat = told && measureBeat(sound, low, told, p, q);
 			if (!beat) return [];
 			const error = isOpen && octave ? Math.hypot(beat.error, OPEN_OCTAVE) : beat.error;
-			return [judged({ ...beat, error }, isOpen, isOpen && octave ? STRAYED * beat.heardAt : 0)];
+			const unisonRate = (beat.heardAt * Math.LN2 * Math.max(low.apart, high.apart)) / 1200;
+			return [judged({ ...beat, error, unisonRate }, isOpen, isOpen && octave ? STRAYED * beat.heardAt : 0)];
 		});
 	if (high.present === 0 && !beats.some(({ isResolved }) => isResolved))
 		return { kind: 'refused', why: 'one note only', missing: 'upper' };
@@ -156,14 +159,15 @@ function withoutOwn(sound: PairSound, low: KnownNote, high: KnownNote, asked: nu
 }
 
 /** @param strays how far the notes' partials lie off their laws where only these tell which tone is whose, per second */
-function judged(beat: MeasuredBeat, isOpen: boolean, strays: number): HeardBeat {
+function judged(beat: MeasuredBeat & Pick<HeardBeat, 'unisonRate'>, isOpen: boolean, strays: number): HeardBeat {
 	const { rate, share } = isOpen ? SAID.open : SAID.single;
 	const most = Math.max(rate, share * Math.abs(beat.rate));
 	const off = Math.abs(beat.rate - beat.expected) / Math.hypot(beat.error, beat.expectedError);
 	const isSaid = beat.error <= most && off <= FROM_LAW && !(isOpen && beat.heardAt > OPEN_HIGHEST_HZ);
 	const chance = Math.max(beat.wide, 1 - beat.wide);
+	const ofUnison = isOpen ? SENSE.unisons * beat.unisonRate : 0;
 	const least = (isOpen ? SENSE.ofOpen : SENSE.errors) * Math.hypot(beat.error, strays);
-	const isSure = isSaid && chance >= SENSE.chance && Math.abs(beat.rate) >= least;
+	const isSure = isSaid && chance >= SENSE.chance && Math.abs(beat.rate) >= Math.max(least, ofUnison);
 	return {
 		...beat,
 		certainty: !isSaid ? 'not to be said' : beat.error <= most / 2 ? 'clear' : 'at the limit',

@@ -13,6 +13,8 @@ const GRID = { steps: 20, reach: 3.5 } as const;
 const turnOf = ({ rate, about }: PartialEnvelope, frequency: number) => (2 * Math.PI * (frequency - about)) / rate;
 const hzOf = ({ rate, about }: PartialEnvelope, turn: number) => about + (turn * rate) / (2 * Math.PI);
 const lossOf = ({ rate }: PartialEnvelope, { decaySeconds }: Expected) => 1 / Math.max(0.02, decaySeconds) / rate;
+/** A tone that the windows let through, and that does not grow. */
+const isWithin = ({ turn, loss }: Tone) => loss > -0.02 && Math.abs(turn) < Math.PI / 2;
 const size = ({ re, im }: Tone) => Math.hypot(re, im);
 const logLikelihood = (envelope: PartialEnvelope, left: number) =>
 	-(envelope.re.length / SHARED_NOISE) * Math.log(Math.max(left, 1e-300));
@@ -27,7 +29,7 @@ export function twoTonesAt({ envelope, low, high }: Band): Told | undefined {
 	const errors = turnErrors(envelope, fit);
 	const rate = hzOf(envelope, h.turn) - hzOf(envelope, l.turn);
 	const error = (Math.hypot(errors[0], errors[1]) * envelope.rate) / (2 * Math.PI);
-	if (!(l.loss > -0.02 && h.loss > -0.02 && Number.isFinite(error))) return undefined;
+	if (![l, h].every(isWithin) || !Number.isFinite(error)) return undefined;
 	return { rate, error, wide: rate > 0 ? 1 : 0, isResolved: true };
 }
 
@@ -60,8 +62,7 @@ export function byTwoTones(band: Band): Told | undefined {
 	const [a, b] = [...two.tones].sort((x, y) => x.turn - y.turn);
 	const gain = logLikelihood(envelope, two.left) - logLikelihood(envelope, one.left);
 	const heard = Math.min(envelope.re.length, 3 / Math.max(1e-6, Math.min(a.loss, b.loss)));
-	const sound =
-		Math.min(size(a), size(b)) > LEAST_SHARE * Math.max(size(a), size(b)) && a.loss > -0.02 && b.loss > -0.02;
+	const sound = Math.min(size(a), size(b)) > LEAST_SHARE * Math.max(size(a), size(b)) && [a, b].every(isWithin);
 	if (gain > WORTH && sound && b.turn - a.turn > Math.PI / heard) {
 		const errors = turnErrors(envelope, { tones: [a, b], left: two.left });
 		const [fa, fb] = [hzOf(envelope, a.turn), hzOf(envelope, b.turn)];

@@ -117,6 +117,9 @@
 		align-items: center;
 		justify-content: space-between;
 	}
+	.beside .choice {
+		margin-left: auto;
+	}
 	h3 {
 		font-weight: 600;
 		margin-top: 0.25rem;

@@ -13,7 +13,7 @@ const step = plan.steps.find(({ by, checks }) => by.length > 0 && checks.length 
 const { edge } = step.by[0];
 const heard = ({ kind, heardAt }: Edge, rate: number, more: Partial<HeardBeat> = {}): HeardBeat => ({
 	...{ lowerPartial: kind.lowerPartial, upperPartial: kind.upperPartial, heardAt, rate, error: 0.03 },
-	...{ wide: rate > 0 ? 1 : 0, isResolved: true, expected: rate, expectedError: 0.1 },
+	...{ wide: rate > 0 ? 1 : 0, isResolved: true, expected: rate, expectedError: 0.1, unisonRate: 0 },
 	...{ certainty: 'clear' as const, sense: rate > 0 ? ('wide' as const) : ('narrow' as const) },
 	...more
 });

@@ -78,7 +78,14 @@ describe('the board', () => {
 		const board = new Board(53, strings);
 		const beat = (rate: number, more = {}) => ({
 			...{ lowerPartial: 5, upperPartial: 4, heardAt: 880, rate, error: 0.03, wide: 1, isResolved: true },
-			...{ expected: rate, expectedError: 0.1, certainty: 'clear' as const, sense: 'wide' as const, ...more }
+			...{
+				expected: rate,
+				expectedError: 0.1,
+				unisonRate: 0,
+				certainty: 'clear' as const,
+				sense: 'wide' as const,
+				...more
+			}
 		});
 		const note = (inharmonicity: number, misfit: number) => ({
 			string: { ...strings(53), inharmonicity },

@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { noteName, type Coincidence } from '@fendrel/core';
 	import type { PairListening } from '$lib/pairs/pairListening.svelte';
-	import { besideAsked, errorWords, heardRate, refusedWords, untoldWords } from '$lib/pairs/pairWords';
+	import { besideAsked, errorWords, heardRate, refusedWords, unsidedWords, untoldWords } from '$lib/pairs/pairWords';
 	import { pairName, STILL_RATE } from '$lib/ui/beats';
 	import type { Pair } from './pair';
 
@@ -14,7 +14,11 @@
 	let { pairs, shown, chosen }: Props = $props();
 	const { word, listening } = $derived(pairs);
 	const beat = $derived(pairs.heard(shown.lower, shown.upper, chosen.lowerPartial, chosen.upperPartial));
-	const asked = $derived(Math.abs(chosen.rate) < STILL_RATE ? 'a still interval' : Math.abs(chosen.rate).toFixed(1));
+	const asked = $derived(
+		Math.abs(chosen.rate) < STILL_RATE
+			? 'a still interval'
+			: `${Math.abs(chosen.rate).toFixed(1)} ${chosen.rate < 0 ? 'narrow' : 'wide'}`
+	);
 </script>
 
 <div class="heard" data-testid="heard" data-told={pairs.told} aria-live="polite">
@@ -29,7 +33,7 @@
 			{#if beat.certainty === 'not to be said'}
 				{pairName(shown)} at {chosen.lowerPartial}:{chosen.upperPartial}: {untoldWords(beat)}.
 			{:else}
-				{pairName(shown)}; the plan asks for {asked}: <b>{besideAsked(beat, chosen.rate)}</b>.
+				{pairName(shown)}; the plan asks for {asked}: <b>{besideAsked(beat, chosen.rate)}</b>. {unsidedWords(beat)}
 			{/if}
 			{#if word?.kind === 'heard' && !word.isFinal}<span class="soft">Better while it rings.</span>{/if}
 		</p>

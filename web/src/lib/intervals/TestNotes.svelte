@@ -19,8 +19,10 @@
 		chosen: Coincidence;
 		/** What was heard last of two keys. */
 		heard: (keys: AskedKeys) => HeardBeat | undefined;
+		/** Strikes keys of the simulated instrument, where that is what is listened to. */
+		onstrike: ((notes: readonly number[]) => void) | undefined;
 	}
-	let { tests, lower, upper, chosen, heard }: Props = $props();
+	let { tests, lower, upper, chosen, heard, onstrike }: Props = $props();
 	const [best] = $derived(tests);
 	/** What was heard of each test pair. */
 	const pairs = $derived(
@@ -54,6 +56,15 @@
 		<p class="verdict">
 			Play {noteName(best.note)} with {noteName(lower)}, then with {noteName(upper)}.
 		</p>
+		{#if onstrike}
+			<p class="strikes">
+				{#each [lower, upper] as note (note)}
+					<button type="button" class="choice" onclick={() => onstrike([best.note, note])}
+						>Strike {noteName(best.note)} with {noteName(note)}</button
+					>
+				{/each}
+			</p>
+		{/if}
 		<p>
 			As it should be: {Math.abs(best.withLower).toFixed(1)} and {Math.abs(best.withUpper).toFixed(1)} per second, so
 			{best.says === 'pure' ? 'alike: pure' : `a trace ${best.says}`}. Faster with {faster} means wide, slower narrow, alike
@@ -112,6 +123,11 @@
 	}
 	.verdict {
 		font-size: 1.3rem;
+	}
+	.strikes {
+		display: flex;
+		flex-wrap: wrap;
+		gap: 0.5rem;
 	}
 	.why {
 		font-size: 0.9rem;

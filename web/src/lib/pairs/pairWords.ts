@@ -21,6 +21,14 @@ export function heardWords(beat: HeardBeat): string {
 	return beat.certainty === 'not to be said' ? heardRate(beat) : `${heardRate(beat)}, ±${errorWords(beat.error)}`;
 }
 
+/** Why nobody says on which side of pure an interval lies; empty where somebody does, or where it is still. */
+export function unsidedWords({ rate, error, sense, unisonRate }: HeardBeat): string {
+	if (sense || Math.abs(rate) < Math.max(STILL_RATE, error)) return '';
+	return unisonRate > Math.abs(rate)
+		? 'Wide or narrow cannot be said: a unison itself moves faster than that.'
+		: 'Wide or narrow is not sure.';
+}
+
 /** Why a beat is not told. */
 export function untoldWords({ isResolved, heardAt }: HeardBeat): string {
 	if (heardAt > 1800) return 'strings of a unison beat among themselves too fast up there';

@@ -1,10 +1,19 @@
 import type { HeardBeat, PairWord } from '@fendrel/core';
 import { describe, expect, it } from 'vitest';
-import { besideAsked, errorWords, heardRate, heardWords, refusedWords, untoldWords, wordOf } from './pairWords';
+import {
+	besideAsked,
+	errorWords,
+	heardRate,
+	heardWords,
+	refusedWords,
+	unsidedWords,
+	untoldWords,
+	wordOf
+} from './pairWords';
 
 const beat = (rate: number, error: number, more: Partial<HeardBeat> = {}): HeardBeat => ({
 	...{ rate, error, wide: rate > 0 ? 1 : 0, isResolved: true, lowerPartial: 5, upperPartial: 4, heardAt: 880 },
-	...{ expected: rate, expectedError: 0.2, certainty: 'clear', sense: rate > 0 ? 'wide' : 'narrow' },
+	...{ expected: rate, expectedError: 0.2, unisonRate: 0, certainty: 'clear', sense: rate > 0 ? 'wide' : 'narrow' },
 	...more
 });
 
@@ -19,6 +28,9 @@ describe('what is said of a beat', () => {
 	it('names no side that is not sure, and nothing that is not to be said', () => {
 		expect(heardRate(beat(0.8, 0.3, { sense: undefined, certainty: 'at the limit' }))).toBe('about 0.8');
 		expect(heardRate(beat(0.02, 0.04, { sense: undefined }))).toBe('still');
+		expect(unsidedWords(beat(0.8, 0.3, { sense: undefined, unisonRate: 1 }))).toContain('a unison itself moves faster');
+		expect(unsidedWords(beat(0.8, 0.3, { sense: undefined }))).toBe('Wide or narrow is not sure.');
+		expect(unsidedWords(beat(0.8, 0.3)) + unsidedWords(beat(0.02, 0.04, { sense: undefined }))).toBe('');
 		const untold = beat(0.8, 0.5, { sense: undefined, certainty: 'not to be said' });
 		expect(heardWords(untold)).toBe('not to be told');
 		expect(untoldWords({ ...untold, heardAt: 2000 })).toContain('unison');

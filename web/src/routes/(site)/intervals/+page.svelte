@@ -141,6 +141,7 @@
 				upper={shown.upper}
 				{chosen}
 				heard={({ lower, upper, meetings: [[p, q]] }) => pairs.heard(lower, upper, p, q)}
+				onstrike={pairs.listening.simulated && ((notes) => pairs.strike(notes))}
 			/>
 			<Meetings
 				{meetings}
