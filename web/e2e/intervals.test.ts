@@ -13,6 +13,7 @@ test('two notes: the beat, where to hear it, test notes, and the rate taken into
 	await page.getByRole('button', { name: '4:2', exact: true }).click();
 	await expect(page.getByText('Play C♯3 with F3, then with F4.')).toBeVisible();
 	await expect(page.getByText(/Faster with F4 means wide, slower narrow, alike\s+pure/)).toBeVisible();
+	await expect(page).toHaveURL(/notes=F3/);
 	await page.reload();
 	await expect(page.getByRole('heading', { name: 'F3 with F4: octave' })).toBeVisible();
 

@@ -30,7 +30,7 @@ test('an interval is heard: its beat, its sense, beside what the plan asks for; 
 	await hearFinally(page, /^Strike .* with F3$/, told);
 	await hearFinally(page, /^Strike .* with F4$/, told);
 	await expect(page.getByTestId('proof')).toContainText(
-		/beats \d\.\d ±0\.\d+ (slower|faster) with F4 than with F3: (wide|narrow|alike: pure|too close to tell)\./
+		/beats \d\.\d ±0\.\d+\s+(slower|faster) with F4 than with F3: (wide|narrow|alike: pure|too close to tell)\./
 	);
 	await page.getByLabel('Strings that sound').getByRole('button', { name: 'unisons open' }).click();
 	await hearFinally(page, 'Strike F3 and F4', told);

@@ -42,7 +42,7 @@ const FEWEST_OWN = 2;
 /** Shorter than that nothing is told of two notes, in seconds. */
 const SHORTEST = 0.6;
 /** A figure is not said when it errs by more: per second, and as a share of it; of single strings, and of open unisons. */
-const SAID = { single: { rate: 0.15, share: 0.02 }, open: { rate: 0.35, share: 0.04 } } as const;
+const SAID = { single: { rate: 0.15, share: 0.02 }, open: { rate: 0.45, share: 0.04 } } as const;
 /** Nor when it lies further from what both notes' own partials tell. */
 const FROM_LAW = 3.5;
 /** Octaves of open unisons move by themselves by so much, per second, whatever they are. */

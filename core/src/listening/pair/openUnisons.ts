@@ -5,8 +5,10 @@ import type { KnownNote } from './ownPartials';
 
 /** A note's law is told by so many partials of its own. */
 const LAWFUL = 4;
+/** Partials of real strings lie off their law by so much of their pitch: 1.2 cents for both. */
+const STRAYED = 7e-4;
 /** Beats that lie so many errors from what the laws expect are those of one note's strings among themselves. */
-const OF_ONE_NOTE = 3;
+const OF_ONE_NOTE = 2;
 /** A law of real strings errs by no less, per second. */
 const LEAST_LAW_ERROR = 0.15;
 /** What the strings of a unison, which are heard as one tone, leave unsure: at a fast beat and at a still one, per second. */
@@ -41,5 +43,6 @@ export function byTwoClusters(band: Band, lower: KnownNote, upper: KnownNote): T
 	const near = twoTonesAt(band);
 	if (goes(near)) return { ...near, error: Math.hypot(near.error, spread(near.rate), LOOKED_FOR) };
 	if (lower.own.length < LAWFUL || upper.own.length < LAWFUL) return undefined;
-	return { rate: expected, error, wide: normalTail(-expected / error), isResolved: false };
+	const strayed = Math.hypot(error, STRAYED * band.high.frequency);
+	return { rate: expected, error: strayed, wide: normalTail(-expected / strayed), isResolved: false };
 }
