@@ -86,7 +86,8 @@ export {
 	type BeatCertainty,
 	type HeardBeat,
 	type HeardPair,
-	type PairRefusal
+	type PairRefusal,
+	type Untold
 } from './listening/pair/hearPair';
 export * from './listening/pair/compareBeats';
 export * from './listening/pair/hearKeys';

@@ -18,6 +18,8 @@ export interface MeasuredBeat extends Told {
 
 /** A figure errs by as much besides: what two strikes of a string differ by, per second and as a share of the pitch. */
 const FLOOR = { rate: 0.003, share: 4e-6 } as const;
+/** Further from what both laws expect, in errors, two tones are those of one string. */
+const OFF_LAW = 3.5;
 /**
  * A beat of which hardly one turn came is bent by whatever else a string does meanwhile (its second direction of motion): shares
  * of one turn in the time heard.
@@ -42,7 +44,10 @@ export function measureBeat(
 	const open = lower.strings > 1 || upper.strings > 1;
 	const floor = Math.hypot(FLOOR.rate, FLOOR.share * about);
 	const expected = { rate: high.frequency - low.frequency, error: Math.hypot(low.error, high.error) };
-	const told = open ? byTwoClusters(band, lower, upper) : byTwoTones(band);
+	const alone = open ? undefined : byTwoTones(band);
+	// One string that beats by itself is like a unison.
+	const isFalse = alone && Math.abs(alone.rate - expected.rate) > OFF_LAW * Math.hypot(alone.error, expected.error);
+	const told = alone && !isFalse ? alone : byTwoClusters(band, lower, upper);
 	if (!told) return undefined;
 	const turn = sampleRate / samples.length;
 	const slow = turn * (told.isResolved ? SLOW.told * Math.min(1, turn / Math.abs(told.rate)) : SLOW.untold);

@@ -12,11 +12,15 @@ import {
 	type PairSound
 } from './ownPartials';
 
+/** Why a beat is not told. */
+export type Untold = 'too slow' | 'off the laws' | 'contradicted' | 'too high';
 /** How a beat may be told. */
 export type BeatCertainty = 'clear' | 'at the limit' | 'not to be said';
 
 export interface HeardBeat extends MeasuredBeat {
 	readonly certainty: BeatCertainty;
+	/** Undefined where it is told. */
+	readonly untold?: Untold;
 	/** Undefined: not sure enough to be said, or still; never said where a unison moves faster than the interval. */
 	readonly sense: 'wide' | 'narrow' | undefined;
 	/** How fast the strings of one note move against each other there, per second; 0 with one string each. */
@@ -125,7 +129,9 @@ function agreeing(
 				i !== j && Math.abs(sizes[i].cents - other.cents) < CONTRADICT * Math.hypot(sizes[i].error, other.error)
 		);
 	const lonely = new Set(said.filter((_, i) => !agrees(i)));
-	return beats.map((beat) => (lonely.has(beat) ? { ...beat, certainty: 'not to be said', sense: undefined } : beat));
+	return beats.map((beat) =>
+		lonely.has(beat) ? { ...beat, certainty: 'not to be said', untold: 'contradicted', sense: undefined } : beat
+	);
 }
 
 /** Of many partials that should stand alone, a note that sounds shows more than one. */
@@ -163,14 +169,22 @@ function judged(beat: MeasuredBeat & Pick<HeardBeat, 'unisonRate'>, isOpen: bool
 	const { rate, share } = isOpen ? SAID.open : SAID.single;
 	const most = Math.max(rate, share * Math.abs(beat.rate));
 	const off = Math.abs(beat.rate - beat.expected) / Math.hypot(beat.error, beat.expectedError);
-	const isSaid = beat.error <= most && off <= FROM_LAW && !(isOpen && beat.heardAt > OPEN_HIGHEST_HZ);
+	const untold = untoldFor(beat.error <= most, off <= FROM_LAW, !(isOpen && beat.heardAt > OPEN_HIGHEST_HZ));
+	const isSaid = untold === undefined;
 	const chance = Math.max(beat.wide, 1 - beat.wide);
 	const ofUnison = isOpen ? SENSE.unisons * beat.unisonRate : 0;
 	const least = (isOpen ? SENSE.ofOpen : SENSE.errors) * Math.hypot(beat.error, strays);
 	const isSure = isSaid && chance >= SENSE.chance && Math.abs(beat.rate) >= Math.max(least, ofUnison);
 	return {
 		...beat,
+		...(untold && { untold }),
 		certainty: !isSaid ? 'not to be said' : beat.error <= most / 2 ? 'clear' : 'at the limit',
 		sense: isSure ? (beat.rate > 0 ? 'wide' : 'narrow') : undefined
 	};
+}
+
+function untoldFor(isSure: boolean, isLawful: boolean, isLow: boolean): Untold | undefined {
+	if (!isLow) return 'too high';
+	if (!isLawful) return 'off the laws';
+	return isSure ? undefined : 'too slow';
 }

@@ -1,4 +1,4 @@
-import { noteName, type HeardBeat, type PairRefusal, type PairWord } from '@fendrel/core';
+import { noteName, type HeardBeat, type PairRefusal, type PairWord, type Untold } from '@fendrel/core';
 import { pairName, STILL_RATE } from '$lib/ui/beats';
 
 /** "0.2", "0.03": an error to one figure. */
@@ -29,11 +29,14 @@ export function unsidedWords({ rate, error, sense, unisonRate }: HeardBeat): str
 		: 'Wide or narrow is not sure.';
 }
 
+const UNTOLD: Record<Untold, string> = {
+	'too slow': 'it moves too little in the time that it sounds',
+	'off the laws': 'it does not go with the rest of both notes',
+	contradicted: 'no other coincidence bears it out',
+	'too high': 'strings of a unison beat among themselves too fast up there'
+};
 /** Why a beat is not told. */
-export function untoldWords({ isResolved, heardAt }: HeardBeat): string {
-	if (heardAt > 1800) return 'strings of a unison beat among themselves too fast up there';
-	return isResolved ? 'it does not go with the rest of both notes' : 'it moves too little in the time that it sounds';
-}
+export const untoldWords = ({ untold = 'too slow' }: HeardBeat): string => UNTOLD[untold];
 
 const REFUSED: Record<PairRefusal, string> = {
 	'no note': 'Nothing sounded that could be told.',

@@ -33,8 +33,8 @@ describe('what is said of a beat', () => {
 		expect(unsidedWords(beat(0.8, 0.3)) + unsidedWords(beat(0.02, 0.04, { sense: undefined }))).toBe('');
 		const untold = beat(0.8, 0.5, { sense: undefined, certainty: 'not to be said' });
 		expect(heardWords(untold)).toBe('not to be told');
-		expect(untoldWords({ ...untold, heardAt: 2000 })).toContain('unison');
-		expect(untoldWords({ ...untold, isResolved: false })).toContain('moves too little');
+		expect(untoldWords({ ...untold, untold: 'too high' })).toContain('unison');
+		expect(untoldWords({ ...untold, untold: 'too slow' })).toContain('moves too little');
 	});
 
 	it('stands beside what is asked for', () => {
