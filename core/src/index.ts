@@ -120,6 +120,8 @@ export * from './proving/nearestTemperament';
 export * from './proving/keyOrder';
 export * from './proving/foundTemperament';
 export * from './proving/fewestMoves';
+export * from './proving/leastWork';
+export * from './proving/provedNotes';
 export * from './proving/staircase';
 export * from './proving/counts';
 export * from './proving/countedBeats';

@@ -25,47 +25,56 @@ export interface Inversion {
 	/** The note most likely at fault, and what to do with it. */
 	readonly note: number;
 	readonly by: Cents;
+	/** Another note that may be at fault as well: nothing that was measured tells which. */
+	readonly rival?: number;
 }
 
 /** A difference of rates that an ear notices between neighbours, per second. */
 const NOTICED = 0.3;
+
+/** A note that is nearly as likely at fault as the likeliest: by so much of that one's blame. */
+const RIVAL = 0.5;
+/** A smaller step the wrong way is none, per second. */
+const LEAST_STEP = 0.1;
 
 /** Every third, sixth, fourth and fifth within the measured notes, against its prediction. */
 export function measuredStaircases(
 	measured: MeasuredNotes,
 	intended: (note: number) => StiffString
 ): ReadonlyMap<StaircaseName, readonly MeasuredTread[]> {
-	const { notes, deviations, covariance } = measured;
+	return new Map(STAIRCASES.map((name) => [name, measuredTreads(measured, intended, INTERVALS[name])]));
+}
+
+/** Every interval of a kind within the measured notes, against its prediction. */
+export function measuredTreads(
+	{ notes, deviations, covariance }: MeasuredNotes,
+	intended: (note: number) => StiffString,
+	kind: IntervalKind
+): readonly MeasuredTread[] {
 	const place = new Map(notes.map((note, i) => [note, i]));
 	const found = (note: number): StiffString => {
 		const { flexiblePitch, inharmonicity } = intended(note);
 		return { flexiblePitch: hzAbove(flexiblePitch, deviations[place.get(note)!]), inharmonicity };
 	};
-	return new Map(
-		STAIRCASES.map((name) => {
-			const kind = INTERVALS[name];
-			const treads = [...notes]
-				.sort((a, b) => a - b)
-				.flatMap((lower): MeasuredTread[] => {
-					const upper = lower + kind.semitones;
-					const [i, j] = [place.get(lower)!, place.get(upper)];
-					if (j === undefined) return [];
-					const perCent = (string: StiffString, partial: number) => (partialHz(string, partial) * Math.LN2) / 1200;
-					const a = perCent(intended(lower), kind.lowerPartial);
-					const b = perCent(intended(upper), kind.upperPartial);
-					const variance = a * a * covariance[i][i] + b * b * covariance[j][j] - 2 * a * b * covariance[i][j];
-					const error = Math.sqrt(Math.max(0, variance));
-					const predicted = beatOf(intended(lower), intended(upper), kind).rate;
-					const rate = beatOf(found(lower), found(upper), kind).rate;
-					const departs = Math.abs(rate - predicted) > Math.max(NOTICED, 2 * error);
-					return [{ lower, upper, kind, predicted, found: rate, error, departs }];
-				});
-			return [name, treads];
-		})
-	);
+	const perCent = (string: StiffString, partial: number) => (partialHz(string, partial) * Math.LN2) / 1200;
+	return [...notes]
+		.sort((a, b) => a - b)
+		.flatMap((lower): MeasuredTread[] => {
+			const upper = lower + kind.semitones;
+			const [i, j] = [place.get(lower)!, place.get(upper)];
+			if (j === undefined) return [];
+			const a = perCent(intended(lower), kind.lowerPartial);
+			const b = perCent(intended(upper), kind.upperPartial);
+			const variance = a * a * covariance[i][i] + b * b * covariance[j][j] - 2 * a * b * covariance[i][j];
+			const error = Math.sqrt(Math.max(0, variance));
+			const predicted = beatOf(intended(lower), intended(upper), kind).rate;
+			const rate = beatOf(found(lower), found(upper), kind).rate;
+			const departs = Math.abs(rate - predicted) > Math.max(NOTICED, 2 * error);
+			return [{ lower, upper, kind, predicted, found: rate, error, departs }];
+		});
 }
 
-/** Steps of thirds and sixths that go down where they should go up, or up where down, beyond their errors. */
+/** Steps of thirds and sixths that go down where they should go up, or up where down, by more than twice their errors. */
 export function inversions(
 	staircases: ReadonlyMap<StaircaseName, readonly MeasuredTread[]>,
 	measured: MeasuredNotes
@@ -84,9 +93,12 @@ export function inversions(
 			const should = Math.abs(to.predicted) - Math.abs(from.predicted);
 			const does = Math.abs(to.found) - Math.abs(from.found);
 			const error = Math.hypot(to.error, from.error);
-			if (should * does >= 0 || Math.abs(does) < 0.1 || Math.abs(does - should) < 2 * error) return [];
-			const note = [from.lower, from.upper, to.lower, to.upper].reduce((a, b) => (blame(b) > blame(a) ? b : a));
-			return [{ from, to, note, by: cents(-deviations[place.get(note)!]) }];
+			if (should * does >= 0 || Math.abs(does) < Math.max(LEAST_STEP, 2 * error)) return [];
+			const [note, second] = [...new Set([from.lower, from.upper, to.lower, to.upper])].sort(
+				(a, b) => blame(b) - blame(a)
+			);
+			const rival = blame(second) > RIVAL * blame(note) ? { rival: second } : {};
+			return [{ from, to, note, by: cents(-deviations[place.get(note)!]), ...rival }];
 		})
 	);
 }

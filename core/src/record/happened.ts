@@ -112,12 +112,25 @@ export const PURPOSES = ['found', 'raised', 'set', 'proved'] as const;
 export type Purpose = (typeof PURPOSES)[number];
 
 /** Stages of a visit, in order. */
-export const STAGES = ['arrive', 'sound', 'plan', 'set', 'close'] as const;
+export const STAGES = ['arrive', 'sound', 'plan', 'set', 'prove', 'close'] as const;
 export type Stage = (typeof STAGES)[number];
 
 /** What a plan says, part by part: two devices may each change another one. */
 export const PLAN_FIELDS = ['a4', 'temperament', 'tolerance', 'curve', 'raise', 'touch'] as const;
 export type PlanField = (typeof PLAN_FIELDS)[number];
+
+/** Two groups that were struck together, and how they beat where their partials meet. */
+export interface HeardInterval {
+	readonly lower: number;
+	readonly upper: number;
+	readonly lowerPartial: number;
+	readonly upperPartial: number;
+	/** Beats per second, above 0 where it is wide; its standard error. */
+	readonly rate: number;
+	readonly error: number;
+	/** null: the side of pure was not sure, or it was still. */
+	readonly sense: 'wide' | 'narrow' | null;
+}
 
 /** Versions that this one was written over, by their acts' ids; not said: all that were there before it. */
 interface WrittenOver {
@@ -151,6 +164,7 @@ export type Act = Happened &
 		| { readonly do: 'stage'; readonly stage: Stage }
 		| ({ readonly do: 'note'; readonly text: string } & WrittenOver)
 		| { readonly do: 'finish' }
+		| ({ readonly do: 'heard' } & HeardInterval)
 		/** What a raise has told of the piano: the next one begins with it. */
 		| { readonly do: 'learned'; readonly learned: LearnedRaise }
 		| ArrivalAct

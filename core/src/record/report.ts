@@ -4,11 +4,12 @@ import {
 	isUsable,
 	type Act,
 	type ActOf,
+	type HeardInterval,
 	type Purpose,
 	type Reading,
 	type VisitEvent
 } from './happened';
-import { arrivalOf, isArrivalAct, type Arrival } from './brief';
+import { arrivalOf, isArrivalAct, type Arrival, type At } from './brief';
 import { groupOf, type SounderId } from './sounder';
 import { writtenOf, type Written } from './versions';
 
@@ -31,6 +32,8 @@ export interface SounderRecord {
 	readonly found: Figure | undefined;
 	/** How it was left: the last time it was taken as set or proved. */
 	readonly left: Acceptance | undefined;
+	/** How it was set last, before any proof; not kept in summaries. */
+	readonly set?: Acceptance;
 }
 
 /** A group in a visit: what is said of a note, whichever of its strings told it. */
@@ -38,6 +41,7 @@ export interface GroupRecord {
 	readonly group: number;
 	readonly found: Figure | undefined;
 	readonly left: Acceptance | undefined;
+	readonly set?: Acceptance;
 }
 
 /**
@@ -52,6 +56,8 @@ export interface VisitReport extends Written {
 	/** Milliseconds since 1970; the first time, when several devices finished it. */
 	readonly finishedAt: number | undefined;
 	readonly arrival: Arrival;
+	/** Intervals that were heard: of each coincidence the last one. */
+	readonly heard: readonly At<HeardInterval>[];
 	/** Events of each sounder in order of happening. */
 	readonly ofSounder: ReadonlyMap<SounderId, readonly VisitEvent[]>;
 	/** Sounders that were taken by a reading, by its id: it may arrive after what rests on it. */
@@ -73,6 +79,7 @@ export const EMPTY_REPORT: VisitReport = {
 	stage: undefined,
 	finishedAt: undefined,
 	arrival: arrivalOf([]),
+	heard: [],
 	ofSounder: new Map(),
 	resting: new Map(),
 	ofVisit: [],
@@ -146,6 +153,7 @@ function isUndone({ undoing }: VisitReport, id: string, asked: ReadonlySet<strin
 function recordOf(report: VisitReport, sounder: SounderId): SounderRecord {
 	let found: Figure | undefined;
 	let left: Acceptance | undefined;
+	let set: Acceptance | undefined;
 	for (const event of report.ofSounder.get(sounder) ?? []) {
 		if (isUndone(report, event.id)) continue;
 		if (isReading(event)) {
@@ -156,16 +164,19 @@ function recordOf(report: VisitReport, sounder: SounderId): SounderRecord {
 			const rests = event.reading === null ? undefined : report.events.get(event.reading);
 			const figure = rests && isReading(rests) && isUsable(rests) ? figureOf(rests) : undefined;
 			left = { id, at, device, counter, purpose, pass, setTo, final, plan, figure };
+			if (purpose === 'set') set = left;
 		}
 	}
-	return { sounder, found, left };
+	return { sounder, found, left, ...(set && { set }) };
 }
 
 function figureOf({ id, at, device, counter, pitch, target, deviation }: Reading): Figure {
 	return { id, at, device, counter, pitch, target, deviation };
 }
 
-function wholeOf(report: VisitReport): Written & Pick<VisitReport, 'place' | 'stage' | 'finishedAt' | 'arrival'> {
+function wholeOf(
+	report: VisitReport
+): Written & Pick<VisitReport, 'place' | 'stage' | 'finishedAt' | 'arrival' | 'heard'> {
 	const standing = report.ofVisit.filter(({ id }) => !isUndone(report, id));
 	const of = <Kind extends Act['do']>(kind: Kind) => standing.filter((act): act is ActOf<Kind> => act.do === kind);
 	return {
@@ -173,20 +184,29 @@ function wholeOf(report: VisitReport): Written & Pick<VisitReport, 'place' | 'st
 		place: of('place').at(-1)?.group,
 		stage: of('stage').at(-1)?.stage,
 		finishedAt: of('finish')[0]?.at,
-		arrival: arrivalOf(standing.filter(isArrivalAct))
+		arrival: arrivalOf(standing.filter(isArrivalAct)),
+		heard: lastHeard(of('heard'))
 	};
+}
+
+function lastHeard(all: readonly ActOf<'heard'>[]): VisitReport['heard'] {
+	const key = ({ lower, upper, lowerPartial, upperPartial }: HeardInterval) =>
+		[lower, upper, lowerPartial, upperPartial].join();
+	return [...new Map(all.map((each) => [key(each), each])).values()];
 }
 
 /** Groups of a visit from its sounders: found as the first of them was, left as the last. */
 export function groupRecords(sounders: Iterable<SounderRecord>): ReadonlyMap<number, GroupRecord> {
 	const groups = new Map<number, GroupRecord>();
-	for (const { sounder, found, left } of sounders) {
+	for (const { sounder, found, left, set } of sounders) {
 		const group = groupOf(sounder);
 		const before = groups.get(group);
 		groups.set(group, {
 			group,
 			found: !before?.found || (found && compareHappened(found, before.found) < 0) ? found : before.found,
-			left: !before?.left || (left && compareHappened(left, before.left) > 0) ? left : before.left
+			left: !before?.left || (left && compareHappened(left, before.left) > 0) ? left : before.left,
+			// The sounder that leads comes first: it is what a proof is held against.
+			...(before?.set || set ? { set: before?.set ?? set } : {})
 		});
 	}
 	return groups;

@@ -4,7 +4,8 @@
 	import type { Finding } from '$lib/workers/proving';
 	import { rateWords } from '$lib/ui/beats';
 	import { signed } from '$lib/ui/format';
-	import { inversionWords, keyOrderWords, nearestWords } from './countWords';
+	import { inversionWords } from '$lib/pairs/inversionWords';
+	import { keyOrderWords, nearestWords } from './countWords';
 	import { pairName } from '$lib/ui/beats';
 
 	let { finding, reference }: { finding: Finding; reference: number } = $props();

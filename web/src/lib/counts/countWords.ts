@@ -1,4 +1,4 @@
-import { noteClassName, noteName, type CountRefusal, type Inversion } from '@fendrel/core';
+import { noteClassName, noteName, type CountRefusal } from '@fendrel/core';
 import type { Finding } from '$lib/workers/proving';
 import { pairName } from '$lib/ui/beats';
 import { counted, signed } from '$lib/ui/format';
@@ -49,12 +49,6 @@ export function verdictOf({ solution, moves }: Finding, temperament: string, tol
 		.slice(0, 4)
 		.map(({ note, by }) => `${by > 0 ? 'raise' : 'lower'} ${noteName(note)} ${cents(by)}`)
 		.join(', ')}${all.length > 4 ? ' and more' : ''}.`;
-}
-
-/** "C4-E4 is slower than B3-E♭4: raise E4 about 1.5." */
-export function inversionWords({ from, to, note, by }: Inversion): string {
-	const slower = Math.abs(to.found) < Math.abs(from.found);
-	return `${pairName(to)} is ${slower ? 'slower' : 'faster'} than ${pairName(from)}: ${by > 0 ? 'raise' : 'lower'} ${noteName(note)} about ${Math.abs(by).toFixed(1)}.`;
 }
 
 export function nearestWords({ whole }: Finding): string | undefined {

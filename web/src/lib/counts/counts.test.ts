@@ -16,7 +16,8 @@ import type { Finding } from '$lib/workers/proving';
 import { Board, OFFERED, usualReference } from './board.svelte';
 import { EARS } from '$lib/tuning/ears';
 import { countedOctaveSchema, enteredCountSchema, parseRate } from './countedOctave';
-import { inversionWords, keyOrderWords, nearestWords, refusalWords, verdictOf } from './countWords';
+import { inversionWords } from '$lib/pairs/inversionWords';
+import { keyOrderWords, nearestWords, refusalWords, verdictOf } from './countWords';
 
 const basisOf = (id: string): PlanBasis => ({
 	kind: 'upright',

@@ -1,6 +1,6 @@
 import type { AskedKeys, HeardBeat, ListenerEvent, PairWord, StringReading } from '@fendrel/core';
 import { untrack } from 'svelte';
-import { Listening } from '$lib/audio/listening.svelte';
+import { Listening, type ListeningOptions } from '$lib/audio/listening.svelte';
 import { familyOf } from '$lib/tuning/family';
 import type { Listened } from '$lib/tuning/listened';
 import { listeningSetup } from '$lib/tuning/listeningSetup';
@@ -19,8 +19,18 @@ export interface PairWish {
 	readonly asked: readonly AskedKeys[];
 }
 
+/** What whoever hears does with it. */
+export interface PairHearing extends Pick<Partial<ListeningOptions>, 'strikes' | 'onKept' | 'moved' | 'onMoved'> {
+	/** Told of each word that names its keys. */
+	readonly onHeard?: (heard: HeardKeys) => void;
+	/** Told of a note that was struck alone and read, with every word of it. */
+	readonly onAlone?: (reading: StringReading, isFinal: boolean) => void;
+}
+
 /** How hard the simulated instrument is struck. */
 const STRENGTH = 0.7;
+/** Octave, twelfth, double octave, seventeenth: all partials of the upper note are the lower one's too. */
+const HIDDEN: readonly number[] = [12, 19, 24, 28];
 const keyOf = (lower: number, upper: number) => `${lower}-${upper}`;
 
 /** Two keys struck together, heard: which they were, and how they beat. */
@@ -44,11 +54,10 @@ export class PairListening {
 	private wish: PairWish;
 	private struck: number | undefined;
 
-	/** @param onHeard told of each word that names its keys */
 	constructor(
 		listened: Listened,
 		wish: PairWish,
-		private readonly onHeard: (heard: HeardKeys) => void = () => {}
+		private readonly hearing: PairHearing = {}
 	) {
 		this.wish = wish;
 		this.listenTo(listened);
@@ -62,6 +71,7 @@ export class PairListening {
 		this.listening = new Listening({
 			setup: listeningSetup(this.wish.plan, this.wish.a4),
 			...{ habits, twin, countOf: this.countOf, moved: {}, onMoved: () => {} },
+			...this.hearing,
 			onEvents: (events) => events.forEach((event) => this.hear(event)),
 			pairs: () => this.port()
 		});
@@ -119,17 +129,33 @@ export class PairListening {
 		else if (event.kind === 'ended') this.waits = false;
 	}
 
+	/**
+	 * One string that was read as such sounded alone; only an octave or its kin is read as its lower note, and shows as two notes
+	 * where a beat can be told.
+	 */
+	private readAlone(word: PairWord): StringReading | undefined {
+		const { reading } = this;
+		if (!reading || word.kind === 'refused') return reading;
+		const { keys, beats } = word;
+		const hidesUpper = reading.note === keys.lower && HIDDEN.includes(keys.upper - keys.lower);
+		return hidesUpper && beats.some(({ certainty }) => certainty !== 'not to be said') ? undefined : reading;
+	}
+
 	private take(word: PairWord): void {
 		// A microphone that was not listened to heard the page itself.
 		if (this.struck === undefined || Math.abs(word.struckAt - this.struck) > 1e-6) return;
-		// One string that was read as such sounded alone.
-		const alone = word.kind === 'refused' && this.reading;
-		this.word = alone ? { ...word, why: 'one note only', only: alone.note } : word;
+		const alone = this.readAlone(word);
 		this.waits = false;
 		this.told++;
+		if (alone) {
+			this.word = { ...word, kind: 'refused', why: 'one note only', only: alone.note };
+			this.hearing.onAlone?.(alone, word.isFinal);
+			return;
+		}
+		this.word = word;
 		if (word.kind !== 'heard') return;
 		this.heardOf = new Map([...this.heardOf, [keyOf(word.keys.lower, word.keys.upper), word]]);
-		this.onHeard(word);
+		this.hearing.onHeard?.(word);
 	}
 
 	/** What was heard last of a pair of keys at one of its coincidences. */

@@ -174,6 +174,9 @@ const LEARNED = 6;
 const logarithm = z.number().min(-10).max(10);
 /** Rooms that people tune in, in degrees Celsius. */
 const ROOMS = { coldest: -20, warmest: 50 } as const;
+/** Partials up to the sixteenth meet; nothing beats faster than this and is still a beat. */
+const heardPartial = z.number().int().min(1).max(16);
+const FASTEST_HEARD = 60;
 const arrivalActs = [
 	z.object({ ...act, do: z.literal('brief'), brief }),
 	z.object({
@@ -238,6 +241,17 @@ const sentActSchema = z.discriminatedUnion('do', [
 	}),
 	z.object({ ...act, do: z.literal('note'), text: limitedText(NOTE_LIMIT), over }),
 	z.object({ ...act, do: z.literal('finish') }),
+	z.object({
+		...act,
+		do: z.literal('heard'),
+		lower: groupNumber,
+		upper: groupNumber,
+		lowerPartial: heardPartial,
+		upperPartial: heardPartial,
+		rate: z.number().min(-FASTEST_HEARD).max(FASTEST_HEARD),
+		error: z.number().min(0).max(FASTEST_HEARD),
+		sense: z.enum(['wide', 'narrow']).nullable()
+	}),
 	z.object({
 		...act,
 		do: z.literal('learned'),

@@ -17,7 +17,9 @@
 	}
 	let { open, stage, status, children, strip }: Props = $props();
 	const { visit, instrument, temperament } = $derived(open);
-	const NAMES: Record<Stage, string> = { arrive: 'Arrive', sound: 'Sound', plan: 'Plan', set: 'Set', close: 'Close' };
+	const NAMES: Record<Stage, string> = {
+		...{ arrive: 'Arrive', sound: 'Sound', plan: 'Plan', set: 'Set', prove: 'Prove', close: 'Close' }
+	};
 	const at = $derived(STAGES.indexOf(stage));
 </script>
 

@@ -78,7 +78,7 @@
 		text = `${noteName(keys.lower)} ${noteName(keys.upper)}`;
 		void ask({ notes: text });
 	}
-	const pairs = untrack(() => new PairListening(data.listened, { plan, a4: choice.a4, asked }, onHeard));
+	const pairs = untrack(() => new PairListening(data.listened, { plan, a4: choice.a4, asked }, { onHeard }));
 	$effect(() => pairs.follow(data.listened, { plan, a4: choice.a4, asked }));
 
 	const player = new Player((playing) => pairs.listening.ignoreWhile(playing));

@@ -2,7 +2,14 @@
 	import { counted, onShortDay } from '$lib/ui/format';
 
 	let { data } = $props();
-	const stages = { arrive: 'arriving', sound: 'in Sound', plan: 'in Plan', set: 'in Set', close: 'in Close' } as const;
+	const stages = {
+		arrive: 'arriving',
+		sound: 'in Sound',
+		plan: 'in Plan',
+		set: 'in Set',
+		prove: 'in Prove',
+		close: 'in Close'
+	} as const;
 </script>
 
 <svelte:head><title>Visits | Fendrel</title></svelte:head>

@@ -29,7 +29,7 @@
 	const strings = (note: number) => plan.targetOf(note)!.string;
 	let board = $state.raw(untrack(() => new Board(low, strings, data.kept?.counts)));
 	const wish = $derived({ plan, a4: choice.a4, asked: board.asked });
-	const pairs = untrack(() => new PairListening(data.listened, wish, (heard) => board.hear(heard)));
+	const pairs = untrack(() => new PairListening(data.listened, wish, { onHeard: (heard) => board.hear(heard) }));
 	$effect(() => pairs.follow(data.listened, wish));
 	let kept = $state<string | undefined>();
 	let problem = $state<string | undefined>();

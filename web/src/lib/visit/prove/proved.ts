@@ -1,0 +1,132 @@
+import {
+	cents,
+	centsBetween,
+	foundTemperament,
+	habitAt,
+	hz,
+	INTERVALS,
+	inversions,
+	leastWork,
+	measuredStaircases,
+	measuredTreads,
+	offsetsFromEqual,
+	provedNotes,
+	unisonCents,
+	type FoundTemperament,
+	type Inversion,
+	type MeasuredNotes,
+	type MeasuredTread,
+	type ProofJob,
+	type StaircaseName,
+	type VisitReport
+} from '@fendrel/core';
+import { briefOf } from '../brief';
+import type { OpenVisit } from '../openVisit.svelte';
+import { settingsOf } from '../plan/judgement';
+import { walkedNotes } from '../sound/found';
+
+type Ground = Pick<OpenVisit, 'record' | 'plan' | 'summary' | 'visit' | 'about' | 'instrument' | 'temperament'>;
+type Heard = VisitReport['heard'][number];
+
+/** What a string errs by once it was left, besides its reading, in cents: it settles. */
+const SETTLED = 0.35;
+/** Rates up to so many errors may lie on either side of pure. */
+const EITHER_SIDE = 2;
+
+/** What is known of an instrument once it is set: notes, intervals, and what would make it better. */
+export interface Proved {
+	readonly measured: MeasuredNotes;
+	/** Intervals that were heard and still stand as they were. */
+	readonly heard: readonly Heard[];
+	readonly staircases: ReadonlyMap<StaircaseName, readonly MeasuredTread[]>;
+	readonly octaves: readonly MeasuredTread[];
+	readonly inversions: readonly Inversion[];
+	readonly temperament: FoundTemperament | undefined;
+	/** Notes that were struck again after they were set: cents since then. */
+	readonly drifts: readonly { readonly note: number; readonly drift: number }[];
+	/** Notes whose strings were heard together: cents from the lowest to the highest, and how far they may lie apart. */
+	readonly unisons: readonly { readonly note: number; readonly apart: number; readonly limit: number }[];
+	readonly jobs: readonly ProofJob[];
+}
+
+/** Whether neither note of an interval was set since it was heard. */
+function stillStands({ record }: Pick<Ground, 'record'>, { lower, upper, at }: Heard): boolean {
+	return [lower, upper].every((note) => (record.groups.get(note)?.set?.at ?? -Infinity) < at);
+}
+
+export function provedOf(open: Ground): Proved {
+	const { record, plan, summary, visit, about, temperament, instrument } = open;
+	const intended = (note: number) => plan.targetOf(note)!.string;
+	const read = [...summary.notes.values()].flatMap(({ note, found, left, set }) => {
+		const deviation = left ?? (set ? undefined : found);
+		return deviation === undefined || !plan.targetOf(note)
+			? []
+			: [{ note, deviation: cents(deviation), error: cents(SETTLED) }];
+	});
+	const within = ({ lower, upper }: Heard) => lower >= instrument.lowest && upper <= instrument.highest;
+	const heard = record.report.heard.filter((each) => within(each) && stillStands(open, each));
+	const measured = provedNotes(read, heard.filter(tellsSize), intended);
+	const staircases = measuredStaircases(measured, intended);
+	const near = settingsOf(open).purposes[briefOf(open).purpose];
+	const drifts = [...record.groups.values()].flatMap(({ group, set, left }) => {
+		const { figure: before } = set ?? {};
+		const { figure: now } = left ?? {};
+		if (left?.purpose !== 'proved' || !before || !now) return [];
+		return [{ note: group, drift: centsBetween(hz(before.pitch), hz(now.pitch)) }];
+	});
+	const walked = walkedNotes(record.readingsFor('proved'));
+	const unisons = [...walked].flatMap(([note, { spread }]) => {
+		const target = plan.targetOf(note);
+		if (spread === undefined || !target) return [];
+		const partial = Math.max(1, habitAt(about.habits, note).partial);
+		const apart = spread === 'none' ? 0 : spread.cents;
+		return [{ note, apart, limit: unisonCents(near.unison, partial * target.pitch) }];
+	});
+	const levels = read.map(({ note, deviation, error }) => ({ note, level: deviation, error }));
+	const minutes = settingsOf(open).minutes.note;
+	const tolerance = cents(visit.tolerance);
+	return {
+		...{ measured, heard, staircases, drifts, unisons },
+		octaves: measuredTreads(measured, intended, INTERVALS.octave42),
+		inversions: inversions(staircases, measured),
+		temperament: about.temperaments?.length
+			? foundTemperament(levels, offsetsFromEqual(temperament), about.temperaments)
+			: undefined,
+		jobs: leastWork({ measured, tolerance, unisons, drifts, minutes })
+	};
+}
+
+/** A rate whose side of pure nobody knows says nothing of the notes, unless it is nearly still. */
+function tellsSize({ sense, rate, error }: Heard): boolean {
+	return sense !== null || Math.abs(rate) < EITHER_SIDE * error;
+}
+
+/** What was heard of an interval. */
+export function heardAs(
+	heard: readonly Heard[],
+	{ lower, upper, kind }: Pick<MeasuredTread, 'lower' | 'upper' | 'kind'>
+): Heard | undefined {
+	return heard.find(
+		(each) =>
+			each.lower === lower &&
+			each.upper === upper &&
+			each.lowerPartial === kind.lowerPartial &&
+			each.upperPartial === kind.upperPartial
+	);
+}
+
+/** Notes that are struck once more after everything is set: some of each section; `left` of them have not been yet. */
+export function secondRound(
+	{ record }: Pick<Ground, 'record'>,
+	most = 12
+): { readonly notes: readonly number[]; readonly left: readonly number[] } {
+	const set = [...record.groups.values()]
+		.filter((each) => each.set?.figure !== undefined)
+		.sort((a, b) => a.group - b.group);
+	const step = Math.max(1, set.length / most);
+	const chosen = Array.from({ length: Math.min(most, set.length) }, (_, i) => set[Math.floor(i * step)]);
+	return {
+		notes: chosen.map(({ group }) => group),
+		left: chosen.filter(({ left }) => left?.purpose !== 'proved').map(({ group }) => group)
+	};
+}

@@ -1,0 +1,90 @@
+<script lang="ts">
+	import { onMount, untrack } from 'svelte';
+	import { goto } from '$app/navigation';
+	import RoomStatus from '$lib/listening/RoomStatus.svelte';
+	import { roomState } from '$lib/listening/room';
+	import ListenBar from '$lib/pairs/ListenBar.svelte';
+	import { leaveButton } from '$lib/ui/keys';
+	import Shortcuts from '$lib/ui/Shortcuts.svelte';
+	import LeastWork from '$lib/visit/prove/LeastWork.svelte';
+	import ProvedPictures from '$lib/visit/prove/ProvedPictures.svelte';
+	import ProvedShown from '$lib/visit/prove/ProvedShown.svelte';
+	import { provedOf, secondRound } from '$lib/visit/prove/proved';
+	import { ProveSession } from '$lib/visit/prove/proveSession.svelte';
+	import { proofVerdict, roundWords } from '$lib/visit/prove/proveWords';
+	import { standingWords } from '$lib/visit/plan/standing';
+	import Strip from '$lib/visit/Strip.svelte';
+	import TwoColumns from '$lib/visit/TwoColumns.svelte';
+	import VisitFrame from '$lib/visit/VisitFrame.svelte';
+
+	let { data } = $props();
+	const open = $derived(data.open);
+	const { visit, family, body } = $derived(open);
+	const session = untrack(() => new ProveSession(data.open));
+	const proved = $derived(provedOf(open));
+	const round = $derived(secondRound(open));
+	const { pairs } = session;
+	$effect(() => session.follow());
+	onMount(() => session.begin());
+	const strike = $derived(pairs.listening.simulated && ((notes: readonly number[]) => pairs.strike(notes)));
+	async function setAgain(note: number) {
+		session.setAgain(note);
+		await goto(`/visits/${visit.id}/set`);
+	}
+	const keys = [{ keys: '?', does: 'show or hide this list' }];
+</script>
+
+<svelte:window onclick={leaveButton} />
+
+<VisitFrame {open} stage="prove">
+	{#snippet status()}<RoomStatus room={roomState(pairs.listening)} />{/snippet}
+	<TwoColumns>
+		{#snippet column()}
+			<h2 class="verdict" data-testid="proof">{proofVerdict(proved, visit.tolerance)}</h2>
+			<ListenBar {pairs} />
+			<ProvedShown {open} {session} {proved} />
+			{#each standingWords(proved.temperament, open.temperament) as { text, figure } (text)}
+				<p>{text}{figure ? ` (${figure})` : ''}.</p>
+			{/each}
+			{#if round.notes.length}
+				<div class="round">
+					<p class="soft">{roundWords(round.left, round.notes.length)}</p>
+					{#if strike}
+						{#each round.left as note (note)}
+							<button type="button" class="choice" onclick={() => strike([note])}>{family.groupName(note)} alone</button
+							>
+						{/each}
+					{/if}
+				</div>
+			{/if}
+			<LeastWork jobs={proved.jobs} onagain={setAgain} />
+		{/snippet}
+		{#snippet pictures()}
+			<ProvedPictures {open} {proved} onstrike={strike} />
+		{/snippet}
+	</TwoColumns>
+	{#snippet strip()}
+		<Strip {family} {body} notes={open.summary.notes} onselect={(note) => strike?.([note])}>
+			{#snippet hint()}
+				<span class="soft hint"
+					>{strike ? 'A column strikes its key alone.' : 'Strike any two keys, or one alone.'}
+					<Shortcuts {keys} /></span
+				>
+			{/snippet}
+		</Strip>
+	{/snippet}
+</VisitFrame>
+
+<style>
+	.verdict {
+		font-size: 1.7rem;
+	}
+	.round {
+		display: flex;
+		flex-wrap: wrap;
+		gap: 0.3rem;
+	}
+	.round p {
+		width: 100%;
+	}
+</style>
