@@ -8,8 +8,17 @@
 
 	let { pairs, board }: { pairs: PairListening; board: Board } = $props();
 	const { word, listening } = $derived(pairs);
+	/** Intervals that were struck here: what could not be told is not asked for again and again. */
+	let struck = $state.raw<ReadonlySet<string>>(new Set());
 	/** What the simulated instrument plays next: the first interval, kind by kind, that the app has not heard. */
-	const next = $derived(board.cells.find(({ heard }) => !heard));
+	const next = $derived.by(() => {
+		const left = board.cells.filter(({ heard }) => !heard);
+		return left.find((cell) => !struck.has(pairName(cell))) ?? left[0];
+	});
+	function strike(cell: { readonly lower: number; readonly upper: number }) {
+		struck = new Set([...struck, pairName(cell)]);
+		pairs.strike([cell.lower, cell.upper]);
+	}
 	const said = $derived.by(() => {
 		if (!word) return pairs.waits ? 'Listening to what was struck …' : undefined;
 		if (word.kind === 'refused') return refusedWords(word);
@@ -27,8 +36,7 @@
 <div class="hear" data-told={pairs.told}>
 	<ListenBar {pairs}>
 		{#if listening.simulated && next}
-			<button type="button" class="btn preset-filled-brand" onclick={() => pairs.strike([next.lower, next.upper])}
-				>Strike {pairName(next)}</button
+			<button type="button" class="btn preset-filled-brand" onclick={() => strike(next)}>Strike {pairName(next)}</button
 			>
 		{/if}
 	</ListenBar>
