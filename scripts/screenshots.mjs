@@ -163,6 +163,19 @@ try {
 		await shoot(name);
 	}
 	await look('day');
+	/** Strikes by buttons until the last word about each is told. */
+	const hear = async (/** @type {string} */ told, /** @type {string[]} */ ...names) => {
+		const count = async () => Number(await page.getByTestId(told).getAttribute('data-told'));
+		for (const name of names) {
+			const before = await count();
+			await page.getByRole('button', { name, exact: true }).click();
+			while ((await count()) < before + 3) await page.waitForTimeout(100);
+		}
+	};
+	await page.goto(`${visit}/prove`);
+	await listen();
+	await hear('shown', 'F3-A3', 'F♯3-B♭3', 'G3-B3', 'G♯3-C4', 'A3-C♯4', 'B♭3-D4', 'B3-E♭4', 'C4-E4', 'C♯4-F4');
+	await shoot('prove');
 	await page.goto(`${visit}/close`);
 	await shoot('close');
 	await page.goto('/device');
@@ -170,15 +183,18 @@ try {
 	await shoot('device');
 	for (const [name, path] of [
 		['temperaments', '/temperaments'],
-		['temperament', '/temperaments/vallotti'],
 		['design', '/temperaments/design?from=vallotti'],
-		['settings', '/settings'],
-		['intervals', '/intervals?kind=harpsichord&temperament=vallotti&a4=415&notes=F3+A3']
+		['settings', '/settings']
 	]) {
 		await page.goto(path);
 		await page.waitForLoadState('networkidle');
 		await shoot(name);
 	}
+	await page.goto('/intervals?notes=F3+A3');
+	await page.getByRole('button', { name: 'Listen' }).and(page.locator(':enabled')).click();
+	await page.getByTestId('heard').waitFor();
+	await hear('heard', 'Strike F3 and A3');
+	await shoot('intervals');
 	await page.goto('/temperaments/vallotti/bearing-plan?school=circle');
 	for (let step = 0; step < 4; step++) await page.getByRole('button', { name: 'Next note' }).click();
 	await page.getByText('closing error').waitFor();

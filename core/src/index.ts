@@ -92,7 +92,7 @@ export {
 export * from './listening/pair/compareBeats';
 export * from './listening/pair/hearKeys';
 export * from './listening/pair/pairKeeper';
-export type { Keys } from './listening/pair/whichKeys';
+export { isHidden, type Keys } from './listening/pair/whichKeys';
 export * from './listening/stream/strikeKeeper';
 export * from './listening/survey/survey';
 export * from './listening/closer/partialAlone';

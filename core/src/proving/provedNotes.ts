@@ -1,4 +1,5 @@
 import { inverse, Matrix } from 'ml-matrix';
+import type { HeardInterval } from '../record/happened';
 import { partialHz, type StiffString } from '../strings/stiffString';
 import { cents, type Cents } from '../units/quantity';
 import type { MeasuredNotes } from './measuredNotes';
@@ -10,15 +11,8 @@ export interface ReadNote {
 	readonly error: Cents;
 }
 
-/** Two notes that were heard together: the beat at a coincidence, signed (wide is positive), and its standard error. */
-export interface HeardBeatOf {
-	readonly lower: number;
-	readonly upper: number;
-	readonly lowerPartial: number;
-	readonly upperPartial: number;
-	readonly rate: number;
-	readonly error: number;
-}
+/** Two notes that were heard together: the beat where their partials meet. */
+export type HeardBeatOf = Omit<HeardInterval, 'sense'>;
 
 /** Where a note that nobody read may stand, in cents. */
 const UNREAD = 8;

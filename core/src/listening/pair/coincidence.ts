@@ -1,9 +1,9 @@
 import { partialEnvelope } from '../closer/envelope';
 import { HIGHEST_SHARE_OF_RATE, WIDEST_HZ } from '../closer/unison';
-import { expectedAt, type Told } from './expected';
+import { expectedAt, type Band, type Told } from './expected';
 import { byTwoClusters } from './openUnisons';
 import { roomAbout, type KnownNote, type PairSound } from './ownPartials';
-import { byTwoTones } from './twoTones';
+import { byTwoTones, ownBeat } from './twoTones';
 
 /** The beat of two notes at one pair of partials. */
 export interface MeasuredBeat extends Told {
@@ -44,7 +44,7 @@ export function measureBeat(
 	const open = lower.strings > 1 || upper.strings > 1;
 	const floor = Math.hypot(FLOOR.rate, FLOOR.share * about);
 	const expected = { rate: high.frequency - low.frequency, error: Math.hypot(low.error, high.error) };
-	const alone = open ? undefined : byTwoTones(band);
+	const alone = open ? undefined : bySingleStrings(band);
 	// One string that beats by itself is like a unison.
 	const isFalse = alone && Math.abs(alone.rate - expected.rate) > OFF_LAW * Math.hypot(alone.error, expected.error);
 	const told = alone && !isFalse ? alone : byTwoClusters(band, lower, upper);
@@ -57,4 +57,10 @@ export function measureBeat(
 		expected: expected.rate,
 		expectedError: expected.error
 	};
+}
+
+/** One string each; one that beats by itself leaves unsure where it stands. */
+function bySingleStrings(band: Band): Told | undefined {
+	const told = byTwoTones(band);
+	return told?.isResolved ? { ...told, error: Math.hypot(told.error, ownBeat(band)) } : told;
 }

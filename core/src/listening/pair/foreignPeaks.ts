@@ -1,6 +1,5 @@
-import FFT from 'fft.js';
-import { hannWindow } from '../../numeric/hann';
 import { partialHz, type StiffString } from '../../strings/stiffString';
+import { Spectrum } from '../stream/spectrum';
 import { HIGHEST_HZ, type PairSound } from './ownPartials';
 
 /** Peaks so far under the loudest say nothing. */
@@ -21,12 +20,9 @@ export interface Explaining {
 /** Share of the power of all peaks that neither of two notes explains: what a third note, or a voice, adds. */
 export function foreignShare({ samples, sampleRate }: PairSound, notes: readonly Explaining[]): number {
 	const size = 2 ** Math.floor(Math.log2(samples.length));
-	const window = hannWindow(size);
-	const input = Float64Array.from({ length: size }, (_, i) => samples[i] * window[i]);
-	const fft = new FFT(size);
-	const bins = fft.createComplexArray() as number[];
-	fft.realTransform(bins, input as unknown as number[]);
-	const power = Float64Array.from({ length: size / 2 }, (_, k) => bins[2 * k] ** 2 + bins[2 * k + 1] ** 2);
+	const spectrum = new Spectrum(size);
+	spectrum.take(samples.subarray(0, size), size);
+	const power = spectrum.magnitude.map((value) => value * value);
 	const width = sampleRate / size;
 	const [from, to] = [Math.ceil(LOWEST_HZ / width), Math.min(size / 2 - 2, Math.floor(HIGHEST_HZ / width))];
 	let loudest = 0;

@@ -72,10 +72,9 @@ export function byTwoTones(band: Band): Told | undefined {
 		const asNarrow = goesWith(high, fa, la) + goesWith(low, fb, lb);
 		const wide = 1 / (1 + Math.exp(asNarrow - asWide));
 		const rate = fb - fa;
-		const own = ownBeat(band);
 		return {
 			rate: wide >= 0.5 ? rate : -rate,
-			error: Math.hypot((Math.hypot(errors[0], errors[1]) * envelope.rate) / (2 * Math.PI), own),
+			error: (Math.hypot(errors[0], errors[1]) * envelope.rate) / (2 * Math.PI),
 			wide,
 			isResolved: true
 		};
@@ -87,7 +86,7 @@ export function byTwoTones(band: Band): Told | undefined {
  * A string that beats by itself shows as two tones of its own beside the other note's: what one of the two stands off where the
  * string is heard, in Hz; 0 where there is none.
  */
-function ownBeat({ envelope }: Band): number {
+export function ownBeat({ envelope }: Band): number {
 	const tones = [...(resolveComponents(envelope, 3)?.components ?? [])];
 	if (tones.length < 3) return 0;
 	const [a, b, c] = tones.sort((x, y) => x.frequency - y.frequency);

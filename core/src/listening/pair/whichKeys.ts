@@ -1,3 +1,4 @@
+import { bisector } from 'd3-array';
 import { partialHz, type StiffString } from '../../strings/stiffString';
 import { hzAbove } from '../../units/pitch';
 import { cents } from '../../units/quantity';
@@ -33,6 +34,10 @@ const PARTIALS = 12;
 const LOW_PARTIALS = 6;
 const RUMBLE_HZ = 60;
 const MISSING_COSTS = 0.5;
+/** A peak beside its partial explains so much less, where it just belongs to it. */
+const BESIDE_COSTS = 0.3;
+/** So much of the sound is looked at, in seconds. */
+const SECONDS = 1.4;
 const MOST_PEAKS = 60;
 const DEEPEST_DB = 45;
 /** Strings stand where they are thought to rather than a quarter-tone off, and two of an instrument alike. */
@@ -52,68 +57,18 @@ const WIDEST = 28;
 export function whichKeys(
 	sound: PairSound,
 	thought: (note: number) => StiffString,
-	compass: { readonly lowest: number; readonly highest: number },
+	{ lowest, highest }: { readonly lowest: number; readonly highest: number },
 	asked: readonly Keys[]
 ): { readonly keys: Keys; readonly lower: StiffString; readonly upper: StiffString } | undefined {
-	const size = 2 ** Math.floor(Math.log2(Math.min(sound.samples.length, 1.4 * sound.sampleRate)));
-	const spectrum = new Spectrum(size);
-	spectrum.take(sound.samples.subarray(0, size), size);
-	const found = findPeaks(spectrum, sound.sampleRate, MOST_PEAKS).filter(({ frequency }) => frequency < HIGHEST_HZ);
-	const [loudest] = found;
-	if (!loudest) return undefined;
-	const levelOf = (magnitude: number) => DEEPEST_DB + 20 * Math.log10(magnitude / loudest.magnitude);
-	const peaks = found
-		.map(({ frequency, magnitude }) => ({ frequency, level: levelOf(magnitude) }))
-		.filter(({ level }) => level > 0)
-		.sort((a, b) => a.frequency - b.frequency);
-	const all = peaks.reduce((sum, { level }) => sum + level, 0);
-	const bin = sound.sampleRate / size;
-
-	function combAt(note: number, off: number): Comb {
-		const known = thought(note);
-		const string = { ...known, flexiblePitch: hzAbove(known.flexiblePitch, cents(off)) };
-		const mine = new Set<number>();
-		let [missing, low, nearness] = [0, 0, 0];
-		for (let n = 1; n <= PARTIALS; n++) {
-			const at = partialHz(string, n);
-			if (at > HIGHEST_HZ) break;
-			const within = Math.max(NEAR.bins * bin, at * (2 ** (NEAR.cents / 1200) - 1));
-			const nearest = nearestPeak(peaks, at);
-			const by = nearest === undefined ? Infinity : Math.abs(peaks[nearest].frequency - at);
-			const isThere = by <= within;
-			if (isThere) {
-				mine.add(nearest!);
-				nearness += peaks[nearest!].level * (1 - 0.3 * (by / within) ** 2);
-			}
-			if (n <= LOW_PARTIALS && at > RUMBLE_HZ) {
-				low++;
-				if (!isThere) missing++;
-			}
-		}
-		const gone = low > 0 ? missing / low : 1;
-		const worth = nearness / all - MISSING_COSTS * gone - OFF_COSTS.each * (off / FARTHEST) ** 2;
-		return { note, off, string, peaks: mine, missing: gone, worth };
-	}
+	const peaks = Peaks.of(sound);
+	if (!peaks) return undefined;
 	const combs = new Map<number, Comb>();
-	for (let note = compass.lowest; note <= compass.highest; note++) {
-		let best: Comb | undefined;
-		for (let off = -FARTHEST; off <= FARTHEST; off += STEP) {
-			const comb = combAt(note, off);
-			if (!best || comb.worth > best.worth) best = comb;
-		}
-		combs.set(note, best!);
-	}
-	const worthOf = (low: Comb, high: Comb) => {
-		const both = new Set([...low.peaks, ...high.peaks]);
-		const explained = [...both].reduce((sum, i) => sum + peaks[i].level, 0) / all;
-		const apart = Math.abs(low.off - high.off) / FARTHEST;
-		return explained - MISSING_COSTS * (low.missing + high.missing) - OFF_COSTS.apart * apart;
-	};
+	for (let note = lowest; note <= highest; note++) combs.set(note, peaks.bestComb(note, thought(note)));
 	let best: { readonly low: Comb; readonly high: Comb; readonly worth: number } | undefined;
 	const weigh = (lower: number, upper: number, cost: number) => {
 		const [low, high] = [combs.get(lower), combs.get(upper)];
 		if (!low || !high) return;
-		const worth = worthOf(low, high) - cost;
+		const worth = peaks.worthOf(low, high) - cost;
 		if (!best || worth > best.worth) best = { low, high, worth };
 	};
 	for (const { lower, upper } of asked) weigh(lower, upper, 0);
@@ -121,7 +76,7 @@ export function whichKeys(
 	for (const { note: lower } of likely)
 		for (const { note: upper } of likely) {
 			const apart = upper - lower;
-			if (apart > 2 && apart <= WIDEST && !isMultiple(apart)) weigh(lower, upper, UNASKED_COSTS);
+			if (apart > 2 && apart <= WIDEST && !isHidden(apart)) weigh(lower, upper, UNASKED_COSTS);
 		}
 	if (!best) return undefined;
 	const { low, high } = best;
@@ -129,15 +84,90 @@ export function whichKeys(
 }
 
 /** Octave, twelfth, double octave, major seventeenth: every partial of the upper note meets one of the lower. */
-const isMultiple = (semitones: number) => [12, 19, 24, 28].includes(semitones);
+export const isHidden = (semitones: number): boolean => [12, 19, 24, 28].includes(semitones);
 
-function nearestPeak(peaks: readonly { readonly frequency: number }[], at: number): number | undefined {
-	let [low, high] = [0, peaks.length - 1];
-	if (high < 0) return undefined;
-	while (high - low > 1) {
-		const middle = (low + high) >> 1;
-		if (peaks[middle].frequency < at) low = middle;
-		else high = middle;
+/** A peak by how far it stands above the deepest that counts, in decibels. */
+interface PeakLevel {
+	readonly frequency: number;
+	readonly level: number;
+}
+
+const byFrequency = bisector<PeakLevel, number>(({ frequency }) => frequency);
+
+/** What stands out of a sound, and how well notes explain it. */
+class Peaks {
+	private readonly all: number;
+
+	private constructor(
+		private readonly peaks: readonly PeakLevel[],
+		/** Hz from one bin of the spectrum to the next. */
+		private readonly bin: number
+	) {
+		this.all = peaks.reduce((sum, { level }) => sum + level, 0);
 	}
-	return at - peaks[low].frequency <= peaks[high].frequency - at ? low : high;
+
+	/** @returns undefined when nothing stands out */
+	static of({ samples, sampleRate }: PairSound): Peaks | undefined {
+		const size = 2 ** Math.floor(Math.log2(Math.min(samples.length, SECONDS * sampleRate)));
+		const spectrum = new Spectrum(size);
+		spectrum.take(samples.subarray(0, size), size);
+		const found = findPeaks(spectrum, sampleRate, MOST_PEAKS).filter(({ frequency }) => frequency < HIGHEST_HZ);
+		const [loudest] = found;
+		if (!loudest) return undefined;
+		const peaks = found
+			.map(({ frequency, magnitude }) => ({
+				frequency,
+				level: DEEPEST_DB + 20 * Math.log10(magnitude / loudest.magnitude)
+			}))
+			.filter(({ level }) => level > 0)
+			.sort((a, b) => a.frequency - b.frequency);
+		return new Peaks(peaks, sampleRate / size);
+	}
+
+	/** A note where it explains most. */
+	bestComb(note: number, thought: StiffString): Comb {
+		let best: Comb | undefined;
+		for (let off = -FARTHEST; off <= FARTHEST; off += STEP) {
+			const comb = this.combAt(note, thought, off);
+			if (!best || comb.worth > best.worth) best = comb;
+		}
+		return best!;
+	}
+
+	private combAt(note: number, thought: StiffString, off: number): Comb {
+		const string = { ...thought, flexiblePitch: hzAbove(thought.flexiblePitch, cents(off)) };
+		const mine = new Set<number>();
+		let [missing, low, explained] = [0, 0, 0];
+		for (let n = 1; n <= PARTIALS; n++) {
+			const at = partialHz(string, n);
+			if (at > HIGHEST_HZ) break;
+			const within = Math.max(NEAR.bins * this.bin, at * (2 ** (NEAR.cents / 1200) - 1));
+			const nearest = this.nearest(at);
+			const by = Math.abs(this.peaks[nearest].frequency - at);
+			if (by <= within) {
+				mine.add(nearest);
+				explained += this.peaks[nearest].level * (1 - BESIDE_COSTS * (by / within) ** 2);
+			}
+			if (n <= LOW_PARTIALS && at > RUMBLE_HZ) {
+				low++;
+				if (by > within) missing++;
+			}
+		}
+		const gone = low > 0 ? missing / low : 1;
+		const worth = explained / this.all - MISSING_COSTS * gone - OFF_COSTS.each * (off / FARTHEST) ** 2;
+		return { note, off, string, peaks: mine, missing: gone, worth };
+	}
+
+	/** How well two notes explain the sound together. */
+	worthOf(low: Comb, high: Comb): number {
+		const both = new Set([...low.peaks, ...high.peaks]);
+		const explained = [...both].reduce((sum, i) => sum + this.peaks[i].level, 0) / this.all;
+		const apart = Math.abs(low.off - high.off) / FARTHEST;
+		return explained - MISSING_COSTS * (low.missing + high.missing) - OFF_COSTS.apart * apart;
+	}
+
+	/** Place of the peak that lies nearest. */
+	private nearest(at: number): number {
+		return byFrequency.center(this.peaks, at);
+	}
 }

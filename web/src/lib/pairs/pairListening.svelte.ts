@@ -1,4 +1,12 @@
-import type { AskedKeys, HeardBeat, ListenerEvent, PairWord, StringReading } from '@fendrel/core';
+import {
+	isHidden,
+	TOGETHER_SECONDS,
+	type AskedKeys,
+	type HeardBeat,
+	type ListenerEvent,
+	type PairWord,
+	type StringReading
+} from '@fendrel/core';
 import { untrack } from 'svelte';
 import { Listening, type ListeningOptions } from '$lib/audio/listening.svelte';
 import { familyOf } from '$lib/tuning/family';
@@ -29,8 +37,6 @@ export interface PairHearing extends Pick<Partial<ListeningOptions>, 'strikes' |
 
 /** How hard the simulated instrument is struck. */
 const STRENGTH = 0.7;
-/** Octave, twelfth, double octave, seventeenth: all partials of the upper note are the lower one's too. */
-const HIDDEN: readonly number[] = [12, 19, 24, 28];
 const keyOf = (lower: number, upper: number) => `${lower}-${upper}`;
 
 /** Two keys struck together, heard: which they were, and how they beat. */
@@ -122,7 +128,7 @@ export class PairListening {
 		if (event.kind === 'strike') {
 			// The later of two keys may be noticed by itself.
 			this.struck ??= event.at;
-			if (event.at - this.struck > 0.5) this.struck = event.at;
+			if (event.at - this.struck > TOGETHER_SECONDS) this.struck = event.at;
 			this.word = this.reading = undefined;
 			this.waits = true;
 		} else if (event.kind === 'reading') this.reading = event.reading;
@@ -137,7 +143,7 @@ export class PairListening {
 		const { reading } = this;
 		if (!reading || word.kind === 'refused') return reading;
 		const { keys, beats } = word;
-		const hidesUpper = reading.note === keys.lower && HIDDEN.includes(keys.upper - keys.lower);
+		const hidesUpper = reading.note === keys.lower && isHidden(keys.upper - keys.lower);
 		return hidesUpper && beats.some(({ certainty }) => certainty !== 'not to be said') ? undefined : reading;
 	}
 

@@ -241,17 +241,22 @@ const sentActSchema = z.discriminatedUnion('do', [
 	}),
 	z.object({ ...act, do: z.literal('note'), text: limitedText(NOTE_LIMIT), over }),
 	z.object({ ...act, do: z.literal('finish') }),
-	z.object({
-		...act,
-		do: z.literal('heard'),
-		lower: groupNumber,
-		upper: groupNumber,
-		lowerPartial: heardPartial,
-		upperPartial: heardPartial,
-		rate: z.number().min(-FASTEST_HEARD).max(FASTEST_HEARD),
-		error: z.number().min(0).max(FASTEST_HEARD),
-		sense: z.enum(['wide', 'narrow']).nullable()
-	}),
+	z
+		.object({
+			...act,
+			do: z.literal('heard'),
+			lower: groupNumber,
+			upper: groupNumber,
+			lowerPartial: heardPartial,
+			upperPartial: heardPartial,
+			rate: z.number().min(-FASTEST_HEARD).max(FASTEST_HEARD),
+			error: z.number().min(0).max(FASTEST_HEARD),
+			sense: z.enum(['wide', 'narrow']).nullable()
+		})
+		.refine(({ lower, upper }) => lower < upper, {
+			path: ['upper'],
+			error: 'The upper note lies above the lower one.'
+		}),
 	z.object({
 		...act,
 		do: z.literal('learned'),

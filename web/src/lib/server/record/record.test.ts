@@ -80,6 +80,26 @@ describe('what a device hands over', () => {
 		expect((await eventsOf(workshopId, visitId)).filter(isReading)).toHaveLength(2);
 	});
 
+	it('holds intervals that were heard, and refuses those that nobody can have heard', async () => {
+		const { me, workshopId, visitId } = await aVisit();
+		const heard = (id: string, more = {}) => ({
+			...{ ...accept([sounderId(69, 'middle')]), id, do: 'heard' as const, lower: 53, upper: 57 },
+			...{ lowerPartial: 5, upperPartial: 4, rate: 7.3, error: 0.05, sense: 'wide' as const, ...more }
+		});
+		const ids = Array.from({ length: 4 }, () => uuid());
+		const items = [
+			asItem(visitId, heard(ids[0])),
+			asItem(visitId, heard(ids[1], { upper: 53 })),
+			asItem(visitId, heard(ids[2], { rate: 900 })),
+			asItem(visitId, heard(ids[3], { rate: 7.1 }))
+		];
+		expect(answersOf(await takeIn(me, { now: new Date(), items }))).toEqual([
+			...['stored', 'refused', 'refused', 'stored']
+		]);
+		// Of each coincidence the last one counts.
+		expect(reportOf(await eventsOf(workshopId, visitId)).heard).toMatchObject([{ lower: 53, upper: 57, rate: 7.1 }]);
+	});
+
 	it('one that the database itself refuses costs only itself, too', async () => {
 		const { workshopId, visitId, give } = await aVisit();
 		// The same number twice in one batch as reading of two visits is nobody's fault; an act of an unknown kind is.

@@ -1,5 +1,6 @@
 <script lang="ts">
 	import { INTERVALS, STAIRCASES, type MeasuredTread, type StaircaseName } from '@fendrel/core';
+	import { extent } from 'd3-array';
 	import ProvedStaircase from '$lib/charts/ProvedStaircase.svelte';
 	import RestChart from '$lib/charts/RestChart.svelte';
 	import type { RestMark } from '$lib/charts/restChart';
@@ -57,8 +58,7 @@
 		...resting('fifth', proved.staircases.get('fifth') ?? []),
 		...resting('fourth', proved.staircases.get('fourth') ?? [])
 	]);
-	const range = $derived([marks[0]?.note ?? 53, Math.max(54, ...marks.map(({ note }) => note))] as const);
-	const lowest = $derived(Math.min(range[0], ...marks.map(({ note }) => note)));
+	const range = $derived(extent(marks, ({ note }) => note) as [number, number]);
 </script>
 
 <section>
@@ -94,7 +94,7 @@
 		<b>Do octaves, fifths and fourths rest?</b>
 		<span>cents from the plan, tolerance shaded; filled: heard. Octaves ○ fifths □ fourths △</span>
 	</h2>
-	{#if marks.length}<RestChart {marks} tolerance={open.visit.tolerance} range={[lowest, range[1]]} height={150} />
+	{#if marks.length}<RestChart {marks} tolerance={open.visit.tolerance} {range} height={150} />
 	{:else}<p class="soft empty">Nothing is known of them yet.</p>{/if}
 </section>
 

@@ -47,7 +47,7 @@
 						)}</span
 					>{/if}
 			</p>
-			{#if beat.certainty === 'not to be said'}<p>It {untoldWords(beat).replace(/^it /, '')}.</p>{/if}
+			{#if beat.certainty === 'not to be said'}<p>Why: {untoldWords(beat)}.</p>{/if}
 			<dl>
 				{#if asked !== undefined}<dt>The plan asks for</dt>
 					<dd>

@@ -126,6 +126,8 @@ export class ProveSession {
 		const { source } = this.pairs.listening;
 		record.together(() => {
 			const kept = record.read(reading, foundDetails(reading, looked, { sounders, source, target: target.pitch }));
+			// What nobody set is not proved either: it is on record as it stands.
+			if (!record.groups.get(note)?.set) return;
 			record.act({
 				do: 'accept',
 				sounders,

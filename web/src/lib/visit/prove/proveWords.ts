@@ -10,7 +10,7 @@ export function proofVerdict({ measured, inversions, jobs }: Proved, tolerance: 
 	const notes = new Set(inversions.map(({ note }) => note));
 	if (first) {
 		const more = notes.size > 1 ? ` ${counted(notes.size - 1, 'more note')} to look at.` : '';
-		return `${inversionWords(first).replace(/ about ([\d.]+)\.$/, ' about $1 cents.')}${more}`;
+		return `${inversionWords(first)}${more}`;
 	}
 	if (jobs.length) return `No step goes the wrong way. ${counted(jobs.length, 'thing')} left to mend.`;
 	return tolerance > 0

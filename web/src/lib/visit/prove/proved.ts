@@ -2,6 +2,7 @@ import {
 	cents,
 	centsBetween,
 	foundTemperament,
+	groupOf,
 	habitAt,
 	hz,
 	INTERVALS,
@@ -25,7 +26,7 @@ import type { OpenVisit } from '../openVisit.svelte';
 import { settingsOf } from '../plan/judgement';
 import { walkedNotes } from '../sound/found';
 
-type Ground = Pick<OpenVisit, 'record' | 'plan' | 'summary' | 'visit' | 'about' | 'instrument' | 'temperament'>;
+type Ground = Pick<OpenVisit, 'record' | 'plan' | 'summary' | 'visit' | 'about' | 'temperament'>;
 type Heard = VisitReport['heard'][number];
 
 /** What a string errs by once it was left, besides its reading, in cents: it settles. */
@@ -49,13 +50,12 @@ export interface Proved {
 	readonly jobs: readonly ProofJob[];
 }
 
-/** Whether neither note of an interval was set since it was heard. */
-function stillStands({ record }: Pick<Ground, 'record'>, { lower, upper, at }: Heard): boolean {
-	return [lower, upper].every((note) => (record.groups.get(note)?.set?.at ?? -Infinity) < at);
-}
+/** Whether none of these notes was set since then. */
+const stoodSince = ({ record }: Pick<Ground, 'record'>, at: number, notes: readonly number[]): boolean =>
+	notes.every((note) => (record.groups.get(note)?.set?.at ?? -Infinity) < at);
 
 export function provedOf(open: Ground): Proved {
-	const { record, plan, summary, visit, about, temperament, instrument } = open;
+	const { record, plan, summary, visit, about, temperament } = open;
 	const intended = (note: number) => plan.targetOf(note)!.string;
 	const read = [...summary.notes.values()].flatMap(({ note, found, left, set }) => {
 		const deviation = left ?? (set ? undefined : found);
@@ -63,8 +63,10 @@ export function provedOf(open: Ground): Proved {
 			? []
 			: [{ note, deviation: cents(deviation), error: cents(SETTLED) }];
 	});
-	const within = ({ lower, upper }: Heard) => lower >= instrument.lowest && upper <= instrument.highest;
-	const heard = record.report.heard.filter((each) => within(each) && stillStands(open, each));
+	const exists = ({ lower, upper }: Heard) => plan.targetOf(lower) !== undefined && plan.targetOf(upper) !== undefined;
+	const heard = record.report.heard.filter(
+		(each) => exists(each) && stoodSince(open, each.at, [each.lower, each.upper])
+	);
 	const measured = provedNotes(read, heard.filter(tellsSize), intended);
 	const staircases = measuredStaircases(measured, intended);
 	const near = settingsOf(open).purposes[briefOf(open).purpose];
@@ -74,7 +76,11 @@ export function provedOf(open: Ground): Proved {
 		if (left?.purpose !== 'proved' || !before || !now) return [];
 		return [{ note: group, drift: centsBetween(hz(before.pitch), hz(now.pitch)) }];
 	});
-	const walked = walkedNotes(record.readingsFor('proved'));
+	// A unison that was set again since is another one.
+	const standing = record
+		.readingsFor('proved')
+		.filter(({ at, sounders }) => stoodSince(open, at, [groupOf(sounders[0])]));
+	const walked = walkedNotes(standing);
 	const unisons = [...walked].flatMap(([note, { spread }]) => {
 		const target = plan.targetOf(note);
 		if (spread === undefined || !target) return [];
