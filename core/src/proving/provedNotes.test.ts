@@ -5,7 +5,7 @@ import { createRandom } from '../numeric/random';
 import { partialHz } from '../strings/stiffString';
 import { cents } from '../units/quantity';
 import { leastWork } from './leastWork';
-import { provedNotes, type HeardBeatOf } from './provedNotes';
+import { contradicted, provedNotes, type HeardBeatOf } from './provedNotes';
 import { inversions, measuredStaircases } from './staircase';
 
 const NOTES = Array.from({ length: 25 }, (_, i) => 53 + i);
@@ -74,6 +74,26 @@ describe('notes by readings and intervals', () => {
 			expect(note).toBe(64);
 			expect(by).toBeCloseTo(3, 0);
 		}
+	});
+});
+
+describe('one interval alone', () => {
+	it('does not tell which of its notes has moved, until one of them is struck by itself', () => {
+		const off = new Map([[62, -6]]);
+		const at = (deviation: number) =>
+			NOTES.map((note) => ({ note, error: cents(0.35), deviation: cents(note === 62 ? deviation : 0) }));
+		const heard = [heardThird(off, 57, 0.05), heardThird(off, 58, 0.05)];
+		const named = (deviation: number) => {
+			const read = at(deviation);
+			const measured = provedNotes(read, heard, intended);
+			return inversions(measuredStaircases(measured, intended), measured, contradicted(read, measured)).find(
+				({ from, to }) => from.lower === 57 && to.lower === 58 && to.upper === 62
+			)!;
+		};
+		const unsure = named(0);
+		expect([unsure.note, unsure.rival].sort()).toEqual([58, 62]);
+		expect(named(-6)).toMatchObject({ note: 62 });
+		expect(named(-6).rival).toBeUndefined();
 	});
 });
 

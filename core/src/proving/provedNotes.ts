@@ -66,3 +66,16 @@ export function provedNotes(
 	}
 	return { notes, deviations: at.map(cents), covariance: spread.to2DArray() };
 }
+
+/** A reading that is off by so many of its errors is no longer true. */
+const CONTRADICTED = 2;
+
+/** Notes whose readings are contradicted by what was heard since: they, or those they were heard with, have moved. */
+export function contradicted(read: readonly ReadNote[], { notes, deviations }: MeasuredNotes): ReadonlySet<number> {
+	const now = new Map(notes.map((note, i) => [note, deviations[i]]));
+	return new Set(
+		read
+			.filter(({ note, deviation, error }) => Math.abs(now.get(note)! - deviation) > CONTRADICTED * error)
+			.map(({ note }) => note)
+	);
+}

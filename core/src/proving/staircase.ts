@@ -32,7 +32,7 @@ export interface Inversion {
 /** A difference of rates that an ear notices between neighbours, per second. */
 const NOTICED = 0.3;
 
-/** A note that is nearly as likely at fault as the likeliest: by so much of that one's blame. */
+/** A note that may be at fault as well has so much of the likeliest one's blame. */
 const RIVAL = 0.5;
 /** A smaller step the wrong way is none, per second. */
 const LEAST_STEP = 0.1;
@@ -74,10 +74,14 @@ export function measuredTreads(
 		});
 }
 
-/** Steps of thirds and sixths that go down where they should go up, or up where down, by more than twice their errors. */
+/**
+ * Steps of thirds and sixths that go down where they should go up, or up where down, by more than twice their errors.
+ * @param unsure notes of which it is only known that they, or those they were heard with, have moved
+ */
 export function inversions(
 	staircases: ReadonlyMap<StaircaseName, readonly MeasuredTread[]>,
-	measured: MeasuredNotes
+	measured: MeasuredNotes,
+	unsure: ReadonlySet<number> = new Set()
 ): readonly Inversion[] {
 	const { notes, deviations, covariance } = measured;
 	const place = new Map(notes.map((note, i) => [note, i]));
@@ -97,7 +101,8 @@ export function inversions(
 			const [note, second] = [...new Set([from.lower, from.upper, to.lower, to.upper])].sort(
 				(a, b) => blame(b) - blame(a)
 			);
-			const rival = blame(second) > RIVAL * blame(note) ? { rival: second } : {};
+			const isUnsure = unsure.has(note) && unsure.has(second);
+			const rival = isUnsure && blame(second) > RIVAL * blame(note) ? { rival: second } : {};
 			return [{ from, to, note, by: cents(-deviations[place.get(note)!]), ...rival }];
 		})
 	);

@@ -1,5 +1,6 @@
 import { AUDIBLE } from '../units/pitch';
 import type { ArrivalAct } from './brief';
+import type { ClosingAct } from './closing';
 import type { SounderId } from './sounder';
 
 /** What happened in a visit has a place in its order: by the time it was placed at, then by device and its counter. */
@@ -168,6 +169,7 @@ export type Act = Happened &
 		/** What a raise has told of the piano: the next one begins with it. */
 		| { readonly do: 'learned'; readonly learned: LearnedRaise }
 		| ArrivalAct
+		| ClosingAct
 	);
 export type ActOf<Kind extends Act['do']> = Extract<Act, { readonly do: Kind }>;
 

@@ -1,66 +1,10 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { equalHz } from '../units/pitch';
-import { hz } from '../units/quantity';
-import {
-	compareHappened,
-	isReading,
-	isUsable,
-	type Act,
-	type PlanVersion,
-	type Reading,
-	type VisitEvent
-} from './happened';
+import { accept, happened, of, reading, target } from '../../fixtures/visitEvents';
+import { compareHappened, isReading, isUsable, type Act, type PlanVersion, type VisitEvent } from './happened';
 import { addToReport, groupRecords, pitchLeft, reportOf, type VisitReport } from './report';
-import { asSounderId, groupOf, isSounderId, memberOf, sounderId, type SounderId } from './sounder';
+import { asSounderId, groupOf, isSounderId, memberOf, sounderId } from './sounder';
 import { summariseVisit } from './summary';
-
-let counter = 0;
-const target = (note: number, a4 = 440) => equalHz(note, hz(a4));
-function reading(sounders: readonly SounderId[], off: number, extra: Partial<Reading> = {}): Reading {
-	counter++;
-	const wanted = extra.target ?? target(groupOf(sounders[0]));
-	return {
-		way: 'struck',
-		id: `r${counter}`,
-		device: 'a',
-		counter,
-		at: 1000 * counter,
-		sounders,
-		source: 'microphone',
-		target: wanted,
-		deviation: off,
-		listened: null,
-		pitch: wanted * 2 ** (off / 1200),
-		pitchError: 0.02,
-		fundamental: null,
-		inharmonicity: null,
-		inharmonicityError: null,
-		moment: 0.5,
-		falseBeat: null,
-		falseBeatDepth: null,
-		spread: null,
-		spreadError: null,
-		...extra
-	};
-}
-const happened = () => {
-	counter++;
-	return { id: `a${counter}`, device: 'a', counter, at: 1000 * counter };
-};
-const accept = (sounders: readonly SounderId[], on: Reading | null, extra: object = {}): Act => ({
-	...happened(),
-	do: 'accept',
-	sounders,
-	purpose: 'set',
-	pass: 1,
-	reading: on?.id ?? null,
-	setTo: null,
-	final: null,
-	plan: null,
-	...extra
-});
-const of = (note: number, member = 'middle') => [sounderId(note, member)];
 
 describe('names of sounders', () => {
 	it('say group and member, and nothing else is one', () => {

@@ -10,6 +10,7 @@ import {
 	type VisitEvent
 } from './happened';
 import { arrivalOf, isArrivalAct, type Arrival, type At } from './brief';
+import { closingOf, isClosingAct, type Closing } from './closing';
 import { groupOf, type SounderId } from './sounder';
 import { writtenOf, type Written } from './versions';
 
@@ -56,6 +57,7 @@ export interface VisitReport extends Written {
 	/** Milliseconds since 1970; the first time, when several devices finished it. */
 	readonly finishedAt: number | undefined;
 	readonly arrival: Arrival;
+	readonly closing: Closing;
 	/** Intervals that were heard: of each coincidence the last one. */
 	readonly heard: readonly At<HeardInterval>[];
 	/** Events of each sounder in order of happening. */
@@ -79,6 +81,7 @@ export const EMPTY_REPORT: VisitReport = {
 	stage: undefined,
 	finishedAt: undefined,
 	arrival: arrivalOf([]),
+	closing: closingOf([]),
 	heard: [],
 	ofSounder: new Map(),
 	resting: new Map(),
@@ -176,7 +179,7 @@ function figureOf({ id, at, device, counter, pitch, target, deviation }: Reading
 
 function wholeOf(
 	report: VisitReport
-): Written & Pick<VisitReport, 'place' | 'stage' | 'finishedAt' | 'arrival' | 'heard'> {
+): Written & Pick<VisitReport, 'place' | 'stage' | 'finishedAt' | 'arrival' | 'closing' | 'heard'> {
 	const standing = report.ofVisit.filter(({ id }) => !isUndone(report, id));
 	const of = <Kind extends Act['do']>(kind: Kind) => standing.filter((act): act is ActOf<Kind> => act.do === kind);
 	return {
@@ -185,6 +188,7 @@ function wholeOf(
 		stage: of('stage').at(-1)?.stage,
 		finishedAt: of('finish')[0]?.at,
 		arrival: arrivalOf(standing.filter(isArrivalAct)),
+		closing: closingOf(standing.filter(isClosingAct)),
 		heard: lastHeard(of('heard'))
 	};
 }
@@ -212,15 +216,20 @@ export function groupRecords(sounders: Iterable<SounderRecord>): ReadonlyMap<num
 	return groups;
 }
 
+/** Everything that happened and was not taken back or discarded, in order. */
+export function standingEvents(report: VisitReport): readonly VisitEvent[] {
+	return [...report.events.values()].filter(({ id }) => !isUndone(report, id)).sort(compareHappened);
+}
+
 /** Readings that were taken for a purpose, in order; what was discarded or taken back, and still is, does not count. */
 export function readingsTakenFor(report: VisitReport, purpose: Purpose): readonly Reading[] {
-	const standing = [...report.events.values()].filter(({ id }) => !isUndone(report, id));
+	const standing = standingEvents(report);
 	const taken = new Set(
 		standing.flatMap((event) =>
 			!isReading(event) && event.do === 'accept' && event.purpose === purpose ? (event.reading ?? []) : []
 		)
 	);
-	return standing.filter((event): event is Reading => isReading(event) && taken.has(event.id)).sort(compareHappened);
+	return standing.filter((event): event is Reading => isReading(event) && taken.has(event.id));
 }
 
 /** The pitch that a group was left at, in Hz; undefined when it was not set, or by ear. */

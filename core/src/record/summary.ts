@@ -70,3 +70,21 @@ export function summariseVisit(
 		leftSpread: deviation(set, (note) => notes.get(note)!.left)
 	};
 }
+
+/** How a part of an instrument came and how it was left: medians, in cents from the plan. */
+export interface SectionSummary<Id extends string = string> {
+	readonly id: Id;
+	readonly found: number | undefined;
+	readonly left: number | undefined;
+}
+
+/** @param sections parts of the compass, both ends belonging to them */
+export function summaryBySection<Id extends string>(
+	{ notes }: Pick<VisitSummary, 'notes'>,
+	sections: readonly { readonly id: Id; readonly from: number; readonly to: number }[]
+): readonly SectionSummary<Id>[] {
+	return sections.map(({ id, from, to }) => {
+		const within = [...notes.values()].filter(({ note }) => note >= from && note <= to);
+		return { id, found: median(within, ({ found }) => found), left: median(within, ({ left }) => left) };
+	});
+}

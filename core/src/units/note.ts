@@ -22,6 +22,11 @@ export function noteName(note: number): string {
 	return noteClassName(note) + noteOctave(note);
 }
 
+/** "F#3", "Eb5": a note's name as keyboards type it and files hold it. */
+export function typedNoteName(note: number): string {
+	return noteName(note).replace('♯', '#').replace('♭', 'b');
+}
+
 /** True for the five raised keys of an octave. */
 export function isRaisedKey(note: number): boolean {
 	return [1, 3, 6, 8, 10].includes(noteClass(note));

@@ -44,10 +44,7 @@ export function measureBeat(
 	const open = lower.strings > 1 || upper.strings > 1;
 	const floor = Math.hypot(FLOOR.rate, FLOOR.share * about);
 	const expected = { rate: high.frequency - low.frequency, error: Math.hypot(low.error, high.error) };
-	const alone = open ? undefined : bySingleStrings(band);
-	// One string that beats by itself is like a unison.
-	const isFalse = alone && Math.abs(alone.rate - expected.rate) > OFF_LAW * Math.hypot(alone.error, expected.error);
-	const told = alone && !isFalse ? alone : byTwoClusters(band, lower, upper);
+	const told = open ? byTwoClusters(band, lower, upper) : bySingleStrings(band, expected, lower, upper);
 	if (!told) return undefined;
 	const turn = sampleRate / samples.length;
 	const slow = turn * (told.isResolved ? SLOW.told * Math.min(1, turn / Math.abs(told.rate)) : SLOW.untold);
@@ -60,7 +57,16 @@ export function measureBeat(
 }
 
 /** One string each; one that beats by itself leaves unsure where it stands. */
-function bySingleStrings(band: Band): Told | undefined {
-	const told = byTwoTones(band);
-	return told?.isResolved ? { ...told, error: Math.hypot(told.error, ownBeat(band)) } : told;
+function bySingleStrings(
+	band: Band,
+	expected: { readonly rate: number; readonly error: number },
+	lower: KnownNote,
+	upper: KnownNote
+): Told | undefined {
+	const alone = byTwoTones(band);
+	const own = alone.isResolved ? ownBeat(band) : 0;
+	const isOff = Math.abs(alone.rate - expected.rate) > OFF_LAW * Math.hypot(alone.error, own, expected.error);
+	// Its tones may have been taken for the two notes: then it is like a unison.
+	const told = isOff ? byTwoClusters(band, lower, upper) : alone;
+	return told && { ...told, error: Math.hypot(told.error, own) };
 }

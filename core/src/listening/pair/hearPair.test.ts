@@ -82,6 +82,30 @@ describe('two strings struck together', () => {
 		expect(at(1).error).toBeGreaterThan(at(3).error);
 		expect(Math.abs(at(1).rate - at(1).truth)).toBeLessThan(0.3);
 	});
+
+	const SIXTH: Pair = [5, 3];
+	const glide = { cents: 1.4, seconds: 0.12 };
+	it('are told though both strings come down to their pitch after the attack', () => {
+		for (const note of [53, 57, 62, 67])
+			for (const [semitones, pair] of [[4, THIRD] as const, [9, SIXTH] as const]) {
+				const [beat] = beats({ note, semitones, seed: 31 * note + semitones, glide, over: 40 }, [pair]);
+				expect(beat.untold).toBeUndefined();
+				expect(Math.abs(beat.rate - beat.truth)).toBeLessThan(0.05);
+			}
+	});
+
+	it('are hardly told where one of them beats by itself by more than could be said, and never wrong', () => {
+		const motion = { ...USUAL_MOTION, sideways: { share: 0.3, cents: 3 } };
+		let told = 0;
+		for (const note of [57, 62, 65, 67])
+			for (const [semitones, pair] of [[4, THIRD] as const, [9, SIXTH] as const])
+				for (const beat of beats({ note, semitones, seed: 19 * note + semitones, glide, motion, over: 40 }, [pair])) {
+					if (beat.untold) continue;
+					told++;
+					expect(Math.abs(beat.rate - beat.truth)).toBeLessThan(3 * beat.error);
+				}
+		expect(told).toBeLessThan(3);
+	});
 });
 
 describe('open unisons', () => {

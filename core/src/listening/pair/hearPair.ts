@@ -13,7 +13,7 @@ import {
 } from './ownPartials';
 
 /** Why a beat is not told. */
-export type Untold = 'too slow' | 'off the laws' | 'contradicted' | 'too high';
+export type Untold = 'too slow' | 'unsteady' | 'off the laws' | 'contradicted' | 'too high';
 /** How a beat may be told. */
 export type BeatCertainty = 'clear' | 'at the limit' | 'not to be said';
 
@@ -169,7 +169,7 @@ function judged(beat: MeasuredBeat & Pick<HeardBeat, 'unisonRate'>, isOpen: bool
 	const { rate, share } = isOpen ? SAID.open : SAID.single;
 	const most = Math.max(rate, share * Math.abs(beat.rate));
 	const off = Math.abs(beat.rate - beat.expected) / Math.hypot(beat.error, beat.expectedError);
-	const untold = untoldFor(beat.error <= most, off <= FROM_LAW, !(isOpen && beat.heardAt > OPEN_HIGHEST_HZ));
+	const untold = untoldFor(beat, most, off, isOpen);
 	const isSaid = untold === undefined;
 	const chance = Math.max(beat.wide, 1 - beat.wide);
 	const ofUnison = isOpen ? SENSE.unisons * beat.unisonRate : 0;
@@ -183,8 +183,14 @@ function judged(beat: MeasuredBeat & Pick<HeardBeat, 'unisonRate'>, isOpen: bool
 	};
 }
 
-function untoldFor(isSure: boolean, isLawful: boolean, isLow: boolean): Untold | undefined {
-	if (!isLow) return 'too high';
-	if (!isLawful) return 'off the laws';
-	return isSure ? undefined : 'too slow';
+function untoldFor(
+	{ error, heardAt, isResolved }: MeasuredBeat,
+	most: number,
+	off: number,
+	isOpen: boolean
+): Untold | undefined {
+	if (isOpen && heardAt > OPEN_HIGHEST_HZ) return 'too high';
+	if (off > FROM_LAW) return 'off the laws';
+	if (error <= most) return undefined;
+	return isResolved ? 'unsteady' : 'too slow';
 }

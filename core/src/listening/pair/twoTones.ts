@@ -7,6 +7,8 @@ import { goesWith, type Band, type Expected, type Told } from './expected';
 const WORTH = 20;
 /** A tone weaker than this share of the stronger one is the room's. */
 const LEAST_SHARE = 0.01;
+/** A string's own beat: no wider than that share of its pitch (five cents), no shorter than so many seconds; where it is looked for, in cents. */
+const OWN_BEAT = { most: 2.9e-3, seconds: 0.15, starts: [-3, -1.5, -0.6, 0.6, 1.5, 3], tried: 3 } as const;
 /** Steps of the grid on which unresolved tones are weighed, to either side, in standard deviations. */
 const GRID = { steps: 20, reach: 3.5 } as const;
 
@@ -34,7 +36,7 @@ export function twoTonesAt({ envelope, low, high }: Band): Told | undefined {
 }
 
 /** One string each: two damped tones, told apart, or weighed over all places where they may stand. */
-export function byTwoTones(band: Band): Told | undefined {
+export function byTwoTones(band: Band): Told {
 	const { envelope, low, high } = band;
 	const start = ({ frequency }: Expected, loss: number): Tone => ({
 		...{ turn: turnOf(envelope, frequency), loss, re: 0, im: 0 }
@@ -83,17 +85,37 @@ export function byTwoTones(band: Band): Told | undefined {
 }
 
 /**
- * A string that beats by itself shows as two tones of its own beside the other note's: what one of the two stands off where the
- * string is heard, in Hz; 0 where there is none.
+ * A string that beats by itself shows as two lasting tones of its own beside the other note's: what one of the two stands off
+ * where the string is heard, in Hz; 0 where there is none.
  */
-export function ownBeat({ envelope }: Band): number {
-	const tones = [...(resolveComponents(envelope, 3)?.components ?? [])];
-	if (tones.length < 3) return 0;
-	const [a, b, c] = tones.sort((x, y) => x.frequency - y.frequency);
-	const [one, two] = b.frequency - a.frequency < c.frequency - b.frequency ? [a, b] : [b, c];
-	const weaker = Math.min(one.amplitude, two.amplitude) ** 2;
-	const share = weaker / (one.amplitude ** 2 + two.amplitude ** 2);
-	return (two.frequency - one.frequency) * Math.sqrt(share * (1 - share));
+export function ownBeat({ envelope, low, high }: Band): number {
+	const toneAt = (frequency: number, { decaySeconds }: Expected): Tone => ({
+		...{ turn: turnOf(envelope, frequency), re: 0, im: 0 },
+		loss: 1 / Math.max(0.02, decaySeconds) / envelope.rate
+	});
+	const starts = [low, high].flatMap((string) =>
+		OWN_BEAT.starts.map((cents) => [
+			...[low, high].map((each) => toneAt(each.frequency, each)),
+			toneAt(string.frequency * 2 ** (cents / 1200), string)
+		])
+	);
+	const best = starts
+		.map((start) => ({ start, left: amplitudes(envelope, start) }))
+		.sort((x, y) => x.left - y.left)
+		.slice(0, OWN_BEAT.tried)
+		.map(({ start }) => refine(envelope, start))
+		.reduce((least, each) => (each.left < least.left ? each : least));
+	const two = refine(envelope, starts[0].slice(0, 2));
+	const lasting = best.tones.every((tone) => isWithin(tone) && tone.loss * envelope.rate * OWN_BEAT.seconds < 1);
+	if (!lasting || logLikelihood(envelope, best.left) - logLikelihood(envelope, two.left) < WORTH) return 0;
+	const [a, b, c] = [...best.tones].sort((x, y) => x.turn - y.turn);
+	const [one, other] = b.turn - a.turn < c.turn - b.turn ? [a, b] : [b, c];
+	const apart = hzOf(envelope, other.turn) - hzOf(envelope, one.turn);
+	// Further apart they are no string's two ways to move.
+	if (apart > OWN_BEAT.most * high.frequency) return 0;
+	const [x, y] = [one, other].map((tone) => size(tone) ** 2 / Math.max(tone.loss, 1 / envelope.re.length));
+	const share = Math.min(x, y) / (x + y);
+	return apart * Math.sqrt(share * (1 - share));
 }
 
 /** Tones that were not told apart: every place where both may stand, by what is left over there and by what is expected. */

@@ -6,6 +6,7 @@ import type {
 	InstrumentTwin,
 	LearnedCoupling,
 	ListeningHabits,
+	NextVisit,
 	Pace,
 	SectionId,
 	Stage,
@@ -53,6 +54,8 @@ export interface VisitBefore {
 	}[];
 	readonly climate: Climate | undefined;
 	readonly brief: Brief | undefined;
+	/** The day on which somebody was to come again, where that was said. */
+	readonly again?: NextVisit;
 }
 
 export interface InstrumentBook {
@@ -98,6 +101,8 @@ export interface VisitBook {
 	readonly instrumentId: string;
 	/** Milliseconds since 1970. */
 	readonly startedAt: number;
+	/** Whoever began it. */
+	readonly who?: string;
 	/** Where the work stands, unless an act says so: visits from before there were such acts. */
 	readonly stage: Stage;
 	/** Where its record stands on the server; what is newer comes as changes. */

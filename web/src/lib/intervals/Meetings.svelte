@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { noteName, type Coincidence, type HeardBeat } from '@fendrel/core';
-	import { heardWords } from '$lib/pairs/pairWords';
+	import { heardSigned } from '$lib/pairs/pairWords';
 	import { counted, signed } from '$lib/ui/format';
 	import { meetingName } from './meeting';
 	import ScrollTable from '$lib/ui/ScrollTable.svelte';
@@ -41,7 +41,7 @@
 						<td class="figure">{signed(each.rate, 2)}</td>
 						{#if anyHeard}
 							{@const beat = heard(each)}
-							<td class="figure heard">{beat ? heardWords(beat) : ''}</td>
+							<td class="figure heard">{beat ? heardSigned(beat) : ''}</td>
 						{/if}
 						<td class="figure">{signed(each.apart, 1)}</td>
 						<td class="figure">{each.heardAt.toFixed(1)}</td>

@@ -1,5 +1,6 @@
 import { noteName, type HeardBeat, type PairRefusal, type PairWord, type Untold } from '@fendrel/core';
 import { pairName, STILL_RATE } from '$lib/ui/beats';
+import { signed } from '$lib/ui/format';
 
 /** "0.2", "0.03": an error to one figure. */
 export function errorWords(error: number): string {
@@ -21,9 +22,17 @@ export function heardWords(beat: HeardBeat): string {
 	return beat.certainty === 'not to be said' ? heardRate(beat) : `${heardRate(beat)}, ±${errorWords(beat.error)}`;
 }
 
+/** "+7.3 ±0.2" beside signed figures; without a sign where the side of pure is not sure. */
+export function heardSigned(beat: HeardBeat): string {
+	const { rate, error, sense, certainty } = beat;
+	if (certainty === 'not to be said') return '–';
+	const digits = error >= 0.095 ? 1 : 2;
+	return `${sense ? signed(rate, digits) : Math.abs(rate).toFixed(digits)} ±${errorWords(error)}`;
+}
+
 /** Why nobody says on which side of pure an interval lies; empty where somebody does, or where it is still. */
-export function unsidedWords({ rate, error, sense, unisonRate }: HeardBeat): string {
-	if (sense || Math.abs(rate) < Math.max(STILL_RATE, error)) return '';
+export function unsidedWords({ rate, error, sense, certainty, unisonRate }: HeardBeat): string {
+	if (sense || certainty === 'not to be said' || Math.abs(rate) < Math.max(STILL_RATE, error)) return '';
 	return unisonRate > Math.abs(rate)
 		? 'Wide or narrow cannot be said: a unison itself moves faster than that.'
 		: 'Wide or narrow is not sure.';
@@ -31,6 +40,7 @@ export function unsidedWords({ rate, error, sense, unisonRate }: HeardBeat): str
 
 const UNTOLD: Record<Untold, string> = {
 	'too slow': 'it moves too little in the time that it sounds',
+	unsteady: 'one of its strings beats by itself, or does not stand still',
 	'off the laws': 'it does not go with the rest of both notes',
 	contradicted: 'no other coincidence bears it out',
 	'too high': 'strings of a unison beat among themselves too fast up there'

@@ -4,6 +4,7 @@ import {
 	besideAsked,
 	errorWords,
 	heardRate,
+	heardSigned,
 	heardWords,
 	refusedWords,
 	unsidedWords,
@@ -21,6 +22,8 @@ describe('what is said of a beat', () => {
 	it('has as many figures as its error lets stand', () => {
 		expect(heardWords(beat(7.284, 0.2))).toBe('7.3 wide, ±0.2');
 		expect(heardWords(beat(-0.417, 0.03))).toBe('0.42 narrow, ±0.03');
+		expect(heardSigned(beat(-7.284, 0.2))).toBe('−7.3 ±0.2');
+		expect(heardSigned(beat(0.41, 0.03, { sense: undefined }))).toBe('0.41 ±0.03');
 		expect(wordOf({ lower: 53, upper: 57 }, beat(7.284, 0.2))).toBe('F3-A3, 7.3 wide, ±0.2');
 		expect([0.004, 0.02, 0.094, 0.095, 0.34].map(errorWords)).toEqual(['0.01', '0.02', '0.09', '0.1', '0.3']);
 	});

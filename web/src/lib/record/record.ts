@@ -1,14 +1,8 @@
 import {
 	A4_RANGE,
-	ATTACHMENT_KINDS,
 	AUDIBLE,
-	CLIMATE_SOURCES,
-	CONSENTS,
-	FINDING_STATES,
 	HIGHEST_LISTENED,
-	isSounderId,
 	PLAN_FIELDS,
-	PLAYED,
 	PRIORITY_IDS,
 	PURPOSES,
 	RAISE_ORDERS,
@@ -17,15 +11,16 @@ import {
 	STAGES,
 	TOLERANCES,
 	UNISONS,
-	VISIT_PURPOSES,
 	type RaiseOrder,
-	type RaiseSchool,
-	type SounderId
+	type RaiseSchool
 } from '@fendrel/core';
 import { z } from 'zod';
 import { wishSchema } from '$lib/tuning/wishSchema';
 import { limitedText } from '$lib/ui/fields';
-import { LINE_LIMIT, NOTE_LIMIT } from '$lib/ui/limits';
+import { NOTE_LIMIT } from '$lib/ui/limits';
+import { act, counter, moment, sounder } from './actFields';
+import { arrivalActs } from './arrivalActs';
+import { closingActs } from './closingActs';
 import { FORMAT } from './format';
 
 /*
@@ -34,7 +29,6 @@ import { FORMAT } from './format';
  * (formerRecord.ts).
  */
 export const groupNumber = z.number().int().min(-999).max(999);
-const sounder = z.custom<SounderId>((text) => typeof text === 'string' && isSounderId(text), 'That names no sounder.');
 /** What sounds together: the strings of a note in all its choirs at most. */
 const sounders = z.array(sounder).min(1).max(9);
 export const frequency = z.number().min(AUDIBLE.lowest).max(AUDIBLE.highest);
@@ -42,13 +36,6 @@ export const frequency = z.number().min(AUDIBLE.lowest).max(AUDIBLE.highest);
 const error = z.number().min(0).max(1200);
 /** Nothing that devices from before knew of. */
 const figure = (most: number) => z.number().min(0).max(most).nullable().default(null);
-const counter = z
-	.number()
-	.int()
-	.min(0)
-	.max(2 ** 31 - 1);
-/** By a device's clock, which may be years off: only the server's time is stored. */
-export const moment = z.coerce.date();
 /** Levels in decibels re full scale. */
 const LEVELS = { lowest: -200, highest: 60 } as const;
 /** B of the stiffest strings there are is some hundredths. */
@@ -154,67 +141,12 @@ export type TakenCurve = z.infer<typeof takenCurveSchema>;
 /** A plan that takes a new curve brings it along. */
 const curve = takenCurveSchema.optional();
 
-const act = { id: z.uuid(), counter, doneAt: moment };
-/** A name in a table of the core: a part, a grade, a caution. */
-const word = z.string().regex(/^[a-zA-Z][a-zA-Z0-9]{0,30}$/);
-const line = limitedText(LINE_LIMIT);
-const said = limitedText(NOTE_LIMIT);
-const brief = z
-	.object({
-		purpose: z.enum(VISIT_PURPOSES),
-		due: z.iso.date().nullable(),
-		played: z.enum(PLAYED).nullable(),
-		wishes: said,
-		complaint: said,
-		pins: line
-	})
-	.partial();
 /** How many constants a raise learns, and the bounds of their logarithms. */
 const LEARNED = 6;
 const logarithm = z.number().min(-10).max(10);
-/** Rooms that people tune in, in degrees Celsius. */
-const ROOMS = { coldest: -20, warmest: 50 } as const;
 /** Partials up to the sixteenth meet; nothing beats faster than this and is still a beat. */
 const heardPartial = z.number().int().min(1).max(16);
 const FASTEST_HEARD = 60;
-const arrivalActs = [
-	z.object({ ...act, do: z.literal('brief'), brief }),
-	z.object({
-		...act,
-		do: z.literal('climate'),
-		temperature: z.number().min(ROOMS.coldest).max(ROOMS.warmest).nullable(),
-		humidity: z.number().min(0).max(100).nullable(),
-		by: z.enum(CLIMATE_SOURCES)
-	}),
-	z.object({ ...act, do: z.literal('part'), part: word, grade: word, note: said }),
-	z.object({
-		...act,
-		do: z.literal('attach'),
-		attachment: z.uuid(),
-		part: word,
-		kind: z.enum(ATTACHMENT_KINDS)
-	}),
-	z.object({
-		...act,
-		do: z.literal('finding'),
-		finding: z.uuid(),
-		part: word.nullable(),
-		text: line.min(1),
-		state: z.enum(FINDING_STATES)
-	}),
-	z.object({ ...act, do: z.literal('clear'), part: word, grade: word, by: line.min(1), reason: line.min(1) }),
-	z.object({ ...act, do: z.literal('broke'), sounder }),
-	z.object({ ...act, do: z.literal('caution'), caution: word, text: said }),
-	z.object({
-		...act,
-		do: z.literal('consent'),
-		to: z.enum(CONSENTS),
-		explained: said.min(1),
-		by: line.min(1),
-		from: line.min(1),
-		given: z.boolean()
-	})
-] as const;
 const sentActSchema = z.discriminatedUnion('do', [
 	z.object({
 		...act,
@@ -267,7 +199,8 @@ const sentActSchema = z.discriminatedUnion('do', [
 			raises: z.number().int().min(0).max(999)
 		})
 	}),
-	...arrivalActs
+	...arrivalActs,
+	...closingActs
 ]);
 export type SentAct = z.infer<typeof sentActSchema>;
 

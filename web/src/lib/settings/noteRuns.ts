@@ -1,5 +1,4 @@
-import { parseNote, type NoteRun } from '@fendrel/core';
-import { typedNoteName } from '$lib/ui/format';
+import { parseNote, typedNoteName, type NoteRun } from '@fendrel/core';
 import type { Result } from '$lib/ui/result';
 
 /** "F3 to F4, F#4 to C8, E3 to A0": runs as they are typed, upwards or downwards; a single note is a run too. */

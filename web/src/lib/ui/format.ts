@@ -1,4 +1,4 @@
-import { noteClassName, noteName, noteOctave } from '@fendrel/core';
+import { noteClassName, noteOctave } from '@fendrel/core';
 import { format, isSameDay } from 'date-fns';
 
 /** A minus as wide as a plus, so that figures stand under each other. */
@@ -71,9 +71,4 @@ export function noteRuns(notes: readonly number[], nameOf: (note: number) => str
 		.map(([from, to]) => (from === to ? nameOf(from) : `${nameOf(from)} to ${nameOf(to)}`));
 	const rest = runs.slice(most).reduce((sum, [from, to]) => sum + to - from + 1, 0);
 	return shown.join(', ') + (rest ? ` and ${counted(rest, 'more', 'more')}` : '');
-}
-
-/** "F#3", "Eb5": a note's name as keyboards type it and files hold it. */
-export function typedNoteName(note: number): string {
-	return noteName(note).replace('♯', '#').replace('♭', 'b');
 }

@@ -1,11 +1,4 @@
-import {
-	compareHappened,
-	groupOf,
-	summariseVisit,
-	type ListeningHabits,
-	type PlanVersion,
-	type PriorityId
-} from '@fendrel/core';
+import { compareHappened, groupOf, summariseVisit, type ListeningHabits, type PlanVersion } from '@fendrel/core';
 import { connection } from '$lib/device/connection.svelte';
 import { withTimes, type InstrumentBook, type VisitBook, type VisitBundle, type VisitChanges } from '$lib/device/books';
 import { askWhoIsHere, signedInHere } from '$lib/device/owner';
@@ -15,8 +8,8 @@ import type { MovedPins } from '$lib/record/record';
 import type { KeptCurve } from '$lib/tuning/curve';
 import { familyOf } from '$lib/tuning/family';
 import { planFor, type Plan } from '$lib/tuning/plan';
-import { stretchOf } from '$lib/tuning/stretch';
-import { knownByStrike, stringsOfInstrument, tellsString, type KnownString } from '$lib/tuning/strings';
+import { knownByStrike, tellsString, type KnownString } from '$lib/tuning/strings';
+import { outOfLineIn, takenFrom, visitOf } from './ground';
 import { VisitRecord, type PlanChanges } from './visitRecord.svelte';
 
 /** How often others' changes are asked for while a visit is open, and how seldom when nobody answers. */
@@ -91,26 +84,11 @@ export class OpenVisit {
 	readonly instrument = $derived.by(() => this.about.instrument);
 	private readonly planned: PlanVersion = $derived.by(() => this.record.report.plan!);
 	/** The visit as it stands. */
-	readonly visit = $derived.by(() => {
-		const { note, stage, finishedAt } = this.record.report;
-		const { a4, tolerance, temperamentId, curveId, lead } = this.planned;
-		return {
-			id: this.record.visitId,
-			...{ a4, tolerance, temperamentId, note, stage: stage ?? this.book.stage },
-			stretch: stretchOf({ curveId, curveLead: lead as PriorityId | null }),
-			startedAt: new Date(this.book.startedAt),
-			finishedAt: finishedAt === undefined ? null : new Date(finishedAt)
-		};
-	});
-	readonly temperament = $derived.by(
-		() =>
-			this.about.temperaments.find(({ id }) => id === this.planned.temperamentId) ??
-			this.about.temperaments.find(({ slug }) => slug === 'equal')!
-	);
+	readonly visit = $derived.by(() => visitOf(this.record.report, { ...this.book, id: this.record.visitId }));
+	private readonly taken = $derived.by(() => takenFrom(this.about, this.planned));
+	readonly temperament = $derived.by(() => this.taken.temperament);
 	/** The curve that the plan took. */
-	readonly curve: KeptCurve | undefined = $derived.by(() =>
-		this.about.curves.find(({ id }) => id === this.planned.curveId)
-	);
+	readonly curve: KeptCurve | undefined = $derived.by(() => this.taken.curve);
 	/** What is known of the strings: what was read since the book was made is newer. */
 	readonly measured: readonly KnownString[] = $derived.by(() => {
 		const read = [...this.record.newReadings].filter(tellsString).sort(compareHappened);
@@ -128,10 +106,7 @@ export class OpenVisit {
 	});
 
 	/** Notes whose B does not go with their neighbours', and that no second strike has confirmed. */
-	readonly outOfLine: ReadonlySet<number> = $derived.by(() => {
-		const { kind } = this.instrument;
-		return stringsOfInstrument({ kind, measured: this.measured }).inharmonicity.doubtful;
-	});
+	readonly outOfLine: ReadonlySet<number> = $derived.by(() => outOfLineIn(this.instrument, this.measured));
 
 	/** Where every note goes. */
 	readonly plan: Plan = $derived.by(() => {
@@ -139,6 +114,8 @@ export class OpenVisit {
 		const { a4, stretch } = visit;
 		return planFor({ ...instrument, a4, temperament, stretch, curve, measured });
 	});
+	/** Whoever began it; unknown where it was begun on this device and nobody has told. */
+	readonly who = $derived.by(() => this.book.who);
 	readonly family = $derived.by(() => familyOf(this.instrument).family);
 	/** What the family knows of this instrument. */
 	readonly body = $derived.by(() => familyOf(this.instrument).body);

@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { noteName, WIRE, type NoteLoad } from '@fendrel/core';
+	import { noteName, typedNoteName, WIRE, type NoteLoad } from '@fendrel/core';
 	import {
 		EMPTY_LINE,
 		readLine,
@@ -10,7 +10,7 @@
 		type LineContext,
 		type TypedLine
 	} from './table';
-	import { signed, typedNoteName } from '$lib/ui/format';
+	import { signed } from '$lib/ui/format';
 	import type { StringLine } from './stringLine';
 	import ScrollTable from '$lib/ui/ScrollTable.svelte';
 

@@ -1,6 +1,6 @@
-import { equalHz, hz, noteName, parseNote, WIRE, type WireName } from '@fendrel/core';
+import { equalHz, hz, noteName, parseNote, typedNoteName, WIRE, type WireName } from '@fendrel/core';
 import Papa from 'papaparse';
-import { counted, typedNoteName } from '$lib/ui/format';
+import { counted } from '$lib/ui/format';
 import type { Result } from '$lib/ui/result';
 import { typedNumber } from '$lib/ui/typed';
 import { lineProblem, type StringLine } from './stringLine';

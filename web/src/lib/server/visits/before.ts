@@ -1,12 +1,13 @@
 import {
 	arrivalOf,
 	breakOf,
+	closingOf,
 	compareHappened,
 	groupRecords,
 	isArrivalAct,
+	isClosingAct,
 	jumpedNotes,
 	usualStringing,
-	type Act,
 	type At,
 	type Finding,
 	type GroupRecord
@@ -14,9 +15,10 @@ import {
 import type { InstrumentBook, VisitBefore } from '$lib/device/books';
 import { namesOf } from '../db/stores/accounts';
 import type { Instrument } from '../db/stores/instruments';
-import { actsOfInstrument } from '../db/stores/record';
+import { actsOfVisits } from '../db/stores/record';
 import { visitSoundersOf } from '../db/stores/summaries';
 import { visitHistory } from './history';
+import { standingActs } from './standingActs';
 
 /** Visits that a technician at the door looks back on. */
 const LOOKED_BACK = 24;
@@ -27,12 +29,14 @@ export async function visitsBefore(
 	instrument: Instrument
 ): Promise<Pick<InstrumentBook, 'history' | 'findings' | 'learned' | 'jumped'>> {
 	const visits = await visitHistory(workshopId, instrument);
-	const acts = await actsOfInstrument(
+	const acts = await actsOfVisits(
 		workshopId,
 		visits.map(({ id }) => id),
-		['brief', 'climate', 'finding', 'learned', 'takeBack']
+		['brief', 'climate', 'finding', 'learned', 'again', 'forget', 'takeBack']
 	);
-	const arrivals = new Map(visits.map(({ id }) => [id, arrived(acts.get(id) ?? [])]));
+	const standing = new Map(visits.map(({ id }) => [id, standingActs(acts.get(id) ?? [])]));
+	const arrivals = new Map([...standing].map(([id, all]) => [id, arrivalOf(all.filter(isArrivalAct))]));
+	const closings = new Map([...standing].map(([id, all]) => [id, closingOf(all.filter(isClosingAct))]));
 	const names = await namesOf(workshopId);
 	const finished = visits.filter(({ finishedAt }) => finishedAt).slice(0, LOOKED_BACK);
 	const history = finished.map(({ id, startedAt, finishedAt, startedBy, note, sections }): VisitBefore => {
@@ -42,16 +46,17 @@ export async function visitsBefore(
 			at: startedAt.getTime(),
 			minutes: Math.round((finishedAt!.getTime() - startedAt.getTime()) / 60_000),
 			who: names.get(startedBy ?? '') ?? '',
-			brief: isBriefed ? brief : undefined
+			brief: isBriefed ? brief : undefined,
+			again: closings.get(id)!.again
 		};
 	});
 	// Of each finding the last word on it counts, in whichever visit it was said.
 	const last = new Map<string, At<Finding>>();
 	for (const { id } of [...visits].reverse())
 		for (const [finding, said] of arrivals.get(id)!.findings) last.set(finding, said);
-	const learned = [...acts.values()]
-		.flat()
-		.filter((act) => act.do === 'learned')
+	const learned = [...standing]
+		.filter(([id]) => !closings.get(id)!.forgotten.has('settling'))
+		.flatMap(([, all]) => all.filter((act) => act.do === 'learned'))
 		.sort(compareHappened)
 		.at(-1)?.learned;
 	return {
@@ -88,14 +93,4 @@ async function jumpedSince(
 		)
 	);
 	return [...new Set(jumped)];
-}
-
-function arrived(acts: readonly Act[]) {
-	const taken = new Set(acts.flatMap((act) => (act.do === 'takeBack' ? act.act : [])));
-	return arrivalOf(
-		[...acts]
-			.sort(compareHappened)
-			.filter(isArrivalAct)
-			.filter((act) => !taken.has((act as Act).id))
-	);
 }

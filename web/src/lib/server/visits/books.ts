@@ -1,25 +1,17 @@
-import {
-	centsBetween,
-	equalHz,
-	groupRecords,
-	hz,
-	noteClass,
-	offsetsFromEqual,
-	paceOf,
-	USUAL_HABITS
-} from '@fendrel/core';
+import { centsBetween, equalHz, groupRecords, hz, noteClass, offsetsFromEqual, USUAL_HABITS } from '@fendrel/core';
 import type { InstrumentBook, LastVisit, VisitBundle, VisitChanges } from '$lib/device/books';
 import { tableRowOf } from '$lib/instruments/scale/stringLine';
 import type { StoredTemperament } from '$lib/tuning/storedTemperament';
-import { habitsOf, settingsOf } from '../db/stores/accounts';
+import { habitsOf, namesOf, settingsOf } from '../db/stores/accounts';
 import { curvesAmong, curvesOf } from '../db/stores/curves';
 import { getInstrument, housePitch, type Instrument } from '../db/stores/instruments';
 import { changesSince, eventsOf, pinsOf } from '../db/stores/record';
 import { visitSoundersOf } from '../db/stores/summaries';
 import { stringTablesOf } from '../db/stores/stringTables';
 import { listTemperaments } from '../db/stores/temperaments';
-import { pastVisits, visitsOf, type Visit } from '../db/stores/visits';
+import { visitsOf, type Visit } from '../db/stores/visits';
 import { visitsBefore } from './before';
+import { workshopPace } from './pace';
 import { visitOr404 } from '../find';
 import { stringingOf } from '../strings/stringing';
 import { knownStrings } from '../strings/known';
@@ -39,20 +31,18 @@ export async function instrumentBook(
 	visit?: Visit
 ): Promise<InstrumentBook> {
 	const { id, name, kind, lowest, highest, usualA4, twin, location } = instrument;
-	const [temperaments, measured, habits, stringing, visits, [table], before, settings, past, house] = await Promise.all(
-		[
-			listTemperaments(workshopId),
-			knownStrings(workshopId, instrument),
-			habitsOf(workshopId),
-			stringingOf(workshopId, instrument),
-			visitsOf(workshopId, id),
-			stringTablesOf(workshopId, id, 1),
-			visitsBefore(workshopId, instrument),
-			settingsOf(workshopId),
-			pastVisits(workshopId),
-			housePitch(workshopId, instrument)
-		]
-	);
+	const settings = await settingsOf(workshopId);
+	const [temperaments, measured, habits, stringing, visits, [table], before, pace, house] = await Promise.all([
+		listTemperaments(workshopId),
+		knownStrings(workshopId, instrument),
+		habitsOf(workshopId),
+		stringingOf(workshopId, instrument),
+		visitsOf(workshopId, id),
+		stringTablesOf(workshopId, id, 1),
+		visitsBefore(workshopId, instrument),
+		workshopPace(workshopId, settings.minutes),
+		housePitch(workshopId, instrument)
+	]);
 	const last = visits.find(({ finishedAt }) => finishedAt);
 	const curves = await curvesWith(workshopId, id, [...(last ? [last] : []), ...(visit ? [visit] : [])]);
 	return {
@@ -65,7 +55,7 @@ export async function instrumentBook(
 		habits: habits ?? USUAL_HABITS,
 		settings,
 		house,
-		pace: paceOf(past, settings.minutes),
+		pace,
 		last: last && (await lastVisit(workshopId, last, temperaments)),
 		open: visits.find(({ finishedAt }) => !finishedAt)?.id
 	};
@@ -91,14 +81,16 @@ async function lastVisit(
 /** Everything that a visit's stages work with. */
 export async function visitBundle(workshopId: string, asked: string): Promise<VisitBundle> {
 	const opened = await visitOr404(workshopId, asked);
-	const { id, instrumentId, startedAt, stage, seq } = opened;
+	const { id, instrumentId, startedAt, startedBy, stage, seq } = opened;
 	const instrument = (await getInstrument(workshopId, instrumentId))!;
-	const [about, events, moved] = await Promise.all([
+	const [about, events, moved, names] = await Promise.all([
 		instrumentBook(workshopId, instrument, opened),
 		eventsOf(workshopId, id),
-		pinsOf(id)
+		pinsOf(id),
+		namesOf(workshopId)
 	]);
-	return { visit: { id, instrumentId, startedAt: startedAt.getTime(), stage, seq, events, moved }, about };
+	const who = names.get(startedBy ?? '');
+	return { visit: { id, instrumentId, startedAt: startedAt.getTime(), who, stage, seq, events, moved }, about };
 }
 
 /** What was written to a visit since a device last asked. */

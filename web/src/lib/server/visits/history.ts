@@ -1,4 +1,3 @@
-import { median } from 'd3-array';
 import {
 	A4,
 	breakOf,
@@ -8,8 +7,10 @@ import {
 	pitchLeft,
 	sectionsOf,
 	summariseVisit,
+	summaryBySection,
 	usualStringing,
-	type SectionId
+	type SectionId,
+	type SectionSummary
 } from '@fendrel/core';
 import { planFor } from '$lib/tuning/plan';
 import { curvesOf } from '../db/stores/curves';
@@ -33,12 +34,7 @@ export interface PastVisit {
 	readonly movedMean: number | undefined;
 	readonly note: string;
 	readonly startedBy: string | null;
-	/** Where its sections were found and left: medians. */
-	readonly sections: readonly {
-		readonly id: SectionId;
-		readonly found: number | undefined;
-		readonly left: number | undefined;
-	}[];
+	readonly sections: readonly SectionSummary<SectionId>[];
 }
 
 /** Every visit of an instrument with what its report says, newest first; each against the plan it ended with. */
@@ -81,14 +77,11 @@ export async function visitHistory(workshopId: string, instrument: Instrument): 
 			movedMean: summary.movedMean,
 			note: visit.note,
 			startedBy: visit.startedBy,
-			sections: sections.map(({ id, from, to }) => {
-				const within = [...summary.notes.values()].filter(({ note }) => note >= from && note <= to);
-				return {
-					id,
-					found: fromUsual(median(within, ({ found }) => found)),
-					left: fromUsual(median(within, ({ left }) => left))
-				};
-			})
+			sections: summaryBySection(summary, sections).map(({ id, found, left }) => ({
+				id,
+				found: fromUsual(found),
+				left: fromUsual(left)
+			}))
 		};
 	});
 }

@@ -89,7 +89,6 @@
 		display: grid;
 		gap: 0.4rem;
 		align-content: start;
-		min-height: 12rem;
 	}
 	.name {
 		font-size: 2.6rem;

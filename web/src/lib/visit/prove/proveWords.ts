@@ -14,7 +14,7 @@ export function proofVerdict({ measured, inversions, jobs }: Proved, tolerance: 
 	}
 	if (jobs.length) return `No step goes the wrong way. ${counted(jobs.length, 'thing')} left to mend.`;
 	return tolerance > 0
-		? `It stands: no step goes the wrong way, and no note is off by more than ${tolerance} cents.`
+		? `It stands: no step goes the wrong way, and no note is off by more than ${counted(tolerance, 'cent')}.`
 		: 'It stands: no step goes the wrong way.';
 }
 

@@ -1,6 +1,7 @@
 import {
 	cents,
 	centsBetween,
+	contradicted,
 	foundTemperament,
 	groupOf,
 	habitAt,
@@ -94,7 +95,7 @@ export function provedOf(open: Ground): Proved {
 	return {
 		...{ measured, heard, staircases, drifts, unisons },
 		octaves: measuredTreads(measured, intended, INTERVALS.octave42),
-		inversions: inversions(staircases, measured),
+		inversions: inversions(staircases, measured, contradicted(read, measured)),
 		temperament: about.temperaments?.length
 			? foundTemperament(levels, offsetsFromEqual(temperament), about.temperaments)
 			: undefined,

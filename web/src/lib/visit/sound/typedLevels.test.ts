@@ -1,7 +1,6 @@
-import { equalHz, hz, hzAbove, cents } from '@fendrel/core';
+import { equalHz, hz, hzAbove, cents, typedNoteName } from '@fendrel/core';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { typedNoteName } from '$lib/ui/format';
 import { readTypedLevels } from './typedLevels';
 
 const targetOf = (note: number) => (note >= 21 && note <= 108 ? equalHz(note, hz(440)) : undefined);

@@ -167,8 +167,8 @@ export async function changesSince(workshopId: string, visitId: string, since: n
 	};
 }
 
-/** Acts of some kinds in all visits of an instrument. */
-export async function actsOfInstrument(
+/** Acts of some kinds in some visits. */
+export async function actsOfVisits(
 	workshopId: string,
 	visitIds: readonly string[],
 	kind: readonly Act['do'][]

@@ -71,7 +71,7 @@ export async function recentVisits(workshopId: string, limit: number): Promise<V
 const PACED = 400;
 
 /** Finished visits of a workshop, newest first: how long they took, and how many passes of a raise were made in each. */
-export async function pastVisits(workshopId: string): Promise<VisitLength[]> {
+export async function pastVisits(workshopId: string): Promise<(VisitLength & { readonly id: string })[]> {
 	const { visits, planVersions } = database().models;
 	const finished = await visits.findAll({
 		where: { workshopId, finishedAt: { [Op.ne]: null } },
@@ -90,7 +90,7 @@ export async function pastVisits(workshopId: string): Promise<VisitLength[]> {
 	}
 	return finished.map((row) => {
 		const { id, startedAt, finishedAt } = row.get();
-		return { minutes: (finishedAt!.getTime() - startedAt.getTime()) / 60_000, passes: passes.get(id) ?? 0 };
+		return { id, minutes: (finishedAt!.getTime() - startedAt.getTime()) / 60_000, passes: passes.get(id) ?? 0 };
 	});
 }
 

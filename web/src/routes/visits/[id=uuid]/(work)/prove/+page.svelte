@@ -41,7 +41,7 @@
 	<TwoColumns>
 		{#snippet column()}
 			<h2 class="verdict" data-testid="proof">{proofVerdict(proved, visit.tolerance)}</h2>
-			<ListenBar {pairs} />
+			<div class="listen"><ListenBar {pairs} /></div>
 			<ProvedShown {open} {session} {proved} />
 			{#each standingWords(proved.temperament, open.temperament) as { text, figure } (text)}
 				<p>{text}{figure ? ` (${figure})` : ''}.</p>
@@ -78,6 +78,10 @@
 <style>
 	.verdict {
 		font-size: 1.7rem;
+	}
+	/* The column is narrow. */
+	.listen :global(.source) {
+		flex-wrap: wrap;
 	}
 	.round {
 		display: flex;

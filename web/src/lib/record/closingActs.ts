@@ -1,0 +1,12 @@
+import { LEARNINGS } from '@fendrel/core';
+import { z } from 'zod';
+import { act, line, said, word } from './actFields';
+
+/** Acts of closing, as devices send them. */
+export const closingActs = [
+	z.object({ ...act, do: z.literal('advice'), advice: z.union([word, z.uuid()]), text: said, given: z.boolean() }),
+	z.object({ ...act, do: z.literal('answer'), text: said }),
+	z.object({ ...act, do: z.literal('word'), text: said, by: line }),
+	z.object({ ...act, do: z.literal('again'), on: z.iso.date(), why: line }),
+	z.object({ ...act, do: z.literal('forget'), what: z.enum(LEARNINGS) })
+] as const;
