@@ -1,4 +1,13 @@
-import { compareHappened, isReading, STAGES, type ActOf, type PlanField, type Purpose, type Stage } from './happened';
+import {
+	compareHappened,
+	isReading,
+	STAGES,
+	type Act,
+	type ActOf,
+	type PlanField,
+	type Purpose,
+	type Stage
+} from './happened';
 import { standingEvents, type VisitReport } from './report';
 import { groupOf, type SounderId } from './sounder';
 
@@ -31,13 +40,20 @@ export interface WorkDone {
 	readonly readings: number;
 }
 
+/** The stage that an act says the work is in; from before stages were said, by what was done. */
+function stageBy(act: Act, before: Stage | undefined): Stage | undefined {
+	if (act.do === 'stage') return act.stage;
+	if (before || act.do !== 'accept') return before;
+	return act.purpose === 'found' ? 'sound' : 'set';
+}
+
 /** Minutes of every stage: each moment belongs to the stage that was entered last. */
 function stageMinutes(report: VisitReport): Map<Stage, number> {
 	const events = standingEvents(report);
 	const spent = new Map<Stage, number>();
 	let stage: Stage | undefined;
 	events.forEach((event, i) => {
-		if (!isReading(event) && event.do === 'stage') stage = event.stage;
+		if (!isReading(event)) stage = stageBy(event, stage);
 		const next = events[i + 1];
 		if (!stage) return;
 		const minutes = next ? (next.at - event.at) / MINUTE : 0;

@@ -9,8 +9,21 @@
 		records: readonly Move[];
 		lowest: number;
 		highest: number;
+		/** The question that it answers, and what its marks are. */
+		asks?: string;
+		from?: string;
+		to?: string;
+		zero?: string;
 	}
-	let { records, lowest, highest }: Props = $props();
+	let {
+		records,
+		lowest,
+		highest,
+		asks = 'What moved, and how far?',
+		from = 'found',
+		to = 'left',
+		zero = 'target'
+	}: Props = $props();
 	let width = $state(700);
 	let height = $state(300);
 	const margin = { top: 14, right: 12, bottom: 28, left: 48 };
@@ -19,7 +32,7 @@
 		records
 			.map(
 				({ note, found, left }) =>
-					`${noteName(note)} found ${flatOrSharp(found)}${left === undefined ? '' : `, left ${flatOrSharp(left)}`}`
+					`${noteName(note)} ${from} ${flatOrSharp(found)}${left === undefined ? '' : `, ${to} ${flatOrSharp(left)}`}`
 			)
 			.join('; ')
 	);
@@ -27,7 +40,7 @@
 
 <figure>
 	<figcaption>
-		<b>What moved, and how far?</b> <span class="soft">cents from target; ring: found, dot: left</span>
+		<b>{asks}</b> <span class="soft">cents from {zero}; ring: {from}, dot: {to}</span>
 	</figcaption>
 	<Drawing bind:width bind:height fills label="Moves by note. {said}">
 		<ValueAxis

@@ -51,7 +51,13 @@
 	{#each names as { id, y } (id)}<text x={width - margin.right + 6} {y}>{id}</text>{/each}
 	{#if chart.humidity}<path d={chart.humidity} class="humidity" />{/if}
 	{#each chart.drops as { x, y } (x)}<circle cx={x} cy={y} r="2.5" class="drop" />{/each}
-	{#if chart.drops.length}<text x={margin.left - 9} y={chart.climateY} text-anchor="end">%</text>{/if}
+	{#each chart.drops as { x, y, humidity }, i (x)}
+		{#if i === 0 || i === chart.drops.length - 1}<text
+				x={i === 0 ? margin.left - 9 : x + 7}
+				y={y + 4}
+				text-anchor={i === 0 ? 'end' : 'start'}>{humidity.toFixed(0)} %</text
+			>{/if}
+	{/each}
 </Drawing>
 
 <style>

@@ -1,6 +1,6 @@
 import { scaleLinear } from 'd3-scale';
 import { area } from 'd3-shape';
-import type { Frame } from './pitchRecord';
+import type { Frame } from './frame';
 
 /** Seconds that the picture shows: as long as one counts. */
 export const TRACE_SECONDS = 5;

@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { coincidenceLadder } from './coincidenceLadder';
 import { keyboardStrip, noteAt } from './keyboardStrip';
 import { moves } from './moves';
-import { pitchRecord } from './pitchRecord';
+import { sectionRecord } from './sectionRecord';
 import { settleChart } from './settleChart';
 import { beatTrace } from './beatTrace';
 import { ringOfFifths } from './ringOfFifths';
@@ -63,17 +63,16 @@ describe('coincidence ladder', () => {
 
 describe('pitch record, staircase and moves', () => {
 	it('stand with one visit, and join what was left to what was found next', () => {
-		const one = pitchRecord([{ at: new Date('2026-01-01'), found: -6, left: 0 }], frame);
-		expect(Number.isFinite(one.marks[0].x)).toBe(true);
-		const two = pitchRecord(
-			[
-				{ at: new Date('2025-01-01'), found: -6, left: 0 },
-				{ at: new Date('2026-01-01'), found: -3, left: undefined }
-			],
-			frame
-		);
-		expect(two.stretches).toHaveLength(1);
-		expect(two.marks[1].left).toBeUndefined();
+		const visit = (at: string, found: number, left: number | undefined) => ({
+			at: Date.parse(at),
+			sections: [{ id: 'tenor', found, left }],
+			humidity: undefined
+		});
+		const one = sectionRecord([visit('2026-01-01', -6, 0)], Date.parse('2026-01-01'), frame);
+		expect(one.lines[0].end!.every(Number.isFinite)).toBe(true);
+		const two = sectionRecord([visit('2026-01-01', -3, undefined), visit('2025-01-01', -6, 0)], Date.now(), frame);
+		expect(two.lines[0].path.match(/[ML]/g)).toHaveLength(3);
+		expect(two.humidity).toBeNull();
 	});
 
 	it('rise with the rate and fall with flatness', () => {

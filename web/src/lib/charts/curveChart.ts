@@ -1,7 +1,7 @@
 import { extent } from 'd3-array';
 import { scaleLinear } from 'd3-scale';
 import { alongNotes, BAND, noteAxis } from './noteAxis';
-import type { Frame } from './pitchRecord';
+import type { Frame } from './frame';
 
 /** Cents by note, from the lowest note upwards. */
 export interface CurveData {

@@ -2,7 +2,7 @@ import { extent } from 'd3-array';
 import { scaleLinear } from 'd3-scale';
 import { line } from 'd3-shape';
 import { noteAxis } from './noteAxis';
-import type { Frame } from './pitchRecord';
+import type { Frame } from './frame';
 
 /** A note as it was found. */
 export interface FoundNote {

@@ -1,7 +1,7 @@
 import { extent } from 'd3-array';
 import { scaleLog } from 'd3-scale';
 import { alongNotes, BAND, noteAxis } from './noteAxis';
-import type { Frame } from './pitchRecord';
+import type { Frame } from './frame';
 
 /** B of one note as known, and how surely. */
 export interface KnownB {

@@ -2,7 +2,7 @@ import { scalePow } from 'd3-scale';
 import { line } from 'd3-shape';
 import type { IntervalRun } from '@fendrel/core';
 import { noteAxis } from './noteAxis';
-import type { Frame } from './pitchRecord';
+import type { Frame } from './frame';
 
 const LEAST_REACH = 1.5;
 /** Pixels between two names at the right edge. */

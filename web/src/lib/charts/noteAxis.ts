@@ -1,7 +1,7 @@
 import { scaleLinear } from 'd3-scale';
 import { area, line } from 'd3-shape';
 import { noteName } from '@fendrel/core';
-import type { Frame } from './pitchRecord';
+import type { Frame } from './frame';
 
 /** Notes from left to right, a place in the middle of each key, and the Cs named. */
 export function noteAxis(lowest: number, highest: number, { width, margin }: Pick<Frame, 'width' | 'margin'>) {

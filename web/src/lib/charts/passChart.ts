@@ -1,7 +1,7 @@
 import { extent } from 'd3-array';
 import { scaleLinear } from 'd3-scale';
 import { noteAxis } from './noteAxis';
-import type { Frame } from './pitchRecord';
+import type { Frame } from './frame';
 
 /** What a note is set to in a pass, in cents from its target. */
 export interface PassBar {

@@ -1,5 +1,5 @@
 import { noteAxis } from './noteAxis';
-import type { Frame } from './pitchRecord';
+import type { Frame } from './frame';
 
 /** Strings of a note: which stay as they are, and which are moved. */
 export interface PinColumn {

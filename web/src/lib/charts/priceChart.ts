@@ -1,6 +1,6 @@
 import { scaleLinear } from 'd3-scale';
 import { line } from 'd3-shape';
-import type { Frame } from './pitchRecord';
+import type { Frame } from './frame';
 
 /** What one A4 costs. */
 export interface PricePoint {

@@ -1,6 +1,6 @@
 import { extent } from 'd3-array';
 import { scaleLinear } from 'd3-scale';
-import type { Frame } from './pitchRecord';
+import type { Frame } from './frame';
 
 /** One tread as it was proved, with how sure that is. */
 export interface ProvedTread {

@@ -1,7 +1,7 @@
 import { extent } from 'd3-array';
 import { scaleLinear } from 'd3-scale';
 import { noteAxis } from './noteAxis';
-import type { Frame } from './pitchRecord';
+import type { Frame } from './frame';
 
 export const REST_KINDS = ['octave', 'fifth', 'fourth'] as const;
 

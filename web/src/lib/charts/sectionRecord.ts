@@ -1,7 +1,7 @@
 import { extent } from 'd3-array';
 import { scaleLinear, scaleUtc } from 'd3-scale';
 import { line } from 'd3-shape';
-import type { Frame } from './pitchRecord';
+import type { Frame } from './frame';
 
 /** A visit by sections, in cents, and the air it was made in. */
 export interface SectionVisit {
@@ -59,7 +59,6 @@ export function sectionRecord(visits: readonly SectionVisit[], now: number, { wi
 					)(humid)
 				: null,
 		drops: humid.map(({ at, humidity }) => ({ x: x(new Date(at)), y: wet(humidity!), humidity: humidity! })),
-		climateY: height - margin.bottom - 8,
 		xTicks: x.ticks(most).map((tick) => ({ x: x(tick), label: format(tick) })),
 		yTicks: y.ticks(4).map((value) => ({ value, y: y(value) }))
 	};

@@ -1,7 +1,7 @@
 import { extent } from 'd3-array';
 import { scaleLinear } from 'd3-scale';
 import { line } from 'd3-shape';
-import type { Frame } from './pitchRecord';
+import type { Frame } from './frame';
 
 export interface SettleCurve {
 	readonly curve: readonly { readonly since: number; readonly cents: number }[];

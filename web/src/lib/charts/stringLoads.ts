@@ -2,7 +2,7 @@ import { max } from 'd3-array';
 import { scaleLinear } from 'd3-scale';
 import type { NoteLoad } from '@fendrel/core';
 import { noteAxis } from './noteAxis';
-import type { Frame } from './pitchRecord';
+import type { Frame } from './frame';
 
 /** Tension of one string above, share of its breaking load below; both along the keyboard. */
 export function stringLoads(

@@ -1,6 +1,6 @@
 import { breakOf, stringsAt, sectionAt, type Stringing } from '@fendrel/core';
 import { noteAxis } from './noteAxis';
-import type { Frame } from './pitchRecord';
+import type { Frame } from './frame';
 
 /** Width that all strings of a note take at most, as a share of its place. */
 const SPREAD = 0.6;

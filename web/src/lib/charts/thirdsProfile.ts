@@ -1,5 +1,5 @@
 import { scaleLinear } from 'd3-scale';
-import type { Frame } from './pitchRecord';
+import type { Frame } from './frame';
 
 /** Sizes of the twelve major thirds in cents, in the order of the circle of fifths from C. */
 export interface ThirdsSeries {

@@ -1,5 +1,5 @@
 import { scaleLinear } from 'd3-scale';
-import type { Frame } from './pitchRecord';
+import type { Frame } from './frame';
 
 /** From where on which work is asked for, in cents, for one purpose. */
 export interface BandRow {

@@ -2,6 +2,7 @@
 	import { Dialog } from '@skeletonlabs/skeleton-svelte';
 	import { format } from 'date-fns';
 	import DialogSheet from '$lib/ui/DialogSheet.svelte';
+	import { saveFile } from '$lib/ui/saveFile';
 	import { handOver } from './handOver.svelte';
 	import { refusedWords } from './refusedWords';
 
@@ -11,11 +12,8 @@
 
 	function download() {
 		const text = JSON.stringify({ format: 'fendrel-refused', version: 1, refused: handOver.refused }, null, '\t');
-		const link = document.createElement('a');
-		link.href = URL.createObjectURL(new Blob([text], { type: 'application/json' }));
-		link.download = `refused-${format(new Date(), 'yyyy-MM-dd-HHmm')}.json`;
-		link.click();
-		URL.revokeObjectURL(link.href);
+		const name = `refused-${format(new Date(), 'yyyy-MM-dd-HHmm')}.json`;
+		saveFile(new Blob([text], { type: 'application/json' }), name);
 	}
 	function close() {
 		open = false;

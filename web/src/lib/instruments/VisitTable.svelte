@@ -1,6 +1,7 @@
 <script lang="ts">
 	import { inHz, onShortDay, signed } from '$lib/ui/format';
 	import ScrollTable from '$lib/ui/ScrollTable.svelte';
+	import { paperHref } from '$lib/record/papers';
 
 	interface Props {
 		visits: readonly {
@@ -28,6 +29,7 @@
 				<th class="figure">A4 left, Hz</th>
 				<th class="figure">Notes set</th>
 				<th class="figure">Mean move, cents</th>
+				<th>Papers</th>
 				<th>Note</th>
 			</tr>
 		</thead>
@@ -40,6 +42,11 @@
 					<td class="figure">{visit.a4Left === undefined ? '–' : inHz(visit.a4Left)}</td>
 					<td class="figure">{visit.notesSet}</td>
 					<td class="figure">{visit.movedMean === undefined ? '–' : visit.movedMean.toFixed(1)}</td>
+					<td class="papers"
+						>{#each ['report', 'card'] as const as paper (paper)}<a href={paperHref(visit.id, paper)} download
+								>{paper}<span class="sr-only"> of {onShortDay(visit.startedAt)}</span></a
+							>{/each}</td
+					>
 					<td class="note">{visit.note}</td>
 				</tr>
 			{/each}
@@ -55,6 +62,12 @@
 		font-family: inherit;
 		white-space: normal;
 		max-width: 6rem;
+	}
+	.papers {
+		white-space: nowrap;
+	}
+	.papers a + a {
+		margin-left: 0.75rem;
 	}
 	.note {
 		color: var(--soft);

@@ -17,18 +17,21 @@ import { namesOf } from '../db/stores/accounts';
 import type { Instrument } from '../db/stores/instruments';
 import { actsOfVisits } from '../db/stores/record';
 import { visitSoundersOf } from '../db/stores/summaries';
-import { visitHistory } from './history';
+import type { PastVisit } from './history';
 import { standingActs } from './standingActs';
 
 /** Visits that a technician at the door looks back on. */
 const LOOKED_BACK = 24;
 
-/** What earlier visits of an instrument say on arrival: how it stood, in which climate, and what was left to do. */
+/**
+ * What earlier visits of an instrument say: how it stood, in which climate, and what was left to do.
+ * @param visits newest first
+ */
 export async function visitsBefore(
 	workshopId: string,
-	instrument: Instrument
-): Promise<Pick<InstrumentBook, 'history' | 'findings' | 'learned' | 'jumped'>> {
-	const visits = await visitHistory(workshopId, instrument);
+	instrument: Instrument,
+	visits: readonly PastVisit[]
+): Promise<Pick<InstrumentBook, 'findings' | 'learned' | 'jumped'> & { readonly history: readonly VisitBefore[] }> {
 	const acts = await actsOfVisits(
 		workshopId,
 		visits.map(({ id }) => id),

@@ -11,6 +11,7 @@ import { stringTablesOf } from '../db/stores/stringTables';
 import { listTemperaments } from '../db/stores/temperaments';
 import { visitsOf, type Visit } from '../db/stores/visits';
 import { visitsBefore } from './before';
+import { visitHistory } from './history';
 import { workshopPace } from './pace';
 import { visitOr404 } from '../find';
 import { stringingOf } from '../strings/stringing';
@@ -39,7 +40,7 @@ export async function instrumentBook(
 		stringingOf(workshopId, instrument),
 		visitsOf(workshopId, id),
 		stringTablesOf(workshopId, id, 1),
-		visitsBefore(workshopId, instrument),
+		visitHistory(workshopId, instrument).then((past) => visitsBefore(workshopId, instrument, past)),
 		workshopPace(workshopId, settings.minutes),
 		housePitch(workshopId, instrument)
 	]);

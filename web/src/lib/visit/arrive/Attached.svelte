@@ -8,7 +8,8 @@
 		attachment: Attachment;
 		/** What it shows. */
 		name: string;
-		onremove: () => void;
+		/** Not said: it can only be looked at. */
+		onremove?: () => void;
 	}
 	let { visitId, attachment, name, onremove }: Props = $props();
 	const id = $derived(attachment.attachment);
@@ -46,9 +47,9 @@
 	{:else}
 		<p class="soft">{isMissing ? `${words} is not on this device` : '…'}</p>
 	{/if}
-	<button type="button" class="remove" aria-label="Take {words.toLowerCase()} away" onclick={onremove}
-		><X size={16} /></button
-	>
+	{#if onremove}<button type="button" class="remove" aria-label="Take {words.toLowerCase()} away" onclick={onremove}
+			><X size={16} /></button
+		>{/if}
 	{#if standing?.state === 'refused'}<figcaption class="problem" role="alert">{standing.why}</figcaption>
 	{:else if standing?.state === 'waits'}<figcaption class="soft">waits for the server</figcaption>{/if}
 </figure>

@@ -8,10 +8,11 @@ import {
 	type Played,
 	type SeasonShare
 } from '@fendrel/core';
-import { differenceInCalendarDays, differenceInMonths, differenceInWeeks } from 'date-fns';
+import { differenceInCalendarDays, differenceInMonths, differenceInWeeks, parseISO } from 'date-fns';
 import type { VisitBefore } from '$lib/device/books';
 import type { Settings } from '$lib/settings/settings';
 import { counted, onDay, signed } from '$lib/ui/format';
+import { movedBy } from '../movedBy';
 
 export const PLAYED_WORDS: Record<Played, string> = {
 	daily: 'Played daily',
@@ -61,20 +62,14 @@ function sinceWords(last: VisitBefore, now: Date): string {
 	return `${inWords(Math.max(1, differenceInWeeks(now, last.at)), 'week')} since the last tuning`;
 }
 
-/** How far an instrument was moved at a visit, in cents: its section that was moved furthest. */
-function movedAt({ sections }: VisitBefore): number {
-	const moves = sections.flatMap(({ found, left }) =>
-		found === undefined || left === undefined ? [] : Math.abs(left - found)
-	);
-	return Math.max(0, ...moves);
-}
-
-/** "It fell due on 3 March, nineteen weeks ago": by how it is played, and how far it was moved last time. */
+/** "It fell due on 3 March, nineteen weeks ago": as was agreed, or by how it is played and how far it was moved last time. */
 export function dueWords(last: VisitBefore, brief: Brief, { again, purposes }: Settings, now: Date): string {
 	const end = last.at + 60_000 * last.minutes;
-	const due = fallsDue(end, brief, again, movedAt(last), purposes[brief.purpose].followUp);
+	const due = last.again
+		? parseISO(last.again.on)
+		: new Date(fallsDue(end, brief, again, movedBy(last.sections), purposes[brief.purpose].followUp));
 	const days = differenceInCalendarDays(now, due);
-	const day = onDay(new Date(due));
+	const day = onDay(due);
 	if (Math.abs(days) < 14) return `It is due now (${day}).`;
 	const weeks = counted(Math.round(Math.abs(days) / 7), 'week');
 	return days > 0 ? `It fell due on ${day}, ${weeks} ago.` : `It falls due on ${day}, in ${weeks}.`;

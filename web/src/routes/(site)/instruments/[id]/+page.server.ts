@@ -1,6 +1,7 @@
 import { workshopOf } from '$lib/server/auth/guard';
 import { readStrings } from '$lib/server/db/stores/instruments';
 import { instrumentOr404 } from '$lib/server/find';
+import { visitsBefore } from '$lib/server/visits/before';
 import { visitHistory } from '$lib/server/visits/history';
 import type { PageServerLoad } from './$types';
 
@@ -11,10 +12,13 @@ export const load = (async ({ locals, params }) => {
 		visitHistory(workshopId, instrument),
 		readStrings(workshopId, instrument.id)
 	]);
+	const { history, findings } = await visitsBefore(workshopId, instrument, visits);
 	const { id, name, kind, location, maker, madeIn, lowest, highest, usualA4, notes } = instrument;
 	return {
 		instrument: { id, name, kind, location, maker, madeIn, lowest, highest, usualA4, notes },
 		notesRead: read.length,
-		visits
+		visits,
+		history,
+		findings: findings ?? []
 	};
 }) satisfies PageServerLoad;

@@ -1,7 +1,9 @@
 <script lang="ts">
 	import { noteName } from '@fendrel/core';
 	import { formatDistanceToNow } from 'date-fns';
-	import PitchRecord from '$lib/charts/PitchRecord.svelte';
+	import SectionRecord from '$lib/charts/SectionRecord.svelte';
+	import CompareForm from '$lib/instruments/CompareForm.svelte';
+	import OpenFindings from '$lib/instruments/OpenFindings.svelte';
 	import BeginVisit from '$lib/visit/BeginVisit.svelte';
 	import { holdInstrument } from '$lib/visit/begin';
 	import VisitTable from '$lib/instruments/VisitTable.svelte';
@@ -28,8 +30,8 @@
 		['Usual A4', `${inHz(instrument.usualA4)} Hz`],
 		['Strings read', data.notesRead ? `${counted(data.notesRead, 'note')} with inharmonicity` : 'none yet']
 	]);
-	const points = $derived(
-		[...data.visits].reverse().map(({ startedAt, found, left }) => ({ at: startedAt, found, left }))
+	const sections = $derived(
+		data.history.map(({ at, sections, climate }) => ({ at, sections, humidity: climate?.humidity ?? undefined }))
 	);
 </script>
 
@@ -67,14 +69,20 @@
 			{/each}
 		</dl>
 		{#if instrument.notes}<p class="notes">{instrument.notes}</p>{/if}
+		<OpenFindings findings={data.findings} />
 	</aside>
 	<div class="record">
-		{#if points.some(({ found }) => found !== undefined)}
-			<PitchRecord {points} zero="A4 = {inHz(instrument.usualA4)} Hz" />
+		{#if sections.length}
+			<h2 class="asks">
+				<b>How did it keep its pitch?</b>
+				<span>cents from A4 = {inHz(instrument.usualA4)} Hz by section; below: humidity</span>
+			</h2>
+			<SectionRecord visits={sections} now={Date.now()} height={230} />
 		{/if}
 		{#if finished.length}
 			<h2>{counted(finished.length, 'visit')}</h2>
 			<VisitTable visits={finished} />
+			{#if finished.length > 1}<CompareForm instrumentId={instrument.id} visits={finished} />{/if}
 		{:else}
 			<p class="soft">Its pitch record starts with the first visit.</p>
 		{/if}
@@ -120,8 +128,8 @@
 		white-space: pre-line;
 		overflow-wrap: anywhere;
 	}
-	h2 {
-		margin: 2rem 0 0.5rem;
+	h2:not(.asks) {
+		margin: 1.5rem 0 0.5rem;
 	}
 	@media (max-width: 860px) {
 		.body {

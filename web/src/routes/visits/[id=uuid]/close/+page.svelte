@@ -4,18 +4,21 @@
 	import { handOver } from '$lib/handover/handOver.svelte';
 	import Shortcuts from '$lib/ui/Shortcuts.svelte';
 	import { counted, onDay } from '$lib/ui/format';
-	import NoteForm from '$lib/visit/close/NoteForm.svelte';
-	import { closeVerdict, summaryLines } from '$lib/visit/close/closeWords';
+	import AccountTable from '$lib/visit/close/AccountTable.svelte';
+	import { accountOf } from '$lib/visit/close/account';
+	import { closeVerdict } from '$lib/visit/close/accountWords';
+	import AdviceList from '$lib/visit/close/AdviceList.svelte';
+	import LastWords from '$lib/visit/close/LastWords.svelte';
+	import LearnedHere from '$lib/visit/close/LearnedHere.svelte';
+	import NextDate from '$lib/visit/close/NextDate.svelte';
+	import PaperList from '$lib/visit/close/PaperList.svelte';
 	import Strip from '$lib/visit/Strip.svelte';
 	import VisitFrame from '$lib/visit/VisitFrame.svelte';
 
 	let { data } = $props();
 	const open = $derived(data.open);
 	const { visit, instrument, record, family, body, summary } = $derived(open);
-	const words = $derived({
-		counted: (count: number) => counted(count, family.group.one, family.group.many),
-		nameOf: family.groupName
-	});
+	const account = $derived(accountOf(open));
 	const records = $derived(
 		[...summary.notes.values()].flatMap(({ note, found, left }) => (found === undefined ? [] : [{ note, found, left }]))
 	);
@@ -26,16 +29,26 @@
 
 <VisitFrame {open} stage="close">
 	<div class="close">
-		<section>
-			<p class="verdict">{closeVerdict(summary, visit.finishedAt !== null, words)}</p>
-			<dl>
-				{#each summaryLines(summary, record.groups, words) as [term, text] (term)}
-					<dt>{term}</dt>
-					<dd>{text}</dd>
-				{/each}
-			</dl>
+		<section class="account">
+			<h2 class="verdict">{closeVerdict(open)}</h2>
+			<AccountTable {open} {account} />
+		</section>
+		<div class="middle">
+			<section class="picture">
+				{#if records.length}<Moves {records} lowest={instrument.lowest} highest={instrument.highest} />
+				{:else}<p class="soft">Moves are shown here once notes have been read.</p>{/if}
+			</section>
+			<div class="next">
+				<AdviceList {open} {account} />
+				<div class="dates">
+					<NextDate {open} {account} />
+					<LearnedHere {open} {account} />
+				</div>
+			</div>
+		</div>
+		<section class="words">
 			{#if visit.finishedAt}
-				<p class="soft">
+				<p>
 					Finished on {onDay(visit.finishedAt)}.
 					{#if waiting}{counted(waiting, 'entry', 'entries')} of it wait{waiting === 1 ? 's' : ''} on this device and
 						{waiting === 1 ? 'is' : 'are'} handed over when the server answers.{/if}
@@ -43,12 +56,9 @@
 				{#if visit.note}<p class="note">{visit.note}</p>{/if}
 				<a class="btn preset-filled-brand" href="/instruments/{instrument.id}">To {instrument.name}</a>
 			{:else}
-				<NoteForm {open} />
+				<LastWords {open} />
 			{/if}
-		</section>
-		<section class="picture">
-			{#if records.length}<Moves {records} lowest={instrument.lowest} highest={instrument.highest} />
-			{:else}<p class="soft">Moves are shown here once notes have been read.</p>{/if}
+			<PaperList visitId={visit.id} name={instrument.name} />
 		</section>
 	</div>
 	{#snippet strip()}
@@ -61,48 +71,66 @@
 <style>
 	.close {
 		display: grid;
-		grid-template-columns: minmax(20rem, 28rem) minmax(0, 1fr);
+		grid-template-columns: minmax(19rem, 24rem) minmax(0, 1fr) 20rem;
 		height: 100%;
 	}
-	section {
-		padding: 1.5rem;
+	.account,
+	.middle,
+	.words {
+		padding: 1.25rem 1.5rem;
 		overflow: auto;
 		min-width: 0;
 	}
-	section:first-child {
+	.account {
 		border-right: 1px solid var(--line);
 	}
-	.verdict {
-		font-size: 1.9rem;
-		margin-bottom: 1rem;
-	}
-	dl {
+	.words {
+		border-left: 1px solid var(--line);
 		display: grid;
-		grid-template-columns: 7rem minmax(0, 1fr);
-		margin-bottom: 1rem;
+		align-content: start;
+		gap: 1.25rem;
 	}
-	dt,
-	dd {
-		padding: 0.45rem 0;
-		border-bottom: 1px solid var(--line);
+	.verdict {
+		font-size: 1.7rem;
+		line-height: 1.15;
+		margin-bottom: 0.75rem;
 	}
-	dt {
-		color: var(--soft);
+	.picture {
+		height: 19rem;
+	}
+	.next {
+		display: grid;
+		grid-template-columns: minmax(0, 1.3fr) minmax(0, 1fr);
+		gap: 1.75rem;
+		margin-top: 1.25rem;
+	}
+	.dates {
+		display: grid;
+		align-content: start;
+		gap: 1.25rem;
 	}
 	.note {
 		white-space: pre-line;
 		overflow-wrap: anywhere;
-		margin: 0.75rem 0 1.25rem;
 	}
-	@media (max-width: 860px) {
+	@media (max-width: 1100px) {
 		.close {
 			grid-template-columns: minmax(0, 1fr);
+			height: auto;
 		}
-		section {
+		.account,
+		.words {
+			border: 0;
+		}
+		.account,
+		.middle,
+		.words {
 			padding: 1.25rem 1rem;
 		}
-		section:first-child {
-			border-right: 0;
+	}
+	@media (max-width: 700px) {
+		.next {
+			grid-template-columns: minmax(0, 1fr);
 		}
 	}
 </style>

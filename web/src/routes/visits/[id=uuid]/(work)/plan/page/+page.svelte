@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { saveFile } from '$lib/ui/saveFile';
 	import { asksForRaise, judge, passesOf, raiseChoiceOf } from '$lib/visit/plan/judgement';
 	import { ownersPage } from '$lib/visit/plan/makeOwnersPage';
 
@@ -22,12 +23,7 @@
 				body: JSON.stringify(page)
 			});
 			if (!answer.ok) throw new Error(String(answer.status));
-			const address = URL.createObjectURL(await answer.blob());
-			const link = document.createElement('a');
-			link.href = address;
-			link.download = `${open.instrument.name}, plan.pdf`;
-			link.click();
-			URL.revokeObjectURL(address);
+			saveFile(await answer.blob(), `${open.instrument.name}, plan.pdf`);
 		} catch {
 			problem = 'The PDF is made by the server, which does not answer. Print this page instead.';
 		}
