@@ -91,6 +91,7 @@ test('a visit on the simulated instrument, from sign-in to the record', async ({
 	await page
 		.getByRole('row', { name: /Square piano/ })
 		.getByRole('link')
+		.first()
 		.click();
 	// The note stands in the instrument's table too: wait for the visit's own page.
 	await expect(page).toHaveURL(/\/close$/);

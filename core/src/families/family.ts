@@ -1,7 +1,9 @@
 import type { NoteTarget, TargetTableOptions } from '../curve/targetTable';
 import type { Reading } from '../record/happened';
 import type { SounderId } from '../record/sounder';
-import type { SettingStep } from '../setting/order';
+import type { BearingPlan } from '../bearing/plan';
+import type { PlannedOrder } from '../record/happened';
+import type { SettingStep } from '../setting/step';
 
 /** Sounders of a group that may be left sounding together: one string, a pair, all of a note. */
 export interface SounderChoice {
@@ -62,7 +64,7 @@ export interface Family<Body> {
 	readonly targets: (body: Body, basis: TargetBasis) => readonly GroupTarget[];
 	/** Ways in which its sounders are listened to, the usual one first. */
 	readonly ways: readonly ListeningWay[];
-	/** The order of work; each group once. */
-	readonly order: (body: Body) => readonly SettingStep[];
+	/** The order of work, the usual one unless another is chosen; a group again where its unison follows. */
+	readonly order: (body: Body, chosen?: PlannedOrder, bearing?: Pick<BearingPlan, 'steps'>) => readonly SettingStep[];
 	readonly instructions: Instructions;
 }

@@ -1,6 +1,6 @@
 import { sounderId, type SounderId } from '../record/sounder';
 import { settingOrder } from '../setting/order';
-import { stringsAt, type Choir, type Stringing } from '../strings/stringing';
+import { sectionAt, stringsAt, type Choir, type Stringing } from '../strings/stringing';
 import { noteName } from '../units/note';
 import { targetTable } from '../curve/targetTable';
 import type { Control, Family, SounderChoice, TargetBasis } from './family';
@@ -82,7 +82,15 @@ export const KEYBOARD = {
 	targets: ({ lowest, highest }: Pick<Keyboard, 'lowest' | 'highest'>, basis: TargetBasis) =>
 		targetTable({ lowest, highest, ...basis }),
 	ways: ['struck'],
-	order: ({ lowest, highest }) => settingOrder(lowest, highest),
+	order: ({ lowest, highest, stringing }, chosen, bearing) =>
+		settingOrder(
+			{
+				...{ lowest, highest, bearing },
+				stringsAt: (note) => stringsAt(stringing, note),
+				isWound: (note) => sectionAt(stringing, note).wound
+			},
+			chosen
+		),
 	instructions: {
 		begin: 'Strike it',
 		check: 'Set. Strike to check',

@@ -17,8 +17,11 @@ export const INTERVALS = {
 	octave: { name: 'octave', semitones: 12, lowerPartial: 2, upperPartial: 1 },
 	octave42: { name: 'octave 4:2', semitones: 12, lowerPartial: 4, upperPartial: 2 },
 	octave63: { name: 'octave 6:3', semitones: 12, lowerPartial: 6, upperPartial: 3 },
+	octave84: { name: 'octave 8:4', semitones: 12, lowerPartial: 8, upperPartial: 4 },
+	octave105: { name: 'octave 10:5', semitones: 12, lowerPartial: 10, upperPartial: 5 },
 	tenth: { name: 'tenth', semitones: 16, lowerPartial: 5, upperPartial: 2 },
 	twelfth: { name: 'twelfth', semitones: 19, lowerPartial: 3, upperPartial: 1 },
+	doubleOctave: { name: 'double octave', semitones: 24, lowerPartial: 4, upperPartial: 1 },
 	seventeenth: { name: 'seventeenth', semitones: 28, lowerPartial: 5, upperPartial: 1 }
 } as const satisfies Record<string, IntervalKind>;
 

@@ -75,6 +75,8 @@ export interface PlanVersion {
 	readonly raise?: PlannedRaise | null;
 	/** Notes that are touched while the rest stays as it is; null, or not said: all are set. */
 	readonly touch?: readonly TouchedNote[] | null;
+	/** null, or not said: the usual order. */
+	readonly order?: PlannedOrder | null;
 }
 
 /** A note that is brought so many cents above its target, or below: to its neighbours' level. */
@@ -108,16 +110,33 @@ export interface PlannedRaise {
 	readonly pass: number;
 }
 
+/** In which order an instrument is set. */
+export interface PlannedOrder {
+	/** How the temperament's notes follow each other: an order of the list. */
+	readonly first: string;
+	/** The temperament octave's lowest note. */
+	readonly octave: number;
+	readonly outwards: 'upFirst' | 'downFirst';
+	/** When the other strings of a note follow. */
+	readonly unisons: 'notAsked' | 'asOneGoes' | 'afterwards';
+	/** What is set by ear, its cents hidden. */
+	readonly byEar: 'nothing' | 'outwards' | 'all';
+}
+
 /** `raised`: left so in a pass that goes before the tuning. */
 export const PURPOSES = ['found', 'raised', 'set', 'proved'] as const;
 export type Purpose = (typeof PURPOSES)[number];
+
+/** What is noted of a string while it is set: it beats by itself, or waits for the end. */
+export const MARKS = ['falseBeat', 'later'] as const;
+export type Mark = (typeof MARKS)[number];
 
 /** Stages of a visit, in order. */
 export const STAGES = ['arrive', 'sound', 'plan', 'set', 'prove', 'close'] as const;
 export type Stage = (typeof STAGES)[number];
 
 /** What a plan says, part by part: two devices may each change another one. */
-export const PLAN_FIELDS = ['a4', 'temperament', 'tolerance', 'curve', 'raise', 'touch'] as const;
+export const PLAN_FIELDS = ['a4', 'temperament', 'tolerance', 'curve', 'raise', 'touch', 'order'] as const;
 export type PlanField = (typeof PLAN_FIELDS)[number];
 
 /** Two groups that were struck together, and how they beat where their partials meet. */
@@ -163,6 +182,8 @@ export type Act = Happened &
 		/** Where the work stands: what is due. */
 		| { readonly do: 'place'; readonly group: number | null }
 		| { readonly do: 'stage'; readonly stage: Stage }
+		/** Not on: taken off again. */
+		| { readonly do: 'mark'; readonly sounders: readonly SounderId[]; readonly as: Mark; readonly on: boolean }
 		| ({ readonly do: 'note'; readonly text: string } & WrittenOver)
 		| { readonly do: 'finish' }
 		| ({ readonly do: 'heard' } & HeardInterval)

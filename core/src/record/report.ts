@@ -2,9 +2,11 @@ import {
 	compareHappened,
 	isReading,
 	isUsable,
+	MARKS,
 	type Act,
 	type ActOf,
 	type HeardInterval,
+	type Mark,
 	type Purpose,
 	type Reading,
 	type VisitEvent
@@ -58,6 +60,8 @@ export interface VisitReport extends Written {
 	readonly finishedAt: number | undefined;
 	readonly arrival: Arrival;
 	readonly closing: Closing;
+	/** Sounders that beat by themselves, and those that wait for the end. */
+	readonly marks: ReadonlyMap<Mark, ReadonlySet<SounderId>>;
 	/** Intervals that were heard: of each coincidence the last one. */
 	readonly heard: readonly At<HeardInterval>[];
 	/** Events of each sounder in order of happening. */
@@ -82,6 +86,7 @@ export const EMPTY_REPORT: VisitReport = {
 	finishedAt: undefined,
 	arrival: arrivalOf([]),
 	closing: closingOf([]),
+	marks: new Map(),
 	heard: [],
 	ofSounder: new Map(),
 	resting: new Map(),
@@ -179,7 +184,7 @@ function figureOf({ id, at, device, counter, pitch, target, deviation }: Reading
 
 function wholeOf(
 	report: VisitReport
-): Written & Pick<VisitReport, 'place' | 'stage' | 'finishedAt' | 'arrival' | 'closing' | 'heard'> {
+): Written & Pick<VisitReport, 'place' | 'stage' | 'finishedAt' | 'arrival' | 'closing' | 'marks' | 'heard'> {
 	const standing = report.ofVisit.filter(({ id }) => !isUndone(report, id));
 	const of = <Kind extends Act['do']>(kind: Kind) => standing.filter((act): act is ActOf<Kind> => act.do === kind);
 	return {
@@ -189,8 +194,20 @@ function wholeOf(
 		finishedAt: of('finish')[0]?.at,
 		arrival: arrivalOf(standing.filter(isArrivalAct)),
 		closing: closingOf(standing.filter(isClosingAct)),
+		marks: marksOf(of('mark')),
 		heard: lastHeard(of('heard'))
 	};
+}
+
+function marksOf(acts: readonly ActOf<'mark'>[]): VisitReport['marks'] {
+	return new Map(
+		MARKS.map((as) => {
+			const marked = new Set<SounderId>();
+			for (const act of acts)
+				if (act.as === as) for (const sounder of act.sounders) marked[act.on ? 'add' : 'delete'](sounder);
+			return [as, marked];
+		})
+	);
 }
 
 function lastHeard(all: readonly ActOf<'heard'>[]): VisitReport['heard'] {

@@ -74,7 +74,8 @@ const VALUES: Record<PlanField, (plan: PlanVersion) => Partial<PlanVersion>> = {
 	tolerance: ({ tolerance }) => ({ tolerance }),
 	curve: ({ curveId, lead }) => ({ curveId, lead }),
 	raise: ({ raise = null }) => ({ raise }),
-	touch: ({ touch = null }) => ({ touch })
+	touch: ({ touch = null }) => ({ touch }),
+	order: ({ order = null }) => ({ order })
 };
 const isSame = (one: object, other: object) => JSON.stringify(one) === JSON.stringify(other);
 

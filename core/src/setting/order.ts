@@ -1,66 +1,80 @@
-import { INTERVALS, type IntervalKind } from '../intervals/intervalKinds';
+import type { PlannedOrder } from '../record/happened';
 import { A4 } from '../units/pitch';
+import { FIRST_ORDERS, type FirstGround } from './firstOrders';
+import { proofDownwards, proofUpwards } from './outwards';
+import type { HeardAgainst, SettingStep, WorkSection } from './step';
 
-/** One note to set, and the note it is proved against by ear. */
-export interface SettingStep {
-	readonly note: number;
-	/** Already set when its turn comes; undefined for the first note, which comes from the reference pitch. */
-	readonly against: number | undefined;
-	readonly interval: IntervalKind | undefined;
-	readonly section: 'reference' | 'temperament' | 'upwards' | 'downwards' | 'raise' | 'touch';
-}
+/** Ways outwards from the temperament octave. */
+export const OUTWARDS = ['upFirst', 'downFirst'] as const;
+/** When the other strings of a note follow: nobody asks; note by note; when all leading strings stand. */
+export const UNISON_ORDERS = ['notAsked', 'asOneGoes', 'afterwards'] as const;
+/** What is set by ear, its cents hidden: nothing, what lies outwards of the temperament, all of it. */
+export const BY_EAR = ['nothing', 'outwards', 'all'] as const;
 
-/** From A by fourths and fifths to E♭, then from A the other way to G♯: no step crosses the usual place of a wolf. */
-const CIRCLE: readonly (readonly [note: number, against: number])[] = [
-	[57, 69], // A3 from A4
-	[62, 57], // D4
-	[55, 62], // G3
-	[60, 55], // C4
-	[53, 60], // F3
-	[58, 53], // B♭3
-	[63, 58], // E♭4
-	[64, 57], // E4
-	[59, 64], // B3
-	[54, 59], // F♯3
-	[61, 54], // C♯4
-	[56, 61], // G♯3
-	[65, 53] // F4
-];
+/** F3 to F4 around the circle, upwards, then downwards; one string of each note. */
+export const USUAL_ORDER: PlannedOrder = {
+	first: 'circle',
+	octave: 53,
+	outwards: 'upFirst',
+	unisons: 'notAsked',
+	byEar: 'nothing'
+};
 
-/** The octave type the ear uses there: 6:3 in the bass, 4:2 in the middle, 2:1 in the treble. */
-function octaveFor(lower: number): IntervalKind {
-	if (lower < 48) return INTERVALS.octave63;
-	return lower < 72 ? INTERVALS.octave42 : INTERVALS.octave;
-}
-
-function intervalBetween(a: number, b: number): IntervalKind {
-	const semitones = Math.abs(a - b);
-	if (semitones === 12) return octaveFor(Math.min(a, b));
-	return semitones === 5 ? INTERVALS.fourth : INTERVALS.fifth;
+/** What an order of work depends on besides what is chosen. */
+export interface OrderGround extends Pick<FirstGround, 'bearing'> {
+	readonly lowest: number;
+	readonly highest: number;
+	/** How many strings a note has, and whether they are wound; one plain string unless told. */
+	readonly stringsAt?: (note: number) => number;
+	readonly isWound?: (note: number) => boolean;
 }
 
 /**
- * The order of work: A4, the octave F3 to F4 around the circle from A, then octaves upwards, then
- * downwards. Notes outside the compass are passed over, and so is the ear's reference when it is missing.
+ * The order of work: the reference, the temperament octave, then outwards, and where it is asked for the unisons. Notes
+ * outside the compass are passed over, and so is what a note would be heard against when it is missing.
  */
-export function settingOrder(lowest: number, highest: number): readonly SettingStep[] {
-	const within = (note: number) => note >= lowest && note <= highest;
+export function settingOrder(ground: OrderGround, order: PlannedOrder = USUAL_ORDER): readonly SettingStep[] {
+	const { lowest, highest, bearing, stringsAt = () => 1, isWound = () => false } = ground;
+	const { first, octave, outwards, unisons } = order;
 	const done = new Set<number>();
 	const steps: SettingStep[] = [];
-	const add = (note: number, against: number | undefined, section: SettingStep['section']) => {
-		if (!within(note) || done.has(note)) return;
-		const known = against !== undefined && done.has(against) ? against : undefined;
-		steps.push({
-			note,
-			against: known,
-			interval: known === undefined ? undefined : intervalBetween(note, known),
-			section
-		});
+	const isSet = (note: number) => done.has(note);
+	const add = (note: number, section: WorkSection, proofs: readonly HeardAgainst[] = []) => {
+		if (note < lowest || note > highest || done.has(note)) return;
+		const [proof, ...also] = proofs.filter(({ against }) => isSet(against));
+		const step = { note, against: proof?.against, interval: proof?.interval, section };
+		steps.push(also.length ? { ...step, also } : step);
 		done.add(note);
+		if (unisons === 'asOneGoes' && stringsAt(note) > 1) steps.push(unisonOf(step));
 	};
-	add(A4, undefined, 'reference');
-	for (const [note, against] of CIRCLE) add(note, against, 'temperament');
-	for (let note = Math.max(lowest, 66); note <= highest; note++) add(note, note - 12, 'upwards');
-	for (let note = Math.min(highest, 65); note >= lowest; note--) add(note, note + 12, 'downwards');
+	add(A4, 'reference');
+	const temperament = FIRST_ORDERS.find(({ id }) => id === first) ?? FIRST_ORDERS[0];
+	for (const { note, against, interval } of temperament.steps({ octave, bearing }))
+		add(note, 'temperament', against !== undefined && interval ? [{ against, interval }] : []);
+	// What a bearing plan does not reach is set like the rest of the octave.
+	for (let note = octave; note <= octave + 12; note++) add(note, 'temperament');
+	const upwards = () => {
+		for (let note = Math.max(lowest, octave + 13); note <= highest; note++)
+			add(note, 'upwards', proofUpwards(note, isSet));
+	};
+	const downwards = () => {
+		for (let note = Math.min(highest, octave + 12); note >= lowest; note--)
+			add(note, 'downwards', proofDownwards(note, isSet, isWound));
+	};
+	for (const way of outwards === 'upFirst' ? [upwards, downwards] : [downwards, upwards]) way();
+	if (unisons === 'afterwards')
+		for (let note = lowest; note <= highest; note++)
+			if (stringsAt(note) > 1)
+				steps.push(unisonOf({ note, against: undefined, interval: undefined, section: 'unisons' }));
 	return steps;
+}
+
+const unisonOf = ({ note, section }: SettingStep): SettingStep => ({
+	...{ note, section, against: undefined, interval: undefined, unison: true as const }
+});
+
+/** Whether a step's cents are hidden: it is set by ear. */
+export function isByEar({ section, unison }: SettingStep, { byEar }: PlannedOrder): boolean {
+	if (unison || section === 'raise' || section === 'touch') return false;
+	return byEar === 'all' || (byEar === 'outwards' && section !== 'reference' && section !== 'temperament');
 }

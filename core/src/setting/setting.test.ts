@@ -1,10 +1,16 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { bearingPlan } from '../bearing/plan';
+import { DEFAULT_EAR } from '../bearing/ear';
 import { createRandom, type Random } from '../numeric/random';
+import { stringFromFirstPartial } from '../strings/stiffString';
+import { EQUAL } from '../temperament/temperament';
 import { noteName } from '../units/note';
-import { cents } from '../units/quantity';
+import { equalHz } from '../units/pitch';
+import { cents, hz } from '../units/quantity';
 import { adviceFor, stabilityOf } from './hold';
-import { settingOrder } from './order';
+import { FIRST_ORDERS } from './firstOrders';
+import { BY_EAR, isByEar, OUTWARDS, settingOrder, UNISON_ORDERS, USUAL_ORDER } from './order';
 
 const sure = (offs: readonly number[], error = 0.05) => offs.map((off) => ({ off, error }));
 
@@ -109,7 +115,7 @@ describe('the order of work', () => {
 		fc.assert(
 			fc.property(fc.integer({ min: 12, max: 80 }), fc.integer({ min: 12, max: 60 }), (lowest, size) => {
 				const highest = Math.min(108, lowest + size);
-				const order = settingOrder(lowest, highest);
+				const order = settingOrder({ lowest, highest });
 				const seen = new Set<number>();
 				for (const { note, against } of order) {
 					if (against !== undefined && !seen.has(against)) return false;
@@ -121,11 +127,85 @@ describe('the order of work', () => {
 	});
 
 	it('goes round the circle from A and crosses no wolf place', () => {
-		const steps = settingOrder(21, 108).slice(0, 14);
+		const steps = settingOrder({ lowest: 21, highest: 108 }).slice(0, 14);
 		expect(steps.map(({ note }) => noteName(note)).join(' ')).toBe('A4 A3 D4 G3 C4 F3 B♭3 E♭4 E4 B3 F♯3 C♯4 G♯3 F4');
 		const pairs = steps.map(({ note, against }) => [note % 12, (against ?? -1) % 12].sort((a, b) => a - b).join());
 		expect(pairs).not.toContain('3,8');
 		expect(steps[2].interval?.name).toBe('fourth');
 		expect(steps[3].interval?.name).toBe('fifth');
+	});
+
+	const compass = { lowest: 21, highest: 108 };
+	const anyOrder = fc.record({
+		first: fc.constantFrom(...FIRST_ORDERS.map(({ id }) => id)),
+		octave: fc.integer({ min: 45, max: 60 }),
+		outwards: fc.constantFrom(...OUTWARDS),
+		unisons: fc.constantFrom(...UNISON_ORDERS),
+		byEar: fc.constantFrom(...BY_EAR)
+	});
+	it('whichever is chosen, sets every note once before its unison, from what stands', () => {
+		const bearing = bearingPlan({
+			...{ school: 'thirds-led', start: 69, low: 53, high: 65, ear: DEFAULT_EAR, temperament: EQUAL },
+			strings: (note) => stringFromFirstPartial(equalHz(note, hz(440)), 4e-4)
+		});
+		fc.assert(
+			fc.property(anyOrder, (order) => {
+				const stringsAt = (note: number) => (note < 31 ? 1 : note < 48 ? 2 : 3);
+				const steps = settingOrder({ ...compass, bearing, stringsAt, isWound: (note) => note < 50 }, order);
+				const seen = new Set<number>();
+				const unisons = new Set<number>();
+				for (const { note, against, also = [], unison } of steps) {
+					if (unison) {
+						expect(seen.has(note) && !unisons.has(note)).toBe(true);
+						unisons.add(note);
+						continue;
+					}
+					for (const each of [...(against === undefined ? [] : [against]), ...also.map((other) => other.against)])
+						expect(seen.has(each)).toBe(true);
+					expect(seen.has(note)).toBe(false);
+					seen.add(note);
+				}
+				expect(seen.size).toBe(88);
+				expect(unisons.size).toBe(order.unisons === 'notAsked' ? 0 : 88 - 10);
+			})
+		);
+	});
+
+	it('follows a bearing plan by its own intervals', () => {
+		const bearing = bearingPlan({
+			...{ school: 'thirds-led', start: 69, low: 53, high: 65, ear: DEFAULT_EAR, temperament: EQUAL },
+			strings: (note) => stringFromFirstPartial(equalHz(note, hz(440)), 4e-4)
+		});
+		const steps = settingOrder({ ...compass, bearing }, { ...USUAL_ORDER, first: 'thirds-led' }).slice(0, 4);
+		expect(steps.map(({ note, against }) => [note, against])).toEqual([
+			[69, undefined],
+			[53, 69],
+			[57, 53],
+			[56, 53]
+		]);
+		expect(steps[1].interval?.name).toBe('tenth');
+	});
+
+	it('hears the low tenor by octave, fifth and fourth, the top by double octaves, the bass by larger octaves', () => {
+		const steps = settingOrder({ ...compass, isWound: (note) => note < 50 });
+		const at = (note: number) => steps.find((step) => step.note === note)!;
+		expect([at(47).interval?.name, at(47).also?.map(({ interval }) => interval.name)]).toEqual([
+			'octave 6:3',
+			['fifth', 'fourth']
+		]);
+		expect(at(51).also).toBeUndefined();
+		expect([at(90), at(76), at(33), at(25)].map(({ interval }) => interval?.name)).toEqual([
+			'double octave',
+			'octave 4:2',
+			'octave 8:4',
+			'octave 10:5'
+		]);
+	});
+
+	it('hides cents of what is set by ear, and of no unison', () => {
+		const steps = settingOrder({ ...compass, stringsAt: () => 3 }, { ...USUAL_ORDER, unisons: 'asOneGoes' });
+		const hidden = (byEar: (typeof BY_EAR)[number]) =>
+			steps.filter((step) => isByEar(step, { ...USUAL_ORDER, byEar })).length;
+		expect(BY_EAR.map(hidden)).toEqual([0, 88 - 14, 88]);
 	});
 });

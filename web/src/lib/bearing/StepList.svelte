@@ -1,7 +1,8 @@
 <script lang="ts">
 	import { noteName, type BearingStep } from '@fendrel/core';
 	import { inFiveSeconds } from '$lib/ui/beats';
-	import { comparisonWords, shortRate, wayTo } from './planWords';
+	import { comparisonWords, shortRate } from '$lib/tuning/bearingWords';
+	import { wayTo } from './planWords';
 	import { pairName } from '$lib/ui/beats';
 
 	interface Props {

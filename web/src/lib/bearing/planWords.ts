@@ -1,5 +1,4 @@
 import { intervalName, noteName, SCHOOLS, type BearingCheck, type BearingStep } from '@fendrel/core';
-import { pairName, STILL_RATE } from '$lib/ui/beats';
 
 export const SCHOOL_NAMES: Readonly<Record<string, string>> = {
 	...Object.fromEntries(SCHOOLS.map(({ id, name }) => [id, name])),
@@ -11,13 +10,6 @@ export const SCHOOL_TEXTS: Readonly<Record<string, string>> = {
 		'At every step the note that the known ones fix best; where several intervals lead to it, set it between them.'
 };
 
-const size = (rate: number) => Math.abs(rate).toFixed(1);
-
-/** "1.0 wide", "still". */
-export function shortRate(rate: number): string {
-	return Math.abs(rate) < STILL_RATE ? 'still' : `${size(rate)} ${rate < 0 ? 'narrow' : 'wide'}`;
-}
-
 /** "up a fourth from A3", "between A3 and A4". */
 export function wayTo({ note, by }: BearingStep): string {
 	if (by.length === 0) return 'from your fork';
@@ -26,23 +18,6 @@ export function wayTo({ note, by }: BearingStep): string {
 		return `between ${others.slice(0, -1).map(noteName).join(', ')} and ${noteName(others[others.length - 1])}`;
 	const interval = intervalName(Math.abs(others[0] - note));
 	return `${others[0] < note ? 'up' : 'down'} ${/^[aeiou]/.test(interval) ? 'an' : 'a'} ${interval} from ${noteName(others[0])}`;
-}
-
-const ALIKE = 0.3;
-
-/** What the ear compares the check with. */
-export function comparisonWords({ edge, compare }: BearingCheck): string {
-	if (!compare) return '';
-	const other = `${pairName(compare.edge)} (${size(compare.edge.rate)})`;
-	const rise = Math.abs(edge.rate) - Math.abs(compare.edge.rate);
-	const relation = Math.abs(rise) < ALIKE ? 'about as fast as' : rise > 0 ? 'faster than' : 'slower than';
-	const why = {
-		neighbour: 'its neighbour',
-		'next third': 'the third below it',
-		'stacked third': 'the third stacked on it',
-		'inside third': 'the third inside it'
-	}[compare.as];
-	return `${relation} ${why}, ${other}`;
 }
 
 /** Which note to move when the check fails, and which way. */

@@ -13,7 +13,7 @@
 	}
 	let { board, marked, disabled }: Props = $props();
 	const NAMES: Record<number, string> = Object.fromEntries(
-		Object.values(INTERVALS).map(({ name, semitones }) => [semitones, name.replace(/ \d:\d$/, '')])
+		Object.values(INTERVALS).map(({ name, semitones }) => [semitones, name.replace(/ \d+:\d+$/, '')])
 	);
 	const TOLD = { wide: 'wide', narrow: 'narrow', unknown: '?' } as const;
 </script>

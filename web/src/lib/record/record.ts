@@ -1,7 +1,11 @@
 import {
 	A4_RANGE,
 	AUDIBLE,
+	BY_EAR,
+	FIRST_ORDERS,
 	HIGHEST_LISTENED,
+	MARKS,
+	OUTWARDS,
 	PLAN_FIELDS,
 	PRIORITY_IDS,
 	PURPOSES,
@@ -10,6 +14,7 @@ import {
 	SOUND_SOURCES,
 	STAGES,
 	TOLERANCES,
+	UNISON_ORDERS,
 	UNISONS,
 	type RaiseOrder,
 	type RaiseSchool
@@ -105,6 +110,13 @@ const raise = z.object({
 	unisons: z.enum(UNISONS).default('together'),
 	pass: z.number().int().min(0).max(MOST_PASSES)
 });
+const order = z.object({
+	first: z.enum(FIRST_ORDERS.map(({ id }) => id) as [string, ...string[]]),
+	octave: groupNumber,
+	outwards: z.enum(OUTWARDS),
+	unisons: z.enum(UNISON_ORDERS),
+	byEar: z.enum(BY_EAR)
+});
 /** As many notes as the widest keyboards have, and more. */
 const MOST_NOTES = 128;
 /** As far as any note is stretched, or left from where it belongs, in cents. */
@@ -124,7 +136,8 @@ const planSchema = z
 			.min(1)
 			.max(MOST_NOTES)
 			.nullable()
-			.default(null)
+			.default(null),
+		order: order.nullable().default(null)
 	})
 	.refine(({ curveId, lead }) => curveId === null || lead === null, 'A plan has one curve.');
 
@@ -163,6 +176,7 @@ const sentActSchema = z.discriminatedUnion('do', [
 	z.object({ ...act, do: z.literal('discard'), reading: z.uuid() }),
 	z.object({ ...act, do: z.literal('place'), group: groupNumber.nullable() }),
 	z.object({ ...act, do: z.literal('stage'), stage: z.enum(STAGES) }),
+	z.object({ ...act, do: z.literal('mark'), sounders, as: z.enum(MARKS), on: z.boolean() }),
 	z.object({
 		...act,
 		do: z.literal('plan'),

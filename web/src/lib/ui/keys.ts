@@ -17,7 +17,7 @@ export function typedInto({ key, metaKey, altKey, target }: Key): boolean {
 	return metaKey || altKey;
 }
 
-/** A finger or mouse leaves no focus on a button: the next Space strikes, the next Enter goes on. */
+/** A finger or mouse leaves no focus on a button or a tick: the next Space strikes, the next Enter goes on. */
 export function leaveButton({ detail, target }: MouseEvent): void {
-	if (detail > 0) (target as Element).closest<HTMLElement>('button')?.blur();
+	if (detail > 0) (target as Element).closest<HTMLElement>('button, input[type=checkbox]')?.blur();
 }

@@ -7,12 +7,14 @@ import {
 	type PlannedRaise,
 	type PlanVersion,
 	type PriorityId,
+	USUAL_ORDER,
 	type WrittenField
 } from '@fendrel/core';
 import type { InstrumentBook } from '$lib/device/books';
 import { wishWords } from '$lib/tuning/curve';
 import { stretchOf } from '$lib/tuning/stretch';
 import { counted, inHz } from '$lib/ui/format';
+import { orderWords } from './orderWords';
 import type { PlanChanges } from './visitRecord.svelte';
 
 /** What was written, as the pages call it. */
@@ -23,6 +25,7 @@ export const FIELD_NAMES: Record<WrittenField, string> = {
 	curve: 'the stretch',
 	raise: 'the raise',
 	touch: 'which notes are touched',
+	order: 'the order of work',
 	note: 'the note for the record'
 };
 
@@ -51,6 +54,8 @@ export function choiceWords(
 			return act.plan.raise ? raiseWords(act.plan.raise) : 'no raise';
 		case 'touch':
 			return act.plan.touch ? counted(act.plan.touch.length, 'note') : 'every note';
+		case 'order':
+			return orderWords(act.plan.order ?? USUAL_ORDER);
 		default: {
 			const curve = curves.find(({ id }) => id === curveId);
 			return curve

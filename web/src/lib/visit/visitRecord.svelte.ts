@@ -45,7 +45,9 @@ type NewActOf<Each> = Each extends Act ? Omit<Each, Stamped> : never;
 /** An act before it has its place in the order. */
 export type NewAct = NewActOf<Act>;
 /** What is chosen anew of a plan. */
-export type PlanChanges = Partial<Pick<PlanVersion, 'a4' | 'temperamentId' | 'tolerance' | 'raise' | 'touch'>> & {
+export type PlanChanges = Partial<
+	Pick<PlanVersion, 'a4' | 'temperamentId' | 'tolerance' | 'raise' | 'touch' | 'order'>
+> & {
 	readonly stretch?: Stretch;
 };
 

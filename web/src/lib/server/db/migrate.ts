@@ -19,6 +19,7 @@ import * as strikeBefore from './migrations/0013-strike-before';
 import * as plannedRaise from './migrations/0014-planned-raise';
 import * as settingsAndTouch from './migrations/0015-settings-and-touched-notes';
 import * as attachments from './migrations/0016-attachments';
+import * as orderOfWork from './migrations/0017-order-of-work';
 
 const MIGRATIONS = [
 	{ name: '0001-first-slice', ...firstSlice },
@@ -36,7 +37,8 @@ const MIGRATIONS = [
 	{ name: '0013-strike-before', ...strikeBefore },
 	{ name: '0014-planned-raise', ...plannedRaise },
 	{ name: '0015-settings-and-touched-notes', ...settingsAndTouch },
-	{ name: '0016-attachments', ...attachments }
+	{ name: '0016-attachments', ...attachments },
+	{ name: '0017-order-of-work', ...orderOfWork }
 ];
 
 /** @param hold asked before each step */

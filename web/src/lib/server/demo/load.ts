@@ -147,7 +147,7 @@ async function loadVisit(
 ): Promise<void> {
 	const visit = visitRow(context, instrument, instrumentId, at, curve);
 	const record = demoRecord(visit, twin, random);
-	const order = settingOrder(twin.lowest, twin.highest).map(({ note }) => note);
+	const order = settingOrder(twin).map(({ note }) => note);
 	const drift = driftOn(at, instrument, first ? 18 : instrument.every);
 	for (const [i, note] of order.entries()) {
 		const target = targetOf(instrument, note, curve);
@@ -183,7 +183,7 @@ async function loadHalfDone(
 ): Promise<void> {
 	const visit = visitRow(context, instrument, instrumentId, context.today, curve);
 	const record = demoRecord(visit, twin, random);
-	const order = settingOrder(twin.lowest, twin.highest).map(({ note }) => note);
+	const order = settingOrder(twin).map(({ note }) => note);
 	const moved: SimulatedPinsRow['moved'] = {};
 	for (const [i, note] of order.slice(0, HALF_DONE.notes).entries()) {
 		const [found, ...others] = foundStrings(twin, note);

@@ -18,7 +18,7 @@ function rectangles(pdf: Uint8Array): readonly (readonly [x: number, y: number, 
 		const from = at + 'stream\n'.length;
 		const to = bytes.indexOf('\nendstream', from);
 		at = to + '\nendstream'.length;
-		let drawn = '';
+		let drawn: string;
 		try {
 			drawn = inflateSync(bytes.subarray(from, to)).toString('latin1');
 		} catch {

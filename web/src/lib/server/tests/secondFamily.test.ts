@@ -114,7 +114,8 @@ describe('a second family', () => {
 			tolerance: cents(1),
 			habits: () => [{ to: 127, partial: 0, moment: 0.5 }],
 			source: () => 'microphone',
-			onDue: () => {}
+			onDue: () => {},
+			unisonLimit: () => 0.5
 		});
 		let at = 0;
 		const tap = (group: number, off: number) => {

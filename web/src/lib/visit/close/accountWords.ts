@@ -17,7 +17,8 @@ const PLAN_WORDS: Record<PlanField, string> = {
 	tolerance: 'the tolerance',
 	curve: 'the curve',
 	raise: 'the raise',
-	touch: 'what is touched'
+	touch: 'what is touched',
+	order: 'the order'
 };
 const listed = (words: readonly string[]) =>
 	words.length < 2 ? words.join() : `${words.slice(0, -1).join(', ')} and ${words[words.length - 1]}`;

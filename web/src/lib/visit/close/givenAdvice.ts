@@ -1,6 +1,6 @@
 import { ADVICE, type OwnersAdvice } from '@fendrel/core';
 import { briefOf } from '../brief';
-import { settingsOf } from '../plan/judgement';
+import { settingsOf } from '../workshopSettings';
 import type { Account, ClosingGround } from './account';
 
 /** Advice that what was found asks for, and the rest of the list. */

@@ -2,7 +2,7 @@ import { fallsDue, type NextVisit } from '@fendrel/core';
 import { addYears, format, isAfter, parseISO, subDays } from 'date-fns';
 import { counted } from '$lib/ui/format';
 import { briefOf } from '../brief';
-import { settingsOf } from '../plan/judgement';
+import { settingsOf } from '../workshopSettings';
 import type { Account, ClosingGround } from './account';
 
 export const DAY_FORMAT = 'yyyy-MM-dd';

@@ -8,6 +8,7 @@
 	import { newCurve } from '../begin';
 	import type { OpenVisit } from '../openVisit.svelte';
 	import { parseA4 } from '../a4';
+	import OrderChoices from './OrderChoices.svelte';
 
 	interface Props {
 		open: OpenVisit;
@@ -117,6 +118,7 @@
 			{/each}
 		</div>
 	</fieldset>
+	<OrderChoices {open} />
 </section>
 
 <style>

@@ -3,7 +3,8 @@ import { money } from '$lib/settings/settings';
 import { counted } from '$lib/ui/format';
 import { findingsOf } from '../findings';
 import type { OpenVisit } from '../openVisit.svelte';
-import { settingsOf, type Judgement } from './judgement';
+import { type Judgement } from './judgement';
+import { settingsOf } from '../workshopSettings';
 import type { Reason } from './verdictWords';
 
 /** "2 h 15", "45 min": in steps of five minutes, as one plans them. */

@@ -44,14 +44,12 @@ import {
 	type TouchedNote,
 	type Verdict
 } from '@fendrel/core';
-import { USUAL_SETTINGS, type RaiseChoice, type Settings } from '$lib/settings/settings';
+import type { RaiseChoice } from '$lib/settings/settings';
 import type { OpenVisit } from '../openVisit.svelte';
 import { briefOf } from '../brief';
+import { settingsOf } from '../workshopSettings';
 import { seasonOf, type Season } from '../season';
 import { foundNotes, walkedNotes } from '../sound/found';
-
-/** What the workshop decides, as this device holds it. */
-export const settingsOf = ({ about }: Pick<OpenVisit, 'about'>): Settings => about.settings ?? USUAL_SETTINGS;
 
 /** The raise that the plan took, or the workshop's usual one. */
 export function raiseChoiceOf(open: Pick<OpenVisit, 'record' | 'about'>): RaiseChoice {

@@ -24,7 +24,7 @@ import {
 } from '@fendrel/core';
 import { briefOf } from '../brief';
 import type { OpenVisit } from '../openVisit.svelte';
-import { settingsOf } from '../plan/judgement';
+import { settingsOf } from '../workshopSettings';
 import { walkedNotes } from '../sound/found';
 
 type Ground = Pick<OpenVisit, 'record' | 'plan' | 'summary' | 'visit' | 'about' | 'temperament'>;

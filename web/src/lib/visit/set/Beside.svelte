@@ -1,17 +1,26 @@
 <script lang="ts" generics="Body">
-	import { noteName } from '@fendrel/core';
+	import { noteName, type BearingPlan } from '@fendrel/core';
 	import type { Plan } from '$lib/tuning/plan';
+	import BearingChecks from './BearingChecks.svelte';
 	import ListenForPanel from './ListenForPanel.svelte';
 	import UnisonPanel from './UnisonPanel.svelte';
+	import UnisonSteps from './UnisonSteps.svelte';
 	import { VIEWS, type SetSession, type View } from './session.svelte';
 
 	interface Props {
 		session: SetSession<Body>;
 		plan: Plan;
+		bearing: BearingPlan | undefined;
 		a4: number;
 	}
-	let { session, plan, a4 }: Props = $props();
+	let { session, plan, bearing, a4 }: Props = $props();
 	const step = $derived(session.setting.step);
+	/** Intervals that the bearing plan makes audible with this note, but for the one that it is set by. */
+	const checks = $derived.by(() => {
+		if (step.section !== 'temperament' || step.unison) return [];
+		const all = bearing?.steps.find(({ note }) => note === step.note)?.checks ?? [];
+		return all.filter(({ edge }) => edge.lower !== step.against && edge.upper !== step.against);
+	});
 	const VIEW_NAMES: Record<View, string> = { 'by ear': 'By ear', unison: 'Unison', partials: 'Partials' };
 </script>
 
@@ -33,7 +42,11 @@
 				onchoose={(partial) => session.choosePartial(partial)}
 			/>
 		{:catch}<p class="problem" role="alert">The partials could not be loaded. Reload the page.</p>{/await}
-	{:else if session.view === 'by ear'}<ListenForPanel {step} {plan} />
+	{:else if step.unison}<UnisonSteps {session} />
+		{#if session.unison}<UnisonPanel heard={session.unison} {a4} isBrief />{/if}
+	{:else if session.view === 'by ear'}
+		<ListenForPanel {step} {plan} />
+		{#if checks.length}<BearingChecks {checks} />{/if}
 	{:else if session.unison}<UnisonPanel heard={session.unison} {a4} />
 	{:else}
 		<p class="soft">

@@ -1,6 +1,7 @@
 <script lang="ts">
 	import type { Instructions } from '@fendrel/core';
 	import BigNote from '$lib/ui/BigNote.svelte';
+	import { isTogether, type UnisonVerdict } from './unisonWork';
 
 	interface Props {
 		note: number;
@@ -11,30 +12,51 @@
 		isSure: boolean;
 		/** Whether the figure is one to go by. */
 		isCertain: boolean;
+		/** Set by ear: no figure is shown. */
+		isHidden?: boolean;
+		/** Several strings of one note sound: what the last strike said of their unison. */
+		together?: { readonly verdict: UnisonVerdict | undefined };
 		/** What the family's technicians say. */
 		instructions: Instructions;
 	}
-	let { note, cents, instruction, isSure, isCertain, instructions }: Props = $props();
-	const size = $derived(cents === undefined ? '' : Math.abs(cents).toFixed(isCertain ? 1 : 0));
-	const direction = $derived(cents === undefined || Number(size) === 0 ? '' : cents < 0 ? 'cents flat' : 'cents sharp');
-	const isToTurn = $derived(instruction === 'raise' || instruction === 'lower');
+	let { note, cents, instruction, isSure, isCertain, isHidden = false, together, instructions }: Props = $props();
+	const verdict = $derived(together?.verdict);
+	const shown = $derived(together ? verdict?.apart : cents);
+	const size = $derived(shown === undefined ? '' : Math.abs(shown).toFixed(isCertain ? 1 : 0));
+	const direction = $derived.by(() => {
+		if (shown === undefined || Number(size) === 0) return '';
+		return together ? 'cents apart' : shown < 0 ? 'cents flat' : 'cents sharp';
+	});
+	const word = $derived.by(() => {
+		if (isHidden) return 'By ear';
+		if (!together) return instructions[instruction];
+		if (!verdict) return 'Strike them together';
+		if (verdict.isUnsure) return 'Let it sound longer';
+		return isTogether(verdict) ? 'Together' : 'Bring them together';
+	});
+	const isWithin = $derived.by(() => {
+		if (together) return verdict !== undefined && isTogether(verdict);
+		return !isHidden && cents !== undefined && instruction !== 'raise' && instruction !== 'lower';
+	});
+	const isToTurn = $derived(!together && !isHidden && (instruction === 'raise' || instruction === 'lower'));
 </script>
 
 <div class="live">
 	<BigNote {note} />
 	<div
 		class="figure"
-		class:flat={isSure && instruction === 'raise'}
-		class:sharp={isSure && instruction === 'lower'}
-		class:within={isSure && cents !== undefined && !isToTurn}
+		class:flat={isSure && isToTurn && instruction === 'raise'}
+		class:sharp={isSure && isToTurn && instruction === 'lower'}
+		class:within={isSure && isWithin}
 		class:soft={!isSure}
 		class:uncertain={!isCertain}
 	>
-		<p class="word" aria-live="polite">{isSure ? instructions[instruction] : 'Which key?'}</p>
-		<p class="cents" data-testid="deviation">
-			{#if size && !isCertain}<span class="unit about">about</span>{/if}
-			<span class="size">{size || '–'}</span> <span class="unit">{direction}</span>
-		</p>
+		<p class="word" aria-live="polite">{isSure ? word : 'Which key?'}</p>
+		{#if isHidden}<p class="by-ear">Keep it when it stands</p>
+		{:else}<p class="cents" data-testid="deviation">
+				{#if size && !isCertain}<span class="unit about">about</span>{/if}
+				<span class="size">{size || '–'}</span> <span class="unit">{direction}</span>
+			</p>{/if}
 	</div>
 </div>
 
@@ -62,6 +84,11 @@
 		font-size: 7.5rem;
 		font-weight: 600;
 		font-variant-numeric: tabular-nums;
+	}
+	.by-ear {
+		font-size: 1.6rem;
+		color: var(--soft);
+		padding: 2.9rem 0;
 	}
 	.unit {
 		font-size: 1.6rem;

@@ -14,7 +14,7 @@
 	let { session, room, closeHref }: Props = $props();
 	const setting = $derived(session.setting);
 	const heard = $derived(setting.notice?.heard);
-	const allSet = $derived(setting.order.every(({ note }) => setting.isSet(note)));
+	const allSet = $derived(setting.order.every((step) => setting.isDone(step)));
 </script>
 
 <div class="messages" role="status">

@@ -8,16 +8,18 @@
 		notes: ReadonlyMap<number, NoteRecord>;
 		/** What the family calls its groups. */
 		nameOf: (note: number) => string;
+		isDone: (step: SettingStep) => boolean;
 		onselect: (note: number) => void;
 		/** Cents above its target that a note is set to in a raise. */
 		overOf?: (note: number) => number;
 	}
-	let { order, index, notes, nameOf, onselect, overOf }: Props = $props();
+	let { order, index, notes, nameOf, isDone, onselect, overOf }: Props = $props();
 	const TITLES: Record<SettingStep['section'], string> = {
 		reference: 'Reference',
 		temperament: 'Temperament octave',
-		upwards: 'Upwards by octaves',
-		downwards: 'Downwards by octaves',
+		upwards: 'Upwards',
+		downwards: 'Downwards',
+		unisons: 'Unisons',
 		raise: 'This pass',
 		touch: 'To touch'
 	};
@@ -25,17 +27,21 @@
 	const steps = $derived(
 		order.filter((step) => step.section === section || (section === 'temperament' && step.section === 'reference'))
 	);
-	const done = $derived(steps.filter(({ note }) => notes.get(note)?.set).length);
-	const SHORT: Record<string, string> = { fourth: '4th', fifth: '5th' };
-	const how = ({ note, against, interval, section }: SettingStep) => {
+	const done = $derived(steps.filter(isDone).length);
+	const SHORT: Record<string, string> = {
+		...{ fourth: '4th', fifth: '5th', tenth: '10th', 'minor third': 'min. 3rd', 'major third': '3rd' },
+		...{ 'major sixth': '6th', 'double octave': '15th' }
+	};
+	const how = ({ note, against, interval, section, unison }: SettingStep) => {
+		if (unison) return 'its unison';
 		if (section === 'raise') return overOf ? `to ${signed(overOf(note))}` : '';
-		if (against === undefined || !interval) return 'reference';
+		if (against === undefined || !interval) return section === 'reference' ? 'reference' : 'by the figure';
 		const name = SHORT[interval.name] ?? '8ve';
 		return `${name} ${against < note ? 'over' : 'under'} ${nameOf(against)}`;
 	};
 	let list = $state<HTMLOListElement>();
 	$effect(() => {
-		const row = list?.children[steps.findIndex(({ note }) => note === order[index].note)] as HTMLElement | undefined;
+		const row = list?.children[steps.indexOf(order[index])] as HTMLElement | undefined;
 		if (row && list) list.scrollTop = row.offsetTop - list.offsetTop - list.clientHeight / 2;
 	});
 </script>
@@ -43,17 +49,27 @@
 <section>
 	<h2 class="panel-heading">{TITLES[section]}: {done} of {steps.length}</h2>
 	<ol bind:this={list}>
-		{#each steps as step (step.note)}
+		{#each steps as step (`${step.note} ${step.unison}`)}
 			{@const record = notes.get(step.note)}
 			<li>
 				<button
 					type="button"
-					aria-current={step.note === order[index].note ? 'step' : undefined}
+					aria-current={step === order[index] ? 'step' : undefined}
 					onclick={() => onselect(step.note)}
 				>
 					<b>{nameOf(step.note)}</b>
 					<span>{how(step)}</span>
-					<span class="mono">{record?.set ? (record.left === undefined ? 'ear' : signed(record.left)) : ''}</span>
+					<span class="mono"
+						>{step.unison
+							? isDone(step)
+								? 'still'
+								: ''
+							: record?.set
+								? record.left === undefined
+									? 'ear'
+									: signed(record.left)
+								: ''}</span
+					>
 				</button>
 			</li>
 		{/each}

@@ -1,5 +1,5 @@
 <script lang="ts">
-	import type { ListeningHabits } from '@fendrel/core';
+	import type { BearingPlan, ListeningHabits } from '@fendrel/core';
 	import { onMount, untrack } from 'svelte';
 	import type { MovedPins } from '$lib/audio/simulated';
 	import HowRead from '$lib/listening/HowRead.svelte';
@@ -17,7 +17,9 @@
 	import Messages from './Messages.svelte';
 	import OrderList from './OrderList.svelte';
 	import { SET_KEYS, setKeyAction } from './setKeys';
+	import { briefOf } from '../brief';
 	import type { OpenVisit } from '../openVisit.svelte';
+	import { settingsOf } from '../workshopSettings';
 	import type { RaiseWork } from './raiseWork.svelte';
 	import { RAISED_WITHIN } from './setting.svelte';
 	import StepButtons from './StepButtons.svelte';
@@ -27,8 +29,10 @@
 		open: OpenVisit;
 		/** A pass of a raise, in place of the tuning. */
 		raise: RaiseWork | undefined;
+		/** The bearing plan, where the temperament is set by one. */
+		bearing: BearingPlan | undefined;
 	}
-	let { open, raise }: Props = $props();
+	let { open, raise, bearing }: Props = $props();
 	const { visit, plan, family, body, session } = untrack(() => {
 		const { visit, plan, family, body, record, moved } = open;
 		const onMoved = (now: MovedPins) => open.movePins(now);
@@ -36,7 +40,10 @@
 		const { habits } = open.about;
 		const { touch: touched } = record.report.plan ?? {};
 		const touch = touched ? new Map(touched.map(({ note, above }) => [note, above])) : undefined;
-		const session = new SetSession({ visit, family, body, twin, plan, habits, record, moved, onMoved, raise, touch });
+		const order = record.report.plan?.order ?? undefined;
+		const { unison } = settingsOf(open).purposes[briefOf(open).purpose];
+		const ground = { visit, family, body, twin, plan, habits, record, moved };
+		const session = new SetSession({ ...ground, onMoved, raise, touch, order, bearing, unison });
 		return { visit, plan, family, body, session };
 	});
 	/** Only what was found on arrival can hold a plan back. */
@@ -74,6 +81,7 @@
 				notes={setting.records}
 				overOf={(note) => raise?.over(note) ?? 0}
 				nameOf={family.groupName}
+				isDone={(step) => setting.isDone(step)}
 				onselect={(note) => setting.goTo(note)}
 			/>
 		</aside>
@@ -87,17 +95,19 @@
 				instruction={setting.instruction}
 				isSure={setting.asked === undefined}
 				isCertain={setting.strikes.isCertain}
+				isHidden={session.isByEar}
+				together={setting.isUnison ? { verdict: setting.together } : undefined}
 				instructions={family.instructions}
 			/>
 			<Messages {session} {room} closeHref="/visits/{visit.id}/close" />
 			<div class="chart">
-				<SettleChart
-					strikes={setting.strikes.shown}
-					tolerance={raise ? 2 * RAISED_WITHIN : visit.tolerance}
-					moment={session.habit.moment}
-					partial={session.habit.partial}
-					stability={setting.strikes.stability}
-				/>
+				{#if !session.isByEar}<SettleChart
+						strikes={setting.strikes.shown}
+						tolerance={raise ? 2 * RAISED_WITHIN : visit.tolerance}
+						moment={session.habit.moment}
+						partial={session.habit.partial}
+						stability={setting.strikes.stability}
+					/>{/if}
 			</div>
 			<StepButtons {setting} />
 		</section>
@@ -115,7 +125,7 @@
 				{:catch}<p class="problem" role="alert">The pass could not be loaded. Reload the page.</p>
 				{/await}
 			{:else}
-				<Beside {session} {plan} a4={visit.a4} />
+				<Beside {session} {plan} {bearing} a4={visit.a4} />
 			{/if}
 			{#if listening.simulated}
 				<Lever onturn={(by) => session.turn(by)} onstrike={() => session.strike()} />
@@ -125,7 +135,7 @@
 	{#snippet strip()}
 		<Strip
 			{...{ family, body }}
-			notes={setting.records}
+			notes={session.shownRecords}
 			current={setting.step.note}
 			onselect={(note) => setting.goTo(note)}
 		>

@@ -6,10 +6,13 @@
 	const choose = (chosen: string) => setting.leaveOpen(setting.choices.find(({ id }) => id === chosen)!);
 </script>
 
-<div class="steps">
+<div class="steps" class:tight={setting.step.unison}>
 	<div class="strings">
 		<Segments label="Strings left unmuted" choices={setting.choices} chosen={setting.open.id} onchoose={choose} />
 	</div>
+	{#if setting.step.unison}
+		<button type="button" class="btn preset-outlined-surface-300-700" onclick={() => setting.later()}>Later</button>
+	{/if}
 	<button type="button" class="btn preset-outlined-surface-300-700" onclick={() => setting.previous()}>Back</button>
 	<button type="button" class="btn preset-outlined-surface-300-700" onclick={() => setting.keep()}
 		>Keep as it stands</button
@@ -25,6 +28,9 @@
 	}
 	.strings {
 		margin-right: auto;
+	}
+	.tight .btn {
+		padding-inline: 0.55rem;
 	}
 	@media (max-width: 1100px) {
 		.btn {

@@ -2,24 +2,32 @@
 	import type { HeardUnison } from '../lastStrike.svelte';
 	import { unisonWords } from './unisonWords';
 
-	let { heard, a4 }: { heard: HeardUnison; a4: number } = $props();
+	interface Props {
+		heard: HeardUnison;
+		a4: number;
+		/** Only its beats: the rest stands elsewhere. */
+		isBrief?: boolean;
+	}
+	let { heard, a4, isBrief = false }: Props = $props();
 	const words = $derived(unisonWords(heard, a4));
 </script>
 
 <section aria-label="The last strike, closer">
-	<h2 class="panel-heading">{words.title} <span>the last strike, closer</span></h2>
-	<p class="spread"><b>{words.figure}</b> <span>{words.unit}</span></p>
+	{#if !isBrief}
+		<h2 class="panel-heading">{words.title} <span>the last strike, closer</span></h2>
+		<p class="spread"><b>{words.figure}</b> <span>{words.unit}</span></p>
+	{/if}
 	{#if words.beats.length}
 		<table>
 			<thead><tr><th>partial</th><th>heard at</th><th class="figure">beats/s</th><th>how deep</th></tr></thead>
 			<tbody>
-				{#each words.beats.slice(0, 5) as { partial, at, rate, depth } (partial)}
+				{#each words.beats.slice(0, isBrief ? 3 : 5) as { partial, at, rate, depth } (partial)}
 					<tr><td>{partial}</td><td>{at}</td><td class="figure">{rate}</td><td class="soft">{depth}</td></tr>
 				{/each}
 			</tbody>
 		</table>
 	{/if}
-	<p class="how">{words.how}</p>
+	{#if !isBrief}<p class="how">{words.how}</p>{/if}
 </section>
 
 <style>

@@ -1,4 +1,15 @@
-import { cents, falseBeatOf, habitAt, type ListeningHabits } from '@fendrel/core';
+import {
+	cents,
+	falseBeatOf,
+	habitAt,
+	isByEar,
+	unisonCents,
+	USUAL_ORDER,
+	type BearingPlan,
+	type ListeningHabits,
+	type PlannedOrder,
+	type StringReading
+} from '@fendrel/core';
 import { Listening } from '$lib/audio/listening.svelte';
 import type { MovedPins } from '$lib/audio/simulated';
 import { LastStrike } from '../lastStrike.svelte';
@@ -16,6 +27,11 @@ export interface SetOptions<Body> extends WorkGround<Body> {
 	readonly raise?: RaiseWork;
 	/** Notes that are touched while the rest stays, and how many cents above their targets they are brought. */
 	readonly touch?: ReadonlyMap<number, number>;
+	/** In which order, unless as usual; the bearing plan where that is one. */
+	readonly order?: PlannedOrder;
+	readonly bearing?: BearingPlan;
+	/** Beats per second that strings of a note may make where they are listened to. */
+	readonly unison: number;
 }
 
 /** How hard the simulated instrument is struck: nearly a test blow. */
@@ -45,8 +61,14 @@ export class SetSession<Body> {
 			onMoved,
 			onEvents: (heard) => this.setting.hear(heard),
 			strikes: () => this.last.port(),
-			onKept: (reading) => void this.last.look(reading, this.setting.open.sounders.length)
+			onKept: (reading) => void this.lookCloser(reading)
 		});
+		const { order, bearing } = options;
+		const unisonLimit = (note: number) =>
+			unisonCents(
+				options.unison,
+				Math.max(1, habitAt(this.listening.habits, note).partial) * plan.targetOf(note)!.pitch
+			);
 		this.setting = new Setting({
 			family,
 			body,
@@ -57,11 +79,19 @@ export class SetSession<Body> {
 			source: () => this.listening.source,
 			raise: options.raise,
 			touch: options.touch,
+			...{ order, bearing },
+			unisonLimit,
 			onDue: (due) => {
 				this.listening.expect(due);
 				if (due && due.note !== record.report.place) record.act({ do: 'place', group: due.note });
 			}
 		});
+	}
+
+	private async lookCloser(reading: StringReading): Promise<void> {
+		const heard = await this.last.look(reading, this.setting.open.sounders.length);
+		if (heard && heard.strings === this.setting.open.sounders.length)
+			this.setting.hearUnison(heard.note, heard.analysis);
 	}
 
 	/** Begins in the browser; what it returns ends it. */
@@ -85,6 +115,15 @@ export class SetSession<Body> {
 		if (this.chosenView) return this.chosenView;
 		const { unison } = this;
 		return unison && (unison.strings > 1 || falseBeatOf(unison.analysis)) ? 'unison' : 'by ear';
+	});
+	/** What is set by ear shows no cents. */
+	readonly isByEar = $derived.by(() => isByEar(this.setting.step, this.options.order ?? USUAL_ORDER));
+	/** What the strip shows: of what is set by ear only how it was left. */
+	readonly shownRecords = $derived.by(() => {
+		const { records } = this.setting;
+		const { byEar } = this.options.order ?? USUAL_ORDER;
+		if (byEar === 'nothing') return records;
+		return new Map([...records].filter(([, { set }]) => set));
 	});
 	readonly habit = $derived.by(() => habitAt(this.listening.habits, this.setting.step.note));
 	readonly partial = $derived.by(() => this.chosenPartial ?? Math.max(1, this.habit.partial));
@@ -146,6 +185,8 @@ export class SetSession<Body> {
 				return setting.previous();
 			case 'keep':
 				return setting.keep();
+			case 'later':
+				return setting.step.unison && setting.later();
 			case 'strike':
 				return this.strike();
 			case 'turn':

@@ -6,6 +6,7 @@ export interface SetAction {
 		| 'next'
 		| 'previous'
 		| 'keep'
+		| 'later'
 		| 'strike'
 		| 'turn'
 		| 'strings'
@@ -22,6 +23,7 @@ export const SET_KEYS = [
 	{ keys: 'Enter or PageDown', does: 'next note (right pedal)' },
 	{ keys: 'PageUp', does: 'note before (left pedal)' },
 	{ keys: 'Shift Enter', does: 'keep the note as it stands and go on' },
+	{ keys: 'E', does: 'a unison that will not come clean: at the end' },
 	{ keys: '1 2 3 0', does: 'which string is left unmuted; 0: all of them' },
 	{ keys: 'G', does: 'go to the note that was heard instead' },
 	{ keys: 'L', does: 'listen or stop' },
@@ -38,6 +40,7 @@ const PLAIN: Record<string, SetAction> = {
 	PageDown: { do: 'next' },
 	PageUp: { do: 'previous' },
 	' ': { do: 'strike' },
+	e: { do: 'later' },
 	l: { do: 'listen' },
 	g: { do: 'heard' },
 	v: { do: 'view' },

@@ -7,6 +7,7 @@ import {
 	standingsAbout,
 	summariseVisit,
 	type Advice,
+	type BearingPlan,
 	type Cents,
 	type Due,
 	type Family,
@@ -17,15 +18,18 @@ import {
 	type ListenerEvent,
 	type ListeningHabits,
 	type MeasuredPartial,
+	type PlannedOrder,
 	type SettingStep,
 	type SounderChoice,
-	type StringReading
+	type StringReading,
+	type UnisonAnalysis
 } from '@fendrel/core';
 import type { Asked } from '../asked';
 import { PASSING, REFUSALS } from '../refusals';
 import { aimedAbove } from './aim';
 import type { RaiseWork } from './raiseWork.svelte';
 import { Strikes } from './strikes.svelte';
+import { isTogether, UnisonWork, type UnisonVerdict } from './unisonWork';
 import type { VisitRecord } from '../visitRecord.svelte';
 
 /** A partial that is followed by itself. */
@@ -70,11 +74,16 @@ export interface SettingOptions<Body> {
 	readonly raise?: RaiseWork;
 	/** Notes that are touched while the rest stays, and how many cents above their targets they are brought. */
 	readonly touch?: ReadonlyMap<number, number>;
+	/** In which order, unless as usual; the bearing plan where that is one. */
+	readonly order?: PlannedOrder;
+	readonly bearing?: Pick<BearingPlan, 'steps'>;
+	/** Cents that the strings of a group may lie apart. */
+	readonly unisonLimit: (group: number) => number;
 }
 
 /** All notes in the family's order, or those that are touched. */
-function orderOf<Body>({ family, body, touch }: SettingOptions<Body>): readonly SettingStep[] {
-	const all = family.order(body);
+function orderOf<Body>({ family, body, touch, order, bearing }: SettingOptions<Body>): readonly SettingStep[] {
+	const all = family.order(body, order, bearing);
 	if (!touch) return all;
 	const touched = all.filter(({ note }) => touch.has(note)).map((step) => ({ ...step, section: 'touch' as const }));
 	return touched.length ? touched : all;
@@ -91,6 +100,8 @@ export class Setting<Body> {
 	/** Strikes that have been read or refused so far. */
 	told = $state(0);
 	notice = $state.raw<Notice | undefined>();
+	/** What the last strike of several strings said of their unison. */
+	together = $state.raw<UnisonVerdict | undefined>();
 	/** A strike that may have been of two keys. */
 	asked = $state.raw<Asked | undefined>();
 
@@ -120,19 +131,31 @@ export class Setting<Body> {
 	/** Asked to keep a note whose strike has not been read yet: it is kept with its figure, a moment later. */
 	private keepWhenRead = false;
 	private advance: ReturnType<typeof setTimeout> | undefined;
+	private readonly unisons: UnisonWork<Body>;
 
 	constructor(private readonly options: SettingOptions<Body>) {
+		this.unisons = new UnisonWork(options);
 		this.order = options.raise?.order ?? orderOf(options);
 		this.strikes = options.raise ? new Strikes(RAISED_WITHIN, true) : new Strikes(options.tolerance);
-		const at = this.order.findIndex(({ note }) => note === options.record.report.place);
-		this.goToIndex(
-			at >= 0
-				? at
-				: Math.max(
-						0,
-						this.order.findIndex(({ note }) => !this.isSet(note))
-					)
-		);
+		const at = this.indexOf(options.record.report.place);
+		this.goToIndex(at >= 0 ? at : Math.max(0, this.dueIndex()));
+	}
+
+	/** A note's first step that is not done, else its first. */
+	private indexOf(note: number | null | undefined): number {
+		const due = this.order.findIndex((step) => step.note === note && !this.isDone(step));
+		return due >= 0 ? due : this.order.findIndex((step) => step.note === note);
+	}
+
+	/** The first step that is not done; what waits for the end comes at the end. */
+	private dueIndex(): number {
+		const { unisons } = this;
+		const due = this.order.findIndex((step) => !this.isDone(step) && !(step.unison && unisons.isLater(step.note)));
+		return due >= 0 ? due : this.order.findIndex((step) => !this.isDone(step));
+	}
+
+	isDone({ note, unison }: SettingStep): boolean {
+		return unison ? this.unisons.isDone(note) : this.isSet(note);
 	}
 
 	isSet(note: number): boolean {
@@ -234,11 +257,40 @@ export class Setting<Body> {
 			return;
 		}
 		clearTimeout(this.advance);
+		// Several strings are judged by what lies between them: the closer look says that.
+		if (this.isUnison) return;
 		// Struck again in a raise a note tells what it has lost; it is not set anew.
 		const isAgain = this.options.raise?.hasSet(reading.note) ?? false;
 		if (!isAgain && this.strikes.advice !== 'holds') return;
 		if (!isAgain) this.accept();
-		this.advance = setTimeout(() => (isAgain ? this.goToDue() : this.next()), HOLD_MS);
+		this.advance = setTimeout(() => (isAgain ? this.goToDue() : this.onward()), HOLD_MS);
+	}
+
+	/** Several strings of a unison step sound. */
+	get isUnison(): boolean {
+		return this.step.unison === true && this.open.sounders.length > 1;
+	}
+
+	/** The last strike was looked at closer: several strings that lie together are taken. */
+	hearUnison(note: number, analysis: UnisonAnalysis): void {
+		if (!this.isUnison || note !== this.step.note || !this.last) return;
+		this.together = this.unisons.judge(note, analysis);
+		if (!isTogether(this.together)) return;
+		this.accept();
+		clearTimeout(this.advance);
+		this.advance = setTimeout(() => this.onward(), HOLD_MS);
+	}
+
+	/** To the note's next string, or to the next step. */
+	private onward(): void {
+		if (this.step.unison && !this.isDone(this.step)) this.leaveOpen(this.unisons.nextChoice(this.choices));
+		else this.next();
+	}
+
+	/** A unison that will not come clean waits for the end. */
+	later(): void {
+		this.unisons.later(this.step.note);
+		this.next();
 	}
 
 	targetOf(group: number): Hz | undefined {
@@ -297,19 +349,19 @@ export class Setting<Body> {
 		this.keepWhenRead = unread;
 		if (unread) return;
 		this.accept();
-		this.next();
+		this.onward();
 	}
 
 	next(): void {
 		if (this.index < this.order.length - 1) return this.goToIndex(this.index + 1);
-		// A raise comes back to what it has passed over.
-		if (this.options.raise) this.goToDue();
+		// A raise comes back to what it has passed over, and so do unisons.
+		if (this.options.raise || this.order.some(({ unison }) => unison)) this.goToDue();
 		else clearTimeout(this.advance);
 	}
 
 	/** To the first note that is not set; in a pass that is done nothing is due. */
 	private goToDue(): void {
-		const left = this.order.findIndex(({ note }) => !this.isSet(note));
+		const left = this.dueIndex();
 		if (left >= 0) this.goToIndex(left);
 		else clearTimeout(this.advance);
 	}
@@ -319,7 +371,7 @@ export class Setting<Body> {
 	}
 
 	goTo(note: number): void {
-		const index = this.order.findIndex((step) => step.note === note);
+		const index = this.indexOf(note);
 		if (index >= 0) this.goToIndex(index);
 	}
 
@@ -335,14 +387,24 @@ export class Setting<Body> {
 
 	private goToIndex(index: number): void {
 		this.index = index;
-		this.open = this.choices.find(({ id }) => id === this.open?.id) ?? this.choices[0];
+		this.open = this.step.unison
+			? this.unisons.nextChoice(this.choices)
+			: this.leads(index)
+				? this.choices[0]
+				: (this.choices.find(({ id }) => id === this.open?.id) ?? this.choices[0]);
 		this.notice = this.asked = undefined;
 		this.clearStrikes();
 		this.expectDue();
 	}
 
+	/** Its unison follows in this order: the leading string comes first, whatever was open before. */
+	private leads(index: number): boolean {
+		return this.order.some(({ note, unison }) => unison && note === this.order[index].note);
+	}
+
 	private clearStrikes(): void {
 		clearTimeout(this.advance);
+		this.together = undefined;
 		this.strikes.clear();
 		this.last = undefined;
 		this.keepWhenRead = false;

@@ -54,7 +54,8 @@ beforeEach(() => {
 		tolerance: cents(1),
 		habits: () => ALL_TOGETHER,
 		source: () => 'microphone',
-		onDue: (due) => dues.push(due)
+		onDue: (due) => dues.push(due),
+		unisonLimit: () => 0.5
 	});
 });
 afterEach(() => {

@@ -32,7 +32,8 @@ export const visitTables = (define: Define) => ({
 		curveId: optional(DataTypes.UUID),
 		lead: optional(DataTypes.STRING(20)),
 		raise: json<PlanVersionRow>('raise', true),
-		touch: json<PlanVersionRow>('touch', true)
+		touch: json<PlanVersionRow>('touch', true),
+		order: json<PlanVersionRow>('order', true)
 	}),
 	visitSounders: define<VisitSounderRow>('visit_sounders', {
 		visitId: key(),

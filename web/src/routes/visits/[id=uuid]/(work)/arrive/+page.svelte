@@ -17,7 +17,8 @@
 	import { GRADE_KEYS, PART_KEYS } from '$lib/visit/arrive/instrumentPicture';
 	import InstrumentPicture from '$lib/visit/arrive/InstrumentPicture.svelte';
 	import { briefOf } from '$lib/visit/brief';
-	import { judge, settingsOf } from '$lib/visit/plan/judgement';
+	import { judge } from '$lib/visit/plan/judgement';
+	import { settingsOf } from '$lib/visit/workshopSettings';
 	import PartJudge from '$lib/visit/arrive/PartJudge.svelte';
 
 	let { data } = $props();
