@@ -121,6 +121,7 @@ export * from './setting/standing';
 export * from './setting/step';
 export * from './setting/firstOrders';
 export * from './setting/order';
+export * from './setting/pairMethod';
 export * from './setting/raisePasses';
 export * from './proving/measuredNotes';
 export * from './proving/nearestTemperament';

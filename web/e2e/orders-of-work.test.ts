@@ -37,7 +37,7 @@ test('a temperament is set by the thirds-led plan, with its rates and checks as 
 	await signIn(page);
 	await addInstrument(page, 'Net loft upright', { lowest: 'F3', highest: 'A4' });
 	await startVisit(page);
-	await page.getByLabel('The temperament’s order').selectOption('Thirds first, quiet fifths');
+	await page.getByLabel('Order of the first octave').selectOption('Thirds first, quiet fifths');
 	await set(page);
 	const order = page.getByLabel('Order of work');
 	await expect(order.getByRole('listitem').nth(1)).toContainText('10th under A4');

@@ -6,6 +6,8 @@ const DEAD_DB = -100;
 /** A strike has reached its loudest by then. */
 const STRIKE_SECONDS = 0.35;
 const QUIET_DB = -120;
+/** A blow that was too loud is over at once; that it was stays readable so long, in seconds. */
+const CLIPPED_SECONDS = 4;
 
 /** How loud it is, in decibels of full scale: now, between strikes, and at the last strike. */
 export class LevelWatch {
@@ -19,26 +21,35 @@ export class LevelWatch {
 	/** Nothing at all has come in for a while. */
 	dead = $state(false);
 	private silentSince: number | undefined;
+	/** When the sound clipped last since the last strike. */
+	private clippedAt: number | undefined;
 	private rising: { readonly until: number; level: number } | undefined;
 
 	reset(): void {
 		this.level = this.noise = QUIET_DB;
 		this.clipped = this.dead = false;
-		this.hum = this.strikeLevel = this.silentSince = this.rising = undefined;
+		this.hum = this.strikeLevel = this.silentSince = this.clippedAt = this.rising = undefined;
 	}
 
 	hear(events: readonly ListenerEvent[]): void {
 		for (const event of events) {
-			if (event.kind === 'strike') this.rising = { until: event.at + STRIKE_SECONDS, level: QUIET_DB };
+			if (event.kind === 'strike') this.begin(event.at);
 			if (event.kind !== 'level') continue;
 			this.level = event.level;
 			this.noise = event.noise;
-			this.clipped = event.clipped;
+			if (event.clipped) this.clippedAt = event.at;
+			this.clipped = this.clippedAt !== undefined && event.at - this.clippedAt < CLIPPED_SECONDS;
 			this.hum = event.hum;
 			this.silentSince = event.level > DEAD_DB ? undefined : (this.silentSince ?? event.at);
 			this.dead = this.silentSince !== undefined && event.at - this.silentSince > DEAD_SECONDS;
 			this.followStrike(event.at, event.level);
 		}
+	}
+
+	private begin(at: number): void {
+		this.rising = { until: at + STRIKE_SECONDS, level: QUIET_DB };
+		// Its own attack may have clipped before it was known for a strike.
+		if ((this.clippedAt ?? at) < at - STRIKE_SECONDS) this.clippedAt = undefined;
 	}
 
 	/** The loudest tenth of a second shortly after a strike is its level. */

@@ -2,6 +2,7 @@ import { cents, defaultTwin, hz, USUAL_HABITS, type ListenerEvent, type StringRe
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import type { Heard } from '$lib/workers/listening';
 import { SoundFailure } from './faults';
+import { LevelWatch } from './levelWatch.svelte';
 import { Listening } from './listening.svelte';
 import { openMicrophone } from './microphone';
 
@@ -98,6 +99,19 @@ const strike = (at: number): ListenerEvent => ({ kind: 'strike', at });
 const ended = (at: number): ListenerEvent => ({ kind: 'ended', at });
 const level = (at: number, db: number): ListenerEvent => ({
 	...{ kind: 'level', at, level: db, noise: -70, clipped: false, hum: undefined }
+});
+
+describe('a blow that is too loud', () => {
+	it('is said until the next one, or for some seconds: it is over at once', () => {
+		const watch = new LevelWatch();
+		const clipped = (at: number): ListenerEvent => ({ ...level(at, 0), clipped: true }) as ListenerEvent;
+		watch.hear([clipped(1), strike(1.05), level(1.2, -3), level(3, -20)]);
+		expect(watch.clipped).toBe(true);
+		watch.hear([level(5.1, -40)]);
+		expect(watch.clipped).toBe(false);
+		watch.hear([strike(6), clipped(6.1), level(6.5, -10), strike(7), level(7.1, -10)]);
+		expect(watch.clipped).toBe(false);
+	});
 });
 
 describe('the lifetime of a sound', () => {

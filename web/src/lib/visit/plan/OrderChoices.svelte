@@ -26,7 +26,7 @@
 	<div class="order">
 		<select
 			class="select"
-			aria-label="The temperament’s order"
+			aria-label="Order of the first octave"
 			value={order.first}
 			onchange={(event) => choose({ first: event.currentTarget.value })}
 		>
@@ -34,7 +34,7 @@
 		</select>
 		<select
 			class="select"
-			aria-label="The temperament octave"
+			aria-label="First octave"
 			value={order.octave}
 			onchange={(event) => choose({ octave: Number(event.currentTarget.value) })}
 		>

@@ -15,6 +15,7 @@
 	}
 	let { session, plan, bearing, a4 }: Props = $props();
 	const step = $derived(session.setting.step);
+	const pair = $derived(session.setting.pair);
 	/** Intervals that the bearing plan makes audible with this note, but for the one that it is set by. */
 	const checks = $derived.by(() => {
 		if (step.section !== 'temperament' || step.unison) return [];
@@ -42,6 +43,9 @@
 				onchoose={(partial) => session.choosePartial(partial)}
 			/>
 		{:catch}<p class="problem" role="alert">The partials could not be loaded. Reload the page.</p>{/await}
+	{:else if pair}
+		{#await import('./PairPanel.svelte') then { default: PairPanel }}<PairPanel {session} {pair} {a4} />
+		{:catch}<p class="problem" role="alert">The pair method could not be loaded. Reload the page.</p>{/await}
 	{:else if step.unison}<UnisonSteps {session} />
 		{#if session.unison}<UnisonPanel heard={session.unison} {a4} isBrief />{/if}
 	{:else if session.view === 'by ear'}

@@ -1,7 +1,7 @@
 <script lang="ts">
 	import type { Instructions } from '@fendrel/core';
 	import BigNote from '$lib/ui/BigNote.svelte';
-	import { isTogether, type UnisonVerdict } from './unisonWork';
+	import type { LiveWords } from './liveWords';
 
 	interface Props {
 		note: number;
@@ -14,31 +14,22 @@
 		isCertain: boolean;
 		/** Set by ear: no figure is shown. */
 		isHidden?: boolean;
-		/** Several strings of one note sound: what the last strike said of their unison. */
-		together?: { readonly verdict: UnisonVerdict | undefined };
+		/** What is said in place of one string's cents. */
+		instead?: LiveWords;
 		/** What the family's technicians say. */
 		instructions: Instructions;
 	}
-	let { note, cents, instruction, isSure, isCertain, isHidden = false, together, instructions }: Props = $props();
-	const verdict = $derived(together?.verdict);
-	const shown = $derived(together ? verdict?.apart : cents);
-	const size = $derived(shown === undefined ? '' : Math.abs(shown).toFixed(isCertain ? 1 : 0));
-	const direction = $derived.by(() => {
-		if (shown === undefined || Number(size) === 0) return '';
-		return together ? 'cents apart' : shown < 0 ? 'cents flat' : 'cents sharp';
+	let { note, cents, instruction, isSure, isCertain, isHidden = false, instead, instructions }: Props = $props();
+	const size = $derived(instead?.figure ?? (cents === undefined ? '' : Math.abs(cents).toFixed(isCertain ? 1 : 0)));
+	const unit = $derived.by(() => {
+		if (instead) return instead.unit;
+		return cents === undefined || Number(size) === 0 ? '' : cents < 0 ? 'cents flat' : 'cents sharp';
 	});
-	const word = $derived.by(() => {
-		if (isHidden) return 'By ear';
-		if (!together) return instructions[instruction];
-		if (!verdict) return 'Strike them together';
-		if (verdict.isUnsure) return 'Let it sound longer';
-		return isTogether(verdict) ? 'Together' : 'Bring them together';
-	});
-	const isWithin = $derived.by(() => {
-		if (together) return verdict !== undefined && isTogether(verdict);
-		return !isHidden && cents !== undefined && instruction !== 'raise' && instruction !== 'lower';
-	});
-	const isToTurn = $derived(!together && !isHidden && (instruction === 'raise' || instruction === 'lower'));
+	const word = $derived(instead?.word ?? (isHidden ? 'By ear' : instructions[instruction]));
+	const isWithin = $derived(
+		instead?.isWithin ?? (!isHidden && cents !== undefined && instruction !== 'raise' && instruction !== 'lower')
+	);
+	const isToTurn = $derived(!instead && !isHidden && (instruction === 'raise' || instruction === 'lower'));
 </script>
 
 <div class="live">
@@ -52,10 +43,10 @@
 		class:uncertain={!isCertain}
 	>
 		<p class="word" aria-live="polite">{isSure ? word : 'Which key?'}</p>
-		{#if isHidden}<p class="by-ear">Keep it when it stands</p>
+		{#if isHidden && !instead}<p class="by-ear">Keep it when it stands</p>
 		{:else}<p class="cents" data-testid="deviation">
 				{#if size && !isCertain}<span class="unit about">about</span>{/if}
-				<span class="size">{size || '–'}</span> <span class="unit">{direction}</span>
+				<span class="size">{size || '–'}</span> <span class="unit">{unit}</span>
 			</p>{/if}
 	</div>
 </div>

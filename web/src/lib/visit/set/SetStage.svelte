@@ -96,7 +96,7 @@
 				isSure={setting.asked === undefined}
 				isCertain={setting.strikes.isCertain}
 				isHidden={session.isByEar}
-				together={setting.isUnison ? { verdict: setting.together } : undefined}
+				instead={session.instead}
 				instructions={family.instructions}
 			/>
 			<Messages {session} {room} closeHref="/visits/{visit.id}/close" />
@@ -109,7 +109,7 @@
 						stability={setting.strikes.stability}
 					/>{/if}
 			</div>
-			<StepButtons {setting} />
+			<StepButtons {setting} isRaise={raise !== undefined} />
 		</section>
 		<aside class="beside" aria-label="Beside the figure">
 			{#if raise}

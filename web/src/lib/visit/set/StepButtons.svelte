@@ -2,14 +2,27 @@
 	import Segments from '$lib/ui/Segments.svelte';
 	import type { Setting } from './setting.svelte';
 
-	let { setting }: { setting: Setting<Body> } = $props();
+	interface Props {
+		setting: Setting<Body>;
+		/** A pass of a raise: it is quick and rough. */
+		isRaise: boolean;
+	}
+	let { setting, isRaise }: Props = $props();
 	const choose = (chosen: string) => setting.leaveOpen(setting.choices.find(({ id }) => id === chosen)!);
 </script>
 
-<div class="steps" class:tight={setting.step.unison}>
+<div class="steps" class:tight={setting.choices.length > 1}>
 	<div class="strings">
 		<Segments label="Strings left unmuted" choices={setting.choices} chosen={setting.open.id} onchoose={choose} />
 	</div>
+	{#if !setting.step.unison && !isRaise && setting.choices.length > 1}
+		<button
+			type="button"
+			class="btn preset-outlined-surface-300-700"
+			aria-pressed={setting.pair !== undefined}
+			onclick={() => setting.byPair()}>By pair</button
+		>
+	{/if}
 	{#if setting.step.unison}
 		<button type="button" class="btn preset-outlined-surface-300-700" onclick={() => setting.later()}>Later</button>
 	{/if}
@@ -28,6 +41,10 @@
 	}
 	.strings {
 		margin-right: auto;
+	}
+	[aria-pressed='true'] {
+		border-color: var(--felt);
+		color: var(--felt);
 	}
 	.tight .btn {
 		padding-inline: 0.55rem;

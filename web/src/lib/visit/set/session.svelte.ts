@@ -3,6 +3,7 @@ import {
 	falseBeatOf,
 	habitAt,
 	isByEar,
+	partialHz,
 	unisonCents,
 	USUAL_ORDER,
 	type BearingPlan,
@@ -14,6 +15,8 @@ import { Listening } from '$lib/audio/listening.svelte';
 import type { MovedPins } from '$lib/audio/simulated';
 import { LastStrike } from '../lastStrike.svelte';
 import type { RaiseWork } from './raiseWork.svelte';
+import { pairLive, unisonLive, type LiveWords } from './liveWords';
+import { leverString } from './pairWork';
 import { Setting } from './setting.svelte';
 import type { VisitRecord } from '../visitRecord.svelte';
 import { listenedTo, type WorkGround } from '../workGround';
@@ -116,6 +119,25 @@ export class SetSession<Body> {
 		const { unison } = this;
 		return unison && (unison.strings > 1 || falseBeatOf(unison.analysis)) ? 'unison' : 'by ear';
 	});
+	readonly habit = $derived.by(() => habitAt(this.listening.habits, this.setting.step.note));
+	/** Where the pair, or the unison, is listened to, in Hz: the interval's coincidence, or the register's partial. */
+	readonly carrier = $derived.by(() => {
+		const { step, target } = this.setting;
+		const { interval, against } = step;
+		const partial =
+			interval && against !== undefined
+				? against < step.note
+					? interval.upperPartial
+					: interval.lowerPartial
+				: Math.max(1, this.habit.partial);
+		return { partial, frequency: partialHz(target.string, partial) };
+	});
+	/** What the figure says when it is not one string's cents. */
+	readonly instead: LiveWords | undefined = $derived.by(() => {
+		const { pair, isUnison, together } = this.setting;
+		if (pair) return pairLive(pair, this.carrier.frequency);
+		return isUnison ? unisonLive(together) : undefined;
+	});
 	/** What is set by ear shows no cents. */
 	readonly isByEar = $derived.by(() => isByEar(this.setting.step, this.options.order ?? USUAL_ORDER));
 	/** What the strip shows: of what is set by ear only how it was left. */
@@ -125,7 +147,6 @@ export class SetSession<Body> {
 		if (byEar === 'nothing') return records;
 		return new Map([...records].filter(([, { set }]) => set));
 	});
-	readonly habit = $derived.by(() => habitAt(this.listening.habits, this.setting.step.note));
 	readonly partial = $derived.by(() => this.chosenPartial ?? Math.max(1, this.habit.partial));
 
 	/** The same view again: back to what the last strike makes worth seeing. */
@@ -151,10 +172,13 @@ export class SetSession<Body> {
 		return this.setting.open.sounders.map((sounder) => all.indexOf(sounder));
 	}
 
-	/** A lever sits on one pin: the first of the strings left open. */
+	/** A lever sits on one pin: the first of the strings left open, or the one of a pair that is to be moved. */
 	turn(by: number): void {
 		const { setting, indexes } = this;
-		this.listening.simulated?.turn(setting.step.note, indexes[0], by);
+		const { family, body } = this.options;
+		const { pair, step } = setting;
+		const at = pair ? family.sounders(body, step.note).indexOf(leverString(pair)) : indexes[0];
+		this.listening.simulated?.turn(step.note, at, by);
 		this.noticeBreak();
 	}
 
@@ -185,6 +209,8 @@ export class SetSession<Body> {
 				return setting.previous();
 			case 'keep':
 				return setting.keep();
+			case 'pair':
+				return setting.byPair();
 			case 'later':
 				return setting.step.unison && setting.later();
 			case 'strike':

@@ -7,6 +7,7 @@ export interface SetAction {
 		| 'previous'
 		| 'keep'
 		| 'later'
+		| 'pair'
 		| 'strike'
 		| 'turn'
 		| 'strings'
@@ -23,6 +24,7 @@ export const SET_KEYS = [
 	{ keys: 'Enter or PageDown', does: 'next note (right pedal)' },
 	{ keys: 'PageUp', does: 'note before (left pedal)' },
 	{ keys: 'Shift Enter', does: 'keep the note as it stands and go on' },
+	{ keys: 'P', does: 'the pair method: two strings as their own ruler; once more: one string' },
 	{ keys: 'E', does: 'a unison that will not come clean: at the end' },
 	{ keys: '1 2 3 0', does: 'which string is left unmuted; 0: all of them' },
 	{ keys: 'G', does: 'go to the note that was heard instead' },
@@ -41,6 +43,7 @@ const PLAIN: Record<string, SetAction> = {
 	PageUp: { do: 'previous' },
 	' ': { do: 'strike' },
 	e: { do: 'later' },
+	p: { do: 'pair' },
 	l: { do: 'listen' },
 	g: { do: 'heard' },
 	v: { do: 'view' },

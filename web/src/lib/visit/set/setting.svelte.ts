@@ -27,6 +27,7 @@ import {
 import type { Asked } from '../asked';
 import { PASSING, REFUSALS } from '../refusals';
 import { aimedAbove } from './aim';
+import { beginPair, pairHeard, type PairWork } from './pairWork';
 import type { RaiseWork } from './raiseWork.svelte';
 import { Strikes } from './strikes.svelte';
 import { isTogether, UnisonWork, type UnisonVerdict } from './unisonWork';
@@ -102,6 +103,8 @@ export class Setting<Body> {
 	notice = $state.raw<Notice | undefined>();
 	/** What the last strike of several strings said of their unison. */
 	together = $state.raw<UnisonVerdict | undefined>();
+	/** The pair method on the due note, while it is at work. */
+	pair = $state.raw<PairWork | undefined>();
 	/** A strike that may have been of two keys. */
 	asked = $state.raw<Asked | undefined>();
 
@@ -258,7 +261,7 @@ export class Setting<Body> {
 		}
 		clearTimeout(this.advance);
 		// Several strings are judged by what lies between them: the closer look says that.
-		if (this.isUnison) return;
+		if (this.isUnison || this.pair) return;
 		// Struck again in a raise a note tells what it has lost; it is not set anew.
 		const isAgain = this.options.raise?.hasSet(reading.note) ?? false;
 		if (!isAgain && this.strikes.advice !== 'holds') return;
@@ -273,12 +276,33 @@ export class Setting<Body> {
 
 	/** The last strike was looked at closer: several strings that lie together are taken. */
 	hearUnison(note: number, analysis: UnisonAnalysis): void {
-		if (!this.isUnison || note !== this.step.note || !this.last) return;
+		if (note !== this.step.note || !this.last) return;
+		if (this.pair) return this.hearPair(this.pair, analysis);
+		if (!this.isUnison) return;
 		this.together = this.unisons.judge(note, analysis);
 		if (!isTogether(this.together)) return;
 		this.accept();
 		clearTimeout(this.advance);
 		this.advance = setTimeout(() => this.onward(), HOLD_MS);
+	}
+
+	private hearPair(pair: PairWork, analysis: UnisonAnalysis): void {
+		const { apart, limit, isUnsure } = this.unisons.judge(pair.group, analysis);
+		const off = this.strikes.figures.at(-1);
+		if (isUnsure || off === undefined) return;
+		this.pair = pairHeard(pair, { apart, limit, off, within: this.options.tolerance / 2 });
+		if (this.pair.state.phase !== 'done') return;
+		this.accept();
+		clearTimeout(this.advance);
+		this.advance = setTimeout(() => this.onward(), HOLD_MS);
+	}
+
+	/** Two strings of the due note become their own ruler; once more: back to one. */
+	byPair(): void {
+		const { family, body } = this.options;
+		const pair = this.pair ? undefined : beginPair(family, body, this.step.note);
+		this.leaveOpen(pair?.choice ?? this.choices[0]);
+		this.pair = pair;
 	}
 
 	/** To the note's next string, or to the next step. */
@@ -376,6 +400,7 @@ export class Setting<Body> {
 	}
 
 	leaveOpen(choice: SounderChoice): void {
+		this.pair = undefined;
 		this.open = choice;
 		this.clearStrikes();
 	}
@@ -387,6 +412,7 @@ export class Setting<Body> {
 
 	private goToIndex(index: number): void {
 		this.index = index;
+		this.pair = undefined;
 		this.open = this.step.unison
 			? this.unisons.nextChoice(this.choices)
 			: this.leads(index)

@@ -1,0 +1,47 @@
+import { memberOf, pairBeat, type Cents } from '@fendrel/core';
+import { askedBeat, type PairWork } from './pairWork';
+import { isTogether, type UnisonVerdict } from './unisonWork';
+
+/** What the live figure says when it is not one string's cents. */
+export interface LiveWords {
+	readonly word: string;
+	readonly figure: string;
+	readonly unit: string;
+	/** It is as it should be. */
+	readonly isWithin: boolean;
+}
+
+/** Of several strings that are brought together. */
+export function unisonLive(verdict: UnisonVerdict | undefined): LiveWords {
+	if (!verdict) return { word: 'Strike them together', figure: '', unit: '', isWithin: false };
+	const figure = verdict.apart.toFixed(1);
+	const said = { figure, unit: Number(figure) === 0 ? '' : 'cents apart', isWithin: isTogether(verdict) };
+	if (verdict.isUnsure) return { ...said, word: 'Let it sound longer' };
+	return { ...said, word: said.isWithin ? 'Together' : 'Bring them together' };
+}
+
+const PHASES = {
+	clean: 'Clean the pair',
+	match: 'Bring the other to it',
+	shade: 'A shade, and listen',
+	done: 'It stands'
+} as const;
+
+/** "Left up": which string moves, and which way. */
+export function pairWord({ state, moved }: PairWork): string {
+	if (state.phase !== 'move') return PHASES[state.phase];
+	const name = memberOf(moved);
+	return `${name[0].toUpperCase()}${name.slice(1)} ${state.by > 0 ? 'up' : 'down'}`;
+}
+
+/** Of a pair whose own beat is the ruler: beats, and no cents. */
+export function pairLive(work: PairWork, frequency: number): LiveWords {
+	const heard = work.apart === undefined ? undefined : pairBeat(work.apart as Cents, frequency);
+	const asked = askedBeat(work, frequency);
+	return {
+		word: pairWord(work),
+		figure: heard === undefined ? '' : heard.toFixed(1),
+		unit: asked === undefined ? 'beats/s' : `of ${asked.toFixed(1)} beats/s`,
+		isWithin: work.state.phase === 'done'
+	};
+}
