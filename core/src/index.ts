@@ -120,6 +120,7 @@ export * from './setting/hold';
 export * from './setting/standing';
 export * from './setting/step';
 export * from './setting/firstOrders';
+export * from './setting/bearingOrders';
 export * from './setting/order';
 export * from './setting/pairMethod';
 export * from './setting/raisePasses';

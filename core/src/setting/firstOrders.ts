@@ -1,5 +1,3 @@
-import type { BearingPlan } from '../bearing/plan';
-import { SCHOOLS } from '../bearing/schools';
 import { INTERVALS, type IntervalKind } from '../intervals/intervalKinds';
 import { A4 } from '../units/pitch';
 
@@ -13,11 +11,9 @@ export interface FirstStep {
 export interface FirstGround {
 	/** The temperament octave's lowest note. */
 	readonly octave: number;
-	/** The bearing plan, where the order is one. */
-	readonly bearing?: Pick<BearingPlan, 'steps'>;
 }
 
-/** An order in which the temperament's notes are set, after the reference. */
+/** An order in which the temperament's notes are set, after the reference, that needs no plan. */
 export interface FirstOrder {
 	readonly id: string;
 	readonly name: string;
@@ -66,20 +62,6 @@ function bySteps({ octave }: FirstGround): readonly FirstStep[] {
 	return [...start, ...run(a - 1, octave), ...run(a + 1, octave + 12)];
 }
 
-const byBearing = ({ bearing }: FirstGround): readonly FirstStep[] =>
-	(bearing?.steps ?? []).map(({ note, by: [first] }) => ({
-		note,
-		...(first && {
-			against: first.edge.lower === note ? first.edge.upper : first.edge.lower,
-			interval: first.edge.kind
-		})
-	}));
-
-/** What a bearing plan is made by is an order of work too. */
-export const BEARING_ORDERS: readonly FirstOrder[] = SCHOOLS.filter(({ id }) => id !== 'circle').map(
-	({ id, name, about }) => ({ id, name, about, steps: byBearing })
-);
-
 export const FIRST_ORDERS: readonly FirstOrder[] = [
 	{
 		id: 'circle',
@@ -98,6 +80,5 @@ export const FIRST_ORDERS: readonly FirstOrder[] = [
 		name: 'Upwards',
 		about: 'From the octave’s lowest note to its highest, one after the other: by the temperament’s table.',
 		steps: ({ octave }) => run(octave, octave + 12)
-	},
-	...BEARING_ORDERS
+	}
 ];

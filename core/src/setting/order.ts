@@ -1,6 +1,7 @@
+import type { BearingPlan } from '../bearing/plan';
 import type { PlannedOrder } from '../record/happened';
 import { A4 } from '../units/pitch';
-import { FIRST_ORDERS, type FirstGround } from './firstOrders';
+import { FIRST_ORDERS, type FirstStep } from './firstOrders';
 import { proofDownwards, proofUpwards } from './outwards';
 import type { HeardAgainst, SettingStep, WorkSection } from './step';
 
@@ -21,9 +22,11 @@ export const USUAL_ORDER: PlannedOrder = {
 };
 
 /** What an order of work depends on besides what is chosen. */
-export interface OrderGround extends Pick<FirstGround, 'bearing'> {
+export interface OrderGround {
 	readonly lowest: number;
 	readonly highest: number;
+	/** The bearing plan, where the order is one. */
+	readonly bearing?: Pick<BearingPlan, 'steps'>;
 	/** How many strings a note has, and whether they are wound; one plain string unless told. */
 	readonly stringsAt?: (note: number) => number;
 	readonly isWound?: (note: number) => boolean;
@@ -48,8 +51,8 @@ export function settingOrder(ground: OrderGround, order: PlannedOrder = USUAL_OR
 		if (unisons === 'asOneGoes' && stringsAt(note) > 1) steps.push(unisonOf(step));
 	};
 	add(A4, 'reference');
-	const temperament = FIRST_ORDERS.find(({ id }) => id === first) ?? FIRST_ORDERS[0];
-	for (const { note, against, interval } of temperament.steps({ octave, bearing }))
+	const named = FIRST_ORDERS.find(({ id }) => id === first) ?? FIRST_ORDERS[0];
+	for (const { note, against, interval } of bearing ? byBearing(bearing) : named.steps({ octave }))
 		add(note, 'temperament', against !== undefined && interval ? [{ against, interval }] : []);
 	// What a bearing plan does not reach is set like the rest of the octave.
 	for (let note = octave; note <= octave + 12; note++) add(note, 'temperament');
@@ -68,6 +71,16 @@ export function settingOrder(ground: OrderGround, order: PlannedOrder = USUAL_OR
 				steps.push(unisonOf({ note, against: undefined, interval: undefined, section: 'unisons' }));
 	return steps;
 }
+
+/** A bearing plan's steps: by the interval that leads each. */
+const byBearing = ({ steps }: Pick<BearingPlan, 'steps'>): readonly FirstStep[] =>
+	steps.map(({ note, by: [first] }) => ({
+		note,
+		...(first && {
+			against: first.edge.lower === note ? first.edge.upper : first.edge.lower,
+			interval: first.edge.kind
+		})
+	}));
 
 const unisonOf = ({ note, section }: SettingStep): SettingStep => ({
 	...{ note, section, against: undefined, interval: undefined, unison: true as const }

@@ -2,7 +2,6 @@ import {
 	A4_RANGE,
 	AUDIBLE,
 	BY_EAR,
-	FIRST_ORDERS,
 	HIGHEST_LISTENED,
 	MARKS,
 	OUTWARDS,
@@ -13,6 +12,7 @@ import {
 	RAISE_SCHOOLS,
 	SOUND_SOURCES,
 	STAGES,
+	TEMPERAMENT_ORDERS,
 	TOLERANCES,
 	UNISON_ORDERS,
 	UNISONS,
@@ -111,7 +111,7 @@ const raise = z.object({
 	pass: z.number().int().min(0).max(MOST_PASSES)
 });
 const order = z.object({
-	first: z.enum(FIRST_ORDERS.map(({ id }) => id) as [string, ...string[]]),
+	first: z.enum(TEMPERAMENT_ORDERS.map(({ id }) => id) as [string, ...string[]]),
 	octave: groupNumber,
 	outwards: z.enum(OUTWARDS),
 	unisons: z.enum(UNISON_ORDERS),

@@ -4,7 +4,6 @@
 	import { inHz, inSentence } from '$lib/ui/format';
 	import { format } from 'date-fns';
 	import { STAGES, type Stage } from '@fendrel/core';
-	import Choices from './Choices.svelte';
 	import type { OpenVisit } from './openVisit.svelte';
 	import Saved from './Saved.svelte';
 
@@ -48,7 +47,13 @@
 			<LookSwitch />
 		</div>
 	</header>
-	<div class="differ"><Choices {open} /></div>
+	<div class="differ">
+		{#if open.record.report.choices.length}
+			<!-- Seldom do two devices differ: what asks comes when they do. -->
+			{#await import('./Choices.svelte') then { default: Choices }}<Choices {open} />
+			{:catch}<p class="problem" role="alert">Two devices differ here; reload the page to choose.</p>{/await}
+		{/if}
+	</div>
 	<main>{@render children()}</main>
 	<footer>{@render strip()}</footer>
 </div>

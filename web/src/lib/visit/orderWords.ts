@@ -1,4 +1,4 @@
-import { FIRST_ORDERS, noteName, type PlannedOrder } from '@fendrel/core';
+import { TEMPERAMENT_ORDERS, noteName, type PlannedOrder } from '@fendrel/core';
 import { inSentence } from '$lib/ui/format';
 
 export const OUTWARDS_NAMES: Readonly<Record<PlannedOrder['outwards'], string>> = {
@@ -20,7 +20,7 @@ const small = (text: string) => inSentence(text[0].toLowerCase() + text.slice(1)
 
 /** "thirds first, quiet fifths, from F3; up, then down; unisons as one goes". */
 export function orderWords({ first, octave, outwards, unisons, byEar }: PlannedOrder): string {
-	const name = FIRST_ORDERS.find(({ id }) => id === first)?.name ?? FIRST_ORDERS[0].name;
+	const name = TEMPERAMENT_ORDERS.find(({ id }) => id === first)?.name ?? TEMPERAMENT_ORDERS[0].name;
 	return [
 		`${small(name)}, from ${noteName(octave)}`,
 		OUTWARDS_NAMES[outwards],

@@ -1,7 +1,7 @@
 <script lang="ts">
 	import {
 		BY_EAR,
-		FIRST_ORDERS,
+		TEMPERAMENT_ORDERS,
 		noteName,
 		OUTWARDS,
 		UNISON_ORDERS,
@@ -13,7 +13,7 @@
 
 	let { open }: { open: OpenVisit } = $props();
 	const order = $derived(open.record.report.plan?.order ?? USUAL_ORDER);
-	const about = $derived(FIRST_ORDERS.find(({ id }) => id === order.first)?.about ?? '');
+	const about = $derived(TEMPERAMENT_ORDERS.find(({ id }) => id === order.first)?.about ?? '');
 	/** Temperament octaves in use: from C3 to C4, as far as this keyboard has them. */
 	const octaves = $derived(
 		[48, 50, 53, 55, 57, 60].filter((low) => low >= open.instrument.lowest && low + 12 <= open.instrument.highest)
@@ -30,7 +30,7 @@
 			value={order.first}
 			onchange={(event) => choose({ first: event.currentTarget.value })}
 		>
-			{#each FIRST_ORDERS as { id, name } (id)}<option value={id}>{name}</option>{/each}
+			{#each TEMPERAMENT_ORDERS as { id, name } (id)}<option value={id}>{name}</option>{/each}
 		</select>
 		<select
 			class="select"

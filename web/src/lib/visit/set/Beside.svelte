@@ -1,10 +1,7 @@
 <script lang="ts" generics="Body">
 	import { noteName, type BearingPlan } from '@fendrel/core';
 	import type { Plan } from '$lib/tuning/plan';
-	import BearingChecks from './BearingChecks.svelte';
 	import ListenForPanel from './ListenForPanel.svelte';
-	import UnisonPanel from './UnisonPanel.svelte';
-	import UnisonSteps from './UnisonSteps.svelte';
 	import { VIEWS, type SetSession, type View } from './session.svelte';
 
 	interface Props {
@@ -46,12 +43,18 @@
 	{:else if pair}
 		{#await import('./PairPanel.svelte') then { default: PairPanel }}<PairPanel {session} {pair} {a4} />
 		{:catch}<p class="problem" role="alert">The pair method could not be loaded. Reload the page.</p>{/await}
-	{:else if step.unison}<UnisonSteps {session} />
-		{#if session.unison}<UnisonPanel heard={session.unison} {a4} isBrief />{/if}
+	{:else if step.unison}
+		{#await import('./UnisonSteps.svelte') then { default: UnisonSteps }}<UnisonSteps {session} {a4} />
+		{:catch}<p class="problem" role="alert">The unison could not be loaded. Reload the page.</p>{/await}
 	{:else if session.view === 'by ear'}
 		<ListenForPanel {step} {plan} />
-		{#if checks.length}<BearingChecks {checks} />{/if}
-	{:else if session.unison}<UnisonPanel heard={session.unison} {a4} />
+		{#if checks.length}
+			{#await import('./BearingChecks.svelte') then { default: BearingChecks }}<BearingChecks {checks} />{/await}
+		{/if}
+	{:else if session.unison}
+		{#await import('./UnisonPanel.svelte') then { default: UnisonPanel }}
+			{#if session.unison}<UnisonPanel heard={session.unison} {a4} />{/if}
+		{:catch}<p class="problem" role="alert">The unison could not be loaded. Reload the page.</p>{/await}
 	{:else}
 		<p class="soft">
 			Strike {noteName(step.note)} and let it sound for a second. The unmuted strings are told apart here.

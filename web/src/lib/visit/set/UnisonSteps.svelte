@@ -2,8 +2,9 @@
 	import { memberOf, muteFor, noteName, type StringPlace } from '@fendrel/core';
 	import { signed } from '$lib/ui/format';
 	import type { SetSession } from './session.svelte';
+	import UnisonPanel from './UnisonPanel.svelte';
 
-	let { session }: { session: SetSession<Body> } = $props();
+	let { session, a4 }: { session: SetSession<Body>; a4: number } = $props();
 	const setting = $derived(session.setting);
 	const { report } = $derived(session.record);
 	const strings = $derived(setting.choices.filter(({ sounders }) => sounders.length === 1));
@@ -56,6 +57,7 @@
 		not come clean: Later (E).
 	</p>
 </section>
+{#if session.unison}<UnisonPanel heard={session.unison} {a4} isBrief />{/if}
 
 <style>
 	table {
