@@ -1,3 +1,5 @@
+import type { BearingPlan } from '../bearing/plan';
+import type { PlannedOrder } from '../record/happened';
 import { sounderId, type SounderId } from '../record/sounder';
 import { settingOrder } from '../setting/order';
 import { sectionAt, stringsAt, type Choir, type Stringing } from '../strings/stringing';
@@ -82,7 +84,7 @@ export const KEYBOARD = {
 	targets: ({ lowest, highest }: Pick<Keyboard, 'lowest' | 'highest'>, basis: TargetBasis) =>
 		targetTable({ lowest, highest, ...basis }),
 	ways: ['struck'],
-	order: ({ lowest, highest, stringing }, chosen, bearing) =>
+	order: ({ lowest, highest, stringing }, chosen?: PlannedOrder, bearing?: Pick<BearingPlan, 'steps'>) =>
 		settingOrder(
 			{
 				...{ lowest, highest, bearing },

@@ -4,7 +4,7 @@ import { bearingPlan } from '../bearing/plan';
 import { DEFAULT_EAR } from '../bearing/ear';
 import { createRandom, type Random } from '../numeric/random';
 import { stringFromFirstPartial } from '../strings/stiffString';
-import { EQUAL } from '../temperament/temperament';
+import { temperamentById } from '../temperament/library';
 import { noteName } from '../units/note';
 import { equalHz } from '../units/pitch';
 import { cents, hz } from '../units/quantity';
@@ -146,7 +146,14 @@ describe('the order of work', () => {
 	});
 	it('whichever is chosen, sets every note once before its unison, from what stands', () => {
 		const bearing = bearingPlan({
-			...{ school: 'thirds-led', start: 69, low: 53, high: 65, ear: DEFAULT_EAR, temperament: EQUAL },
+			...{
+				school: 'thirds-led',
+				start: 69,
+				low: 53,
+				high: 65,
+				ear: DEFAULT_EAR,
+				temperament: temperamentById('equal')
+			},
 			strings: (note) => stringFromFirstPartial(equalHz(note, hz(440)), 4e-4)
 		});
 		fc.assert(
@@ -176,7 +183,14 @@ describe('the order of work', () => {
 
 	it('follows a bearing plan by its own intervals', () => {
 		const bearing = bearingPlan({
-			...{ school: 'thirds-led', start: 69, low: 53, high: 65, ear: DEFAULT_EAR, temperament: EQUAL },
+			...{
+				school: 'thirds-led',
+				start: 69,
+				low: 53,
+				high: 65,
+				ear: DEFAULT_EAR,
+				temperament: temperamentById('equal')
+			},
 			strings: (note) => stringFromFirstPartial(equalHz(note, hz(440)), 4e-4)
 		});
 		const steps = settingOrder({ ...compass, bearing }, { ...USUAL_ORDER, first: 'thirds-led' }).slice(0, 4);

@@ -22,6 +22,7 @@ import { SoundFailure, type SoundFault } from './faults';
 import { keepSource, lastSource, type SoundSource } from './lastSource';
 import { LevelWatch } from './levelWatch.svelte';
 import { onEnd } from './lifetime';
+import { stayAwake } from './stayAwake';
 import { openMicrophone } from './microphone';
 import { SimulatedInstrument, type MovedPins } from './simulated';
 import { cardClock, pacedClock } from './soundClock';
@@ -103,6 +104,7 @@ export class Listening {
 		try {
 			const open = await this.openSource(lifetime);
 			lifetime.signal.throwIfAborted();
+			stayAwake(lifetime.signal);
 			this.open = open;
 			// What was said while it was being opened.
 			this.expect(this.due);

@@ -20,7 +20,7 @@
 <table class="figure-table" aria-label="Pitch by section">
 	<thead
 		><tr
-			><th>Cents from the plan</th>{#each account.sections as { id } (id)}<th>{id}</th>{/each}</tr
+			><th>Cents from plan</th>{#each account.sections as { id } (id)}<th>{id}</th>{/each}</tr
 		></thead
 	>
 	<tbody>
@@ -65,7 +65,7 @@
 	}
 	th:not(:first-child) {
 		text-align: right;
-		padding-right: 0;
+		padding-inline: 0.5rem 0;
 	}
 	.photos {
 		display: flex;
