@@ -46,6 +46,16 @@ export function counted(count: number, one: string, many = `${one}s`): string {
 	return `${count} ${count === 1 ? one : many}`;
 }
 
+/** "A4, the tolerance and the stretch". */
+export function listed(words: readonly string[]): string {
+	return words.length > 1 ? `${words.slice(0, -1).join(', ')} and ${words[words.length - 1]}` : words.join();
+}
+
+/** As a sentence begins. */
+export function capital(text: string): string {
+	return text.charAt(0).toUpperCase() + text.slice(1);
+}
+
 /** Names that are words, not persons, are written small within a sentence. */
 const WORDS = /^(Equal|Quarter-comma)/;
 export function inSentence(temperament: string): string {

@@ -3,8 +3,9 @@
 	import type { Choice } from '@fendrel/core';
 	import { handOver } from '$lib/handover/handOver.svelte';
 	import DialogSheet from '$lib/ui/DialogSheet.svelte';
-	import { onTime } from '$lib/ui/format';
-	import { choiceWords, chosen, FIELD_NAMES, listed } from './choices';
+	import { capital, listed, onTime } from '$lib/ui/format';
+	import { choiceWords, chosen } from './choices';
+	import { FIELD_NAMES } from './fieldNames';
 	import type { OpenVisit } from './openVisit.svelte';
 
 	/** Where two devices wrote different things, both stand here until one is chosen. */
@@ -29,7 +30,7 @@
 {#if choices.length}
 	<aside class="differ" aria-label="Written differently on two devices">
 		<p>
-			{listed(choices.map(({ field }) => FIELD_NAMES[field]))}
+			{capital(listed(choices.map(({ field }) => FIELD_NAMES[field])))}
 			{choices.length === 1 ? 'was' : 'were'} written differently on two devices.
 			<button type="button" class="anchor" onclick={() => (open = true)}>Choose</button>
 		</p>
@@ -38,7 +39,7 @@
 <DialogSheet {open} title="Written on two devices" onclose={() => (open = false)} sheet="w-full">
 	<p class="soft">Neither writer knew of the other. The later one counts until you choose.</p>
 	{#each choices as each (each.field)}
-		<h3>{listed([FIELD_NAMES[each.field]])}</h3>
+		<h3>{capital(FIELD_NAMES[each.field])}</h3>
 		<ul>
 			{#each each.versions as act, i (act.id)}
 				<li>

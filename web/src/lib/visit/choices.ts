@@ -17,24 +17,6 @@ import { counted, inHz } from '$lib/ui/format';
 import { orderWords } from './orderWords';
 import type { PlanChanges } from './visitRecord.svelte';
 
-/** What was written, as the pages call it. */
-export const FIELD_NAMES: Record<WrittenField, string> = {
-	a4: 'A4',
-	temperament: 'the temperament',
-	tolerance: 'the tolerance',
-	curve: 'the stretch',
-	raise: 'the raise',
-	touch: 'which notes are touched',
-	order: 'the order of work',
-	note: 'the note for the record'
-};
-
-/** "A4, the tolerance and the note for the record", as a sentence begins. */
-export function listed(names: readonly string[]): string {
-	const all = names.length > 1 ? `${names.slice(0, -1).join(', ')} and ${names.at(-1)}` : (names[0] ?? '');
-	return all[0]?.toUpperCase() + all.slice(1);
-}
-
 /** What a version says of a field: "442.0 Hz". */
 export function choiceWords(
 	act: Choice['versions'][number],

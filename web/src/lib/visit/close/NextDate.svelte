@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { parseISO } from 'date-fns';
-	import { onDay } from '$lib/ui/format';
+	import { capital, onDay } from '$lib/ui/format';
 	import type { OpenVisit } from '../openVisit.svelte';
 	import type { Account } from './account';
 	import { nextChoices, nextVisit, tooEarly } from './nextVisit';
@@ -26,7 +26,7 @@
 <section aria-label="The next visit">
 	<h2 class="panel-heading">The next visit</h2>
 	<p class="day" data-testid="next-visit">{onDay(parseISO(next.on))}</p>
-	<p class="soft">{next.why[0].toUpperCase() + next.why.slice(1)}.</p>
+	<p class="soft">{capital(next.why)}.</p>
 	<div class="choices">
 		{#each choices as { id, on, why } (id)}
 			<button type="button" class="choice" aria-pressed={next.on === on} title={why} onclick={() => agree(on, why)}

@@ -1,6 +1,7 @@
-import { A4, groupOf, memberOf, pitchLeft, STAGES, type PlanField, type Stage } from '@fendrel/core';
-import { counted, inHz, inSentence, noteRuns, signed } from '$lib/ui/format';
+import { A4, groupOf, memberOf, pitchLeft, STAGES, type Stage } from '@fendrel/core';
+import { counted, inHz, inSentence, listed, noteRuns, signed } from '$lib/ui/format';
 import { briefOf } from '../brief';
+import { FIELD_NAMES } from '../fieldNames';
 import { findingsOf } from '../findings';
 import { roughly } from '../plan/effort';
 import type { Account, ClosingGround } from './account';
@@ -11,18 +12,6 @@ export type Line = readonly [term: string, text: string];
 const STAGE_WORDS: Record<Stage, string> = {
 	...{ arrive: 'looking', sound: 'measuring', plan: 'planning', set: 'setting', prove: 'proving', close: 'closing' }
 };
-const PLAN_WORDS: Record<PlanField, string> = {
-	a4: 'the pitch',
-	temperament: 'the temperament',
-	tolerance: 'the tolerance',
-	curve: 'the curve',
-	raise: 'the raise',
-	touch: 'what is touched',
-	order: 'the order'
-};
-const listed = (words: readonly string[]) =>
-	words.length < 2 ? words.join() : `${words.slice(0, -1).join(', ')} and ${words[words.length - 1]}`;
-
 export function closeVerdict({ summary, visit, family }: ClosingGround): string {
 	const { set, leftOut } = summary;
 	const groups = (count: number) => counted(count, family.group.one, family.group.many);
@@ -46,7 +35,7 @@ function departures({ summary, family }: ClosingGround, { done, outside }: Accou
 	const runs = (notes: readonly number[]) => noteRuns(notes, family.groupName, 3);
 	const said = [
 		...(done.replanned.length
-			? [`${listed(done.replanned.map((field) => PLAN_WORDS[field]))} changed on the way`]
+			? [`${listed(done.replanned.map((field) => FIELD_NAMES[field]))} changed on the way`]
 			: []),
 		...(done.byEar.length ? [`by ear: ${runs(done.byEar)}`] : []),
 		...(outside.length ? [`outside the tolerance: ${runs(outside)}`] : []),

@@ -8,6 +8,7 @@
 		USUAL_ORDER,
 		type PlannedOrder
 	} from '@fendrel/core';
+	import { capital } from '$lib/ui/format';
 	import type { OpenVisit } from '../openVisit.svelte';
 	import { BY_EAR_NAMES, OUTWARDS_NAMES, UNISON_NAMES } from '../orderWords';
 
@@ -65,9 +66,7 @@
 			value={order.byEar}
 			onchange={(event) => choose({ byEar: event.currentTarget.value as PlannedOrder['byEar'] })}
 		>
-			{#each BY_EAR as id (id)}<option value={id}
-					>{BY_EAR_NAMES[id][0].toUpperCase() + BY_EAR_NAMES[id].slice(1)}</option
-				>{/each}
+			{#each BY_EAR as id (id)}<option value={id}>{capital(BY_EAR_NAMES[id])}</option>{/each}
 		</select>
 	</div>
 	<p class="soft about">{about}</p>

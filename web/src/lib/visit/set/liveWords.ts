@@ -1,4 +1,5 @@
 import { memberOf, pairBeat, type Cents } from '@fendrel/core';
+import { capital } from '$lib/ui/format';
 import { askedBeat, type PairWork } from './pairWork';
 import { isTogether, type UnisonVerdict } from './unisonWork';
 
@@ -31,7 +32,7 @@ const PHASES = {
 export function pairWord({ state, moved }: PairWork): string {
 	if (state.phase !== 'move') return PHASES[state.phase];
 	const name = memberOf(moved);
-	return `${name[0].toUpperCase()}${name.slice(1)} ${state.by > 0 ? 'up' : 'down'}`;
+	return `${capital(name)} ${state.by > 0 ? 'up' : 'down'}`;
 }
 
 /** Of a pair whose own beat is the ruler: beats, and no cents. */
