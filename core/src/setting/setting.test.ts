@@ -144,18 +144,12 @@ describe('the order of work', () => {
 		unisons: fc.constantFrom(...UNISON_ORDERS),
 		byEar: fc.constantFrom(...BY_EAR)
 	});
+	const bearing = bearingPlan({
+		...{ school: 'thirds-led', start: 69, low: 53, high: 65, ear: DEFAULT_EAR },
+		temperament: temperamentById('equal'),
+		strings: (note) => stringFromFirstPartial(equalHz(note, hz(440)), 4e-4)
+	});
 	it('whichever is chosen, sets every note once before its unison, from what stands', () => {
-		const bearing = bearingPlan({
-			...{
-				school: 'thirds-led',
-				start: 69,
-				low: 53,
-				high: 65,
-				ear: DEFAULT_EAR,
-				temperament: temperamentById('equal')
-			},
-			strings: (note) => stringFromFirstPartial(equalHz(note, hz(440)), 4e-4)
-		});
 		fc.assert(
 			fc.property(anyOrder, (order) => {
 				const stringsAt = (note: number) => (note < 31 ? 1 : note < 48 ? 2 : 3);
@@ -182,17 +176,6 @@ describe('the order of work', () => {
 	});
 
 	it('follows a bearing plan by its own intervals', () => {
-		const bearing = bearingPlan({
-			...{
-				school: 'thirds-led',
-				start: 69,
-				low: 53,
-				high: 65,
-				ear: DEFAULT_EAR,
-				temperament: temperamentById('equal')
-			},
-			strings: (note) => stringFromFirstPartial(equalHz(note, hz(440)), 4e-4)
-		});
 		const steps = settingOrder({ ...compass, bearing }, { ...USUAL_ORDER, first: 'thirds-led' }).slice(0, 4);
 		expect(steps.map(({ note, against }) => [note, against])).toEqual([
 			[69, undefined],
