@@ -82,7 +82,7 @@ test('a string heard through the microphone is stored within half a cent', async
 	expect(accepted).toEqual([{ reading: rows.at(-1)!.id }]);
 
 	await page.getByRole('link', { name: 'Close' }).click();
-	await expect(page.getByText(/^438\.[12]\d Hz$/)).toBeVisible();
+	await expect(page.getByText(/438\.[12]\d Hz found|438\.[12]\d Hz left/).first()).toBeVisible();
 	await page.getByRole('button', { name: 'Finish the visit' }).click();
 	await expect(page.getByText(/Left at A4 = 438\.[12] Hz, equal/)).toBeVisible();
 });
