@@ -9,7 +9,7 @@ export interface AdviceGround extends Pick<Brief, 'played'> {
 	/** How far the section that was moved furthest was moved, in cents; from where on it still gives. */
 	readonly moved: number;
 	readonly followUp: number;
-	/** Strings that broke and were replaced. */
+	/** Strings that broke. */
 	readonly broken: number;
 	/** Grades of the parts that were looked at. */
 	readonly grades: ReadonlyMap<string, string>;
@@ -56,7 +56,7 @@ export const ADVICE: readonly OwnersAdvice[] = [
 	},
 	{
 		id: 'newStrings',
-		text: 'New strings sink for some weeks. They are drawn up again at the next visit.',
+		text: 'A string broke. The new one sinks for some weeks and is drawn up again at the next visit.',
 		suits: ({ broken }) => broken > 0
 	},
 	{

@@ -63,7 +63,7 @@ describe('what was done', () => {
 				{ purpose: 'raised', pass: 1, groups: 1, sounders: 2 },
 				{ purpose: 'set', pass: 1, groups: 2, sounders: 2 }
 			],
-			turned: 3,
+			sounders: 3,
 			byEar: [62],
 			readings: 1
 		});

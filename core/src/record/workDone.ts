@@ -32,7 +32,7 @@ export interface WorkDone {
 	/** In the order in which they were made. */
 	readonly passes: readonly PassDone[];
 	/** Sounders that were set or raised, each once. */
-	readonly turned: number;
+	readonly sounders: number;
 	/** Groups whose leading sounder was taken by ear when it was set last. */
 	readonly byEar: readonly number[];
 	/** What was planned anew after the first of them was set. */
@@ -87,7 +87,7 @@ export function workDone(report: VisitReport): WorkDone {
 			...{ purpose: purpose as PassDone['purpose'], pass },
 			...{ groups: new Set([...sounders].map(groupOf)).size, sounders: sounders.size }
 		})),
-		turned: new Set(accepted.flatMap(({ sounders }) => sounders)).size,
+		sounders: new Set(accepted.flatMap(({ sounders }) => sounders)).size,
 		byEar: [...last.values()].filter(({ reading }) => reading === null).map(({ sounders }) => groupOf(sounders[0])),
 		replanned: [...new Set(replanned)],
 		readings: standing.filter(isReading).length

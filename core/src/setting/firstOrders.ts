@@ -39,14 +39,18 @@ const CIRCLE = [
 /** The note of a class within an octave's thirteen; the lowest of two. */
 const placed = (octave: number, noteClass: number) => octave + ((((noteClass - octave) % 12) + 12) % 12);
 
-function byCircle({ octave }: FirstGround): readonly FirstStep[] {
+/** The octave's own A, from A4 or an A between them. */
+function firstA(octave: number): readonly FirstStep[] {
 	const a = placed(octave, 9);
-	const start: FirstStep[] = a === A4 ? [] : [{ note: a, against: nearestA(a), interval: INTERVALS.octave42 }];
+	return a === A4 ? [] : [{ note: a, against: nearestA(a), interval: INTERVALS.octave42 }];
+}
+
+function byCircle({ octave }: FirstGround): readonly FirstStep[] {
 	const round = CIRCLE.map(([from, to]): FirstStep => {
 		const [against, note] = [placed(octave, from), placed(octave, to)];
 		return { note, against, interval: Math.abs(note - against) === 5 ? INTERVALS.fourth : INTERVALS.fifth };
 	});
-	return [...start, ...round, { note: octave + 12, against: octave, interval: INTERVALS.octave42 }];
+	return [...firstA(octave), ...round, { note: octave + 12, against: octave, interval: INTERVALS.octave42 }];
 }
 
 /** A4, or the A an octave from the one asked for that lies towards it. */
@@ -58,8 +62,7 @@ const run = (from: number, to: number): readonly FirstStep[] =>
 
 function bySteps({ octave }: FirstGround): readonly FirstStep[] {
 	const a = placed(octave, 9);
-	const start: FirstStep[] = a === A4 ? [] : [{ note: a, against: nearestA(a), interval: INTERVALS.octave42 }];
-	return [...start, ...run(a - 1, octave), ...run(a + 1, octave + 12)];
+	return [...firstA(octave), ...run(a - 1, octave), ...run(a + 1, octave + 12)];
 }
 
 export const FIRST_ORDERS: readonly FirstOrder[] = [

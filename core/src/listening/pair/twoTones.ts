@@ -89,9 +89,8 @@ export function byTwoTones(band: Band): Told {
  * where the string is heard, in Hz; 0 where there is none.
  */
 export function ownBeat({ envelope, low, high }: Band): number {
-	const toneAt = (frequency: number, { decaySeconds }: Expected): Tone => ({
-		...{ turn: turnOf(envelope, frequency), re: 0, im: 0 },
-		loss: 1 / Math.max(0.02, decaySeconds) / envelope.rate
+	const toneAt = (frequency: number, string: Expected): Tone => ({
+		...{ turn: turnOf(envelope, frequency), loss: lossOf(envelope, string), re: 0, im: 0 }
 	});
 	const starts = [low, high].flatMap((string) =>
 		OWN_BEAT.starts.map((cents) => [

@@ -1,4 +1,4 @@
-import { TEMPERAMENT_ORDERS, noteName, type PlannedOrder } from '@fendrel/core';
+import { A4, TEMPERAMENT_ORDERS, noteName, type PlannedOrder } from '@fendrel/core';
 import { inSentence } from '$lib/ui/format';
 
 export const OUTWARDS_NAMES: Readonly<Record<PlannedOrder['outwards'], string>> = {
@@ -15,6 +15,12 @@ export const BY_EAR_NAMES: Readonly<Record<PlannedOrder['byEar'], string>> = {
 	outwards: 'temperament by the figure, outwards by ear',
 	all: 'all by ear, the app as witness'
 };
+
+/** Whether a bearing plan finds its fork and its whole octave on a keyboard. */
+export const reachesOctave = (
+	octave: number,
+	{ lowest, highest }: { readonly lowest: number; readonly highest: number }
+): boolean => Math.min(octave, A4) >= lowest && Math.max(octave + 12, A4) <= highest;
 
 const small = (text: string) => inSentence(text[0].toLowerCase() + text.slice(1));
 

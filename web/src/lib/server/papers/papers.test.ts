@@ -54,7 +54,7 @@ describe('papers of a visit', () => {
 		const text = await textOf((await paperOf(me.workshopId, visitId, 'report', NOW)) as Buffer);
 		for (const said of [
 			'Köln hall, No. 3',
-			'It stood up to 8.0 cents flat of its place.',
+			'It stood up to 8.0 cents flat.',
 			'4 notes were set at A4 = 440.0 Hz.',
 			'Before and after',
 			'You said: “The F# buzzes.” A loose hinge; tightened.',

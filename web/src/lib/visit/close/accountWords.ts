@@ -98,7 +98,7 @@ export function accountLines(open: ClosingGround, account: Account): readonly Li
 		],
 		['Moved', moved],
 		['Passes', passWords(open, account)],
-		['Turned', `${counted(account.done.turned, 'pin')}; ${counted(account.done.readings, 'strike')} read`],
+		['Strings set', `${account.done.sounders}; ${counted(account.done.readings, 'strike')} read`],
 		['Broken strings', brokenWords(open)],
 		['Air', airWords(open) ?? 'not noted'],
 		['Time', timeWords(account)],

@@ -28,22 +28,32 @@ export interface OwnersReport {
 const lastDay = ({ visit }: ClosingGround, now: Date) => visit.finishedAt ?? now;
 const isOpenWork = ({ state }: { readonly state: string }) => state === 'open' || state === 'quoted';
 
-/** "It stood 31.2 cents flat. It is at A4 = 440.0 Hz again." */
-function headline({ summary, record, visit }: ClosingGround, { sections }: Account): string {
+/** "It stood up to 31.2 cents flat. All of it is set at A4 = 440.0 Hz." */
+function headline({ summary, record, visit, family }: ClosingGround, { sections }: Account): string {
 	const worst = sections.reduce<number | undefined>(
-		(most, { found }) => (found !== undefined && Math.abs(found) > Math.abs(most ?? 0) ? found : most),
+		(most, { found }) => (found !== undefined && Math.abs(found) >= Math.abs(most ?? 0) ? found : most),
 		undefined
 	);
-	const stood = worst === undefined ? '' : `It stood up to ${flatOrSharp(worst)} of its place. `;
-	const left = pitchLeft(record.groups, A4);
-	if (summary.set.length === 0) return `${stood}Nothing was set at this visit.`;
-	if (summary.leftOut.length)
-		return `${stood}${counted(summary.set.length, 'note')} were set at A4 = ${inHz(left ?? visit.a4)} Hz.`;
-	return `${stood}All of it is set at A4 = ${inHz(left ?? visit.a4)} Hz.`;
+	const far = worst !== undefined && Number(worst.toFixed(1)) !== 0;
+	const stood = worst === undefined ? '' : `It stood ${far ? 'up to ' : ''}${flatOrSharp(worst)}. `;
+	const { set, leftOut } = summary;
+	if (set.length === 0) return `${stood}Nothing was set at this visit.`;
+	const what = leftOut.length
+		? `${counted(set.length, family.group.one, family.group.many)} ${set.length === 1 ? 'was' : 'were'}`
+		: 'All of it is';
+	return `${stood}${what} set at A4 = ${inHz(pitchLeft(record.groups, A4) ?? visit.a4)} Hz.`;
 }
 
 /** Lines of the record that mean something to an owner. */
-const FOR_OWNERS: ReadonlySet<string> = new Set(['Plan', 'Passes', 'Moved', 'Turned', 'Broken strings', 'Air', 'Time']);
+const FOR_OWNERS: ReadonlySet<string> = new Set([
+	'Plan',
+	'Passes',
+	'Moved',
+	'Strings set',
+	'Broken strings',
+	'Air',
+	'Time'
+]);
 
 export function ownersReport(open: ClosingGround, now: Date): OwnersReport {
 	const account = accountOf(open);

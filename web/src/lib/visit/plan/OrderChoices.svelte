@@ -1,5 +1,6 @@
 <script lang="ts">
 	import {
+		BEARING_ORDERS,
 		BY_EAR,
 		TEMPERAMENT_ORDERS,
 		noteName,
@@ -10,66 +11,69 @@
 	} from '@fendrel/core';
 	import { capital } from '$lib/ui/format';
 	import type { OpenVisit } from '../openVisit.svelte';
-	import { BY_EAR_NAMES, OUTWARDS_NAMES, UNISON_NAMES } from '../orderWords';
+	import { BY_EAR_NAMES, OUTWARDS_NAMES, reachesOctave, UNISON_NAMES } from '../orderWords';
 
 	let { open }: { open: OpenVisit } = $props();
 	const order = $derived(open.record.report.plan?.order ?? USUAL_ORDER);
 	const about = $derived(TEMPERAMENT_ORDERS.find(({ id }) => id === order.first)?.about ?? '');
-	/** Temperament octaves in use: from C3 to C4, as far as this keyboard has them. */
-	const octaves = $derived(
-		[48, 50, 53, 55, 57, 60].filter((low) => low >= open.instrument.lowest && low + 12 <= open.instrument.highest)
+	const isOutOfReach = $derived(
+		BEARING_ORDERS.some(({ id }) => id === order.first) && !reachesOctave(order.octave, open.instrument)
 	);
+	/** Temperament octaves in use, as far as this keyboard has them, and the one that is chosen. */
+	const octaves = $derived(
+		[48, 50, 53, 55, 57, 60].filter(
+			(low) => (low >= open.instrument.lowest && low + 12 <= open.instrument.highest) || low === order.octave
+		)
+	);
+	interface Asked {
+		readonly label: string;
+		readonly value: string;
+		readonly options: readonly (readonly [id: string, name: string])[];
+		readonly take: (id: string) => Partial<PlannedOrder>;
+	}
+	const asked = $derived<readonly Asked[]>([
+		{
+			...{ label: 'Order of the first octave', value: order.first },
+			options: TEMPERAMENT_ORDERS.map(({ id, name }) => [id, name]),
+			take: (first) => ({ first })
+		},
+		{
+			...{ label: 'First octave', value: String(order.octave) },
+			options: octaves.map((low) => [String(low), `${noteName(low)} to ${noteName(low + 12)}`]),
+			take: (low) => ({ octave: Number(low) })
+		},
+		{
+			...{ label: 'Outwards', value: order.outwards },
+			options: OUTWARDS.map((id) => [id, `Then ${OUTWARDS_NAMES[id]}`]),
+			take: (id) => ({ outwards: id as PlannedOrder['outwards'] })
+		},
+		{
+			...{ label: 'Unisons', value: order.unisons },
+			options: UNISON_ORDERS.map((id) => [id, `Unisons: ${UNISON_NAMES[id]}`]),
+			take: (id) => ({ unisons: id as PlannedOrder['unisons'] })
+		},
+		{
+			...{ label: 'Eye and ear', value: order.byEar },
+			options: BY_EAR.map((id) => [id, capital(BY_EAR_NAMES[id])]),
+			take: (id) => ({ byEar: id as PlannedOrder['byEar'] })
+		}
+	]);
 	const choose = (chosen: Partial<PlannedOrder>) => open.replan({ order: { ...order, ...chosen } });
 </script>
 
 <fieldset>
 	<legend>Order of work</legend>
 	<div class="order">
-		<select
-			class="select"
-			aria-label="Order of the first octave"
-			value={order.first}
-			onchange={(event) => choose({ first: event.currentTarget.value })}
-		>
-			{#each TEMPERAMENT_ORDERS as { id, name } (id)}<option value={id}>{name}</option>{/each}
-		</select>
-		<select
-			class="select"
-			aria-label="First octave"
-			value={order.octave}
-			onchange={(event) => choose({ octave: Number(event.currentTarget.value) })}
-		>
-			{#each octaves as low (low)}<option value={low}>{noteName(low)} to {noteName(low + 12)}</option>{/each}
-			{#if !octaves.includes(order.octave)}<option value={order.octave}
-					>{noteName(order.octave)} to {noteName(order.octave + 12)}</option
-				>{/if}
-		</select>
-		<select
-			class="select"
-			aria-label="Outwards"
-			value={order.outwards}
-			onchange={(event) => choose({ outwards: event.currentTarget.value as PlannedOrder['outwards'] })}
-		>
-			{#each OUTWARDS as id (id)}<option value={id}>Then {OUTWARDS_NAMES[id]}</option>{/each}
-		</select>
-		<select
-			class="select"
-			aria-label="Unisons"
-			value={order.unisons}
-			onchange={(event) => choose({ unisons: event.currentTarget.value as PlannedOrder['unisons'] })}
-		>
-			{#each UNISON_ORDERS as id (id)}<option value={id}>Unisons: {UNISON_NAMES[id]}</option>{/each}
-		</select>
-		<select
-			class="select"
-			aria-label="Eye and ear"
-			value={order.byEar}
-			onchange={(event) => choose({ byEar: event.currentTarget.value as PlannedOrder['byEar'] })}
-		>
-			{#each BY_EAR as id (id)}<option value={id}>{capital(BY_EAR_NAMES[id])}</option>{/each}
-		</select>
+		{#each asked as { label, value, options, take } (label)}
+			<select class="select" aria-label={label} {value} onchange={(event) => choose(take(event.currentTarget.value))}>
+				{#each options as [id, name] (id)}<option value={id}>{name}</option>{/each}
+			</select>
+		{/each}
 	</div>
-	<p class="soft about">{about}</p>
+	<p class="soft about">
+		{#if isOutOfReach}This keyboard has not all of that octave, or no A4: it goes around the circle instead.
+		{:else}{about}{/if}
+	</p>
 </fieldset>
 
 <style>

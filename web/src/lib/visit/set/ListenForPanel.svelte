@@ -17,6 +17,14 @@
 		const key = nearestNote(heardAt, hz(plan.targetOf(69)?.pitch ?? 440)).note;
 		return { lowerNote, upperNote, lower, upper, kind: interval, rate, heardAt, key };
 	});
+	/** Intervals that must agree with it. */
+	const also = $derived(
+		(step.also ?? []).map(({ against, interval }) => {
+			const [lower, upper] = against < step.note ? [against, step.note] : [step.note, against];
+			const { rate } = beatOf(plan.targetOf(lower)!.string, plan.targetOf(upper)!.string, interval);
+			return { name: interval.name, lower, upper, rate };
+		})
+	);
 	const size = $derived(pair ? Math.abs(pair.rate) : 0);
 	const words = $derived(!pair ? '' : size < 0.05 ? 'still: no beat' : `beats/s, ${pair.rate < 0 ? 'narrow' : 'wide'}`);
 </script>
@@ -35,6 +43,21 @@
 				{pair.kind.upperPartial} of {noteName(pair.upperNote)}. Hold both keys silently and strike {noteName(pair.key)} to
 				bring it out.
 			{/if}
+		</p>
+		{#if also.length}
+			<p class="how">
+				One alone misleads there: it must agree with
+				{#each also as { name, lower, upper, rate }, i (upper)}{i ? ' and ' : ''}the {name}
+					<b>{noteName(lower)}-{noteName(upper)}</b>, {Math.abs(rate) < 0.05
+						? 'still'
+						: `${Math.abs(rate).toFixed(1)} ${rate < 0 ? 'narrow' : 'wide'}`}{/each}.
+			</p>
+		{/if}
+	{:else if step.section !== 'reference'}
+		<h2 class="panel-heading">What to listen for</h2>
+		<p class="how">
+			Nothing that is set leads to {noteName(step.note)} by an interval that the ear counts. Set it by the figure, or from
+			a fork.
 		</p>
 	{:else}
 		<h2 class="panel-heading">What to listen for</h2>

@@ -1,5 +1,6 @@
 import { A4, bearingPlan, BEARING_ORDERS, DEFAULT_EAR, type BearingPlan } from '@fendrel/core';
 import type { OpenVisit } from '../openVisit.svelte';
+import { reachesOctave } from '../orderWords';
 
 /** Whether the temperament is set by a bearing plan. */
 export function isByBearing({ record }: Pick<OpenVisit, 'record'>): boolean {
@@ -12,11 +13,10 @@ export function bearingOrder({
 	record,
 	plan,
 	temperament,
-	instrument: { lowest, highest }
+	instrument
 }: Pick<OpenVisit, 'record' | 'plan' | 'temperament' | 'instrument'>): BearingPlan | undefined {
 	const { first: school, octave } = record.report.plan!.order!;
-	const isWithin = octave >= lowest && octave + 12 <= highest && A4 >= lowest && A4 <= highest;
-	if (!isWithin) return undefined;
+	if (!reachesOctave(octave, instrument)) return undefined;
 	const range = { start: A4, low: octave, high: octave + 12 };
 	return bearingPlan({
 		school,

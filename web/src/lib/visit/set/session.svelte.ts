@@ -2,7 +2,6 @@ import {
 	cents,
 	falseBeatOf,
 	habitAt,
-	isByEar,
 	partialHz,
 	unisonCents,
 	USUAL_ORDER,
@@ -139,7 +138,7 @@ export class SetSession<Body> {
 		return isUnison ? unisonLive(together) : undefined;
 	});
 	/** What is set by ear shows no cents. */
-	readonly isByEar = $derived.by(() => isByEar(this.setting.step, this.options.order ?? USUAL_ORDER));
+	readonly isByEar = $derived.by(() => this.setting.isByEar);
 	/** What the strip shows: of what is set by ear only how it was left. */
 	readonly shownRecords = $derived.by(() => {
 		const { records } = this.setting;

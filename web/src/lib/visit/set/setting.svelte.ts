@@ -2,10 +2,12 @@ import {
 	cents,
 	centsBetween,
 	habitAt,
+	isByEar,
 	partialHz,
 	stepInCents,
 	standingsAbout,
 	summariseVisit,
+	USUAL_ORDER,
 	type Advice,
 	type BearingPlan,
 	type Cents,
@@ -264,9 +266,20 @@ export class Setting<Body> {
 		if (this.isUnison || this.pair) return;
 		// Struck again in a raise a note tells what it has lost; it is not set anew.
 		const isAgain = this.options.raise?.hasSet(reading.note) ?? false;
-		if (!isAgain && this.strikes.advice !== 'holds') return;
-		if (!isAgain) this.accept();
-		this.advance = setTimeout(() => (isAgain ? this.goToDue() : this.onward()), HOLD_MS);
+		if (isAgain) this.advance = setTimeout(() => this.goToDue(), HOLD_MS);
+		// What is set by ear is kept by whoever hears it, never by the figure.
+		else if (this.strikes.advice === 'holds' && !this.isByEar) this.acceptAndGoOn();
+	}
+
+	/** The due step is set by ear: it shows no cents. */
+	get isByEar(): boolean {
+		return isByEar(this.step, this.options.order ?? USUAL_ORDER);
+	}
+
+	private acceptAndGoOn(): void {
+		this.accept();
+		clearTimeout(this.advance);
+		this.advance = setTimeout(() => this.onward(), HOLD_MS);
 	}
 
 	/** Several strings of a unison step sound. */
@@ -280,10 +293,7 @@ export class Setting<Body> {
 		if (this.pair) return this.hearPair(this.pair, analysis);
 		if (!this.isUnison) return;
 		this.together = this.unisons.judge(note, analysis);
-		if (!isTogether(this.together)) return;
-		this.accept();
-		clearTimeout(this.advance);
-		this.advance = setTimeout(() => this.onward(), HOLD_MS);
+		if (isTogether(this.together)) this.acceptAndGoOn();
 	}
 
 	private hearPair(pair: PairWork, analysis: UnisonAnalysis): void {
@@ -291,10 +301,7 @@ export class Setting<Body> {
 		const off = this.strikes.figures.at(-1);
 		if (isUnsure || off === undefined) return;
 		this.pair = pairHeard(pair, { apart, limit, off, within: this.options.tolerance / 2 });
-		if (this.pair.state.phase !== 'done') return;
-		this.accept();
-		clearTimeout(this.advance);
-		this.advance = setTimeout(() => this.onward(), HOLD_MS);
+		if (this.pair.state.phase === 'done') this.acceptAndGoOn();
 	}
 
 	/** Two strings of the due note become their own ruler; once more: back to one. */

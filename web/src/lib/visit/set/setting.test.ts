@@ -8,10 +8,12 @@ import {
 	KEYBOARD,
 	temperamentById,
 	usualStringing,
+	USUAL_ORDER,
 	type Due,
 	type Keyboard,
 	type ListenerEvent,
-	type StringReading
+	type StringReading,
+	type PlannedOrder
 } from '@fendrel/core';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { planFor } from '$lib/tuning/plan';
@@ -46,7 +48,11 @@ beforeEach(() => {
 		add: async (_, made) => void sent.push(...made.map(({ item }) => item as Item)),
 		placed: (_, at) => at
 	});
-	setting = new Setting({
+	setting = settingBy();
+});
+/** The same work in another order. */
+const settingBy = (order?: PlannedOrder) =>
+	new Setting({
 		family: KEYBOARD,
 		body: { lowest: 21, highest: 108, stringing: usualStringing('upright', 21, 108) },
 		record,
@@ -55,9 +61,9 @@ beforeEach(() => {
 		habits: () => ALL_TOGETHER,
 		source: () => 'microphone',
 		onDue: (due) => dues.push(due),
-		unisonLimit: () => 0.5
+		unisonLimit: () => 0.5,
+		order
 	});
-});
 afterEach(() => {
 	setting.stop();
 	vi.useRealTimers();
@@ -128,6 +134,19 @@ describe('a string that is set', () => {
 		expect(stored.deviation).toBeCloseTo(-5, 6);
 		expect(centsBetween(hz(440), hz(stored.pitch))).toBeCloseTo(-5, 6);
 		expect(setting.summary.notes.get(69)).toMatchObject({ found: expect.closeTo(-5, 6), set: false });
+	});
+});
+
+describe('a string that is set by ear', () => {
+	it('is taken by nobody but whoever hears it, however well it stands', () => {
+		setting = settingBy({ ...USUAL_ORDER, byEar: 'all' });
+		for (let strikes = 0; strikes < 4; strikes++) strike(69, 0.1);
+		expect(setting.strikes.advice).toBe('holds');
+		vi.advanceTimersByTime(5000);
+		expect([setting.step.note, acts()]).toEqual([69, []]);
+		setting.keep();
+		expect(acts()).toMatchObject([{ do: 'accept', reading: readings()[3].id }]);
+		expect(setting.step.note).toBe(57);
 	});
 });
 
