@@ -12,7 +12,7 @@
 	}
 	let { session, plan, bearing, a4 }: Props = $props();
 	const step = $derived(session.setting.step);
-	const pair = $derived(session.setting.pair);
+	const pair = $derived(session.setting.together.pair);
 	/** Intervals that the bearing plan makes audible with this note, but for the one that it is set by. */
 	const checks = $derived.by(() => {
 		if (step.section !== 'temperament' || step.unison) return [];

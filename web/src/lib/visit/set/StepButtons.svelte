@@ -19,7 +19,7 @@
 		<button
 			type="button"
 			class="btn preset-outlined-surface-300-700"
-			aria-pressed={setting.pair !== undefined}
+			aria-pressed={setting.together.pair !== undefined}
 			onclick={() => setting.byPair()}>By pair</button
 		>
 	{/if}

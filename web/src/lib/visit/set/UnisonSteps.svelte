@@ -24,7 +24,7 @@
 		const place = memberOf(only);
 		return PLACES.has(place) ? muteFor(strings.length, place as StringPlace) : '';
 	});
-	const limit = $derived(setting.together?.limit);
+	const limit = $derived(setting.together.verdict?.limit);
 	const mark = (sounder: (typeof rows)[number]['sounder'], on: boolean) =>
 		session.record.act({ do: 'mark', sounders: [sounder], as: 'falseBeat', on });
 </script>

@@ -133,9 +133,10 @@ export class SetSession<Body> {
 	});
 	/** What the figure says when it is not one string's cents. */
 	readonly instead: LiveWords | undefined = $derived.by(() => {
-		const { pair, isUnison, together } = this.setting;
+		const { isUnison, together } = this.setting;
+		const { pair, verdict } = together;
 		if (pair) return pairLive(pair, this.carrier.frequency);
-		return isUnison ? unisonLive(together) : undefined;
+		return isUnison ? unisonLive(verdict) : undefined;
 	});
 	/** What is set by ear shows no cents. */
 	readonly isByEar = $derived.by(() => this.setting.isByEar);
@@ -175,7 +176,8 @@ export class SetSession<Body> {
 	turn(by: number): void {
 		const { setting, indexes } = this;
 		const { family, body } = this.options;
-		const { pair, step } = setting;
+		const { step } = setting;
+		const { pair } = setting.together;
 		const at = pair ? family.sounders(body, step.note).indexOf(leverString(pair)) : indexes[0];
 		this.listening.simulated?.turn(step.note, at, by);
 		this.noticeBreak();

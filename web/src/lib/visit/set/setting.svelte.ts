@@ -1,10 +1,6 @@
 import {
 	cents,
-	centsBetween,
-	habitAt,
 	isByEar,
-	partialHz,
-	stepInCents,
 	standingsAbout,
 	summariseVisit,
 	USUAL_ORDER,
@@ -19,7 +15,6 @@ import {
 	type KnownStanding,
 	type ListenerEvent,
 	type ListeningHabits,
-	type MeasuredPartial,
 	type PlannedOrder,
 	type SettingStep,
 	type SounderChoice,
@@ -29,17 +24,11 @@ import {
 import type { Asked } from '../asked';
 import { PASSING, REFUSALS } from '../refusals';
 import { aimedAbove } from './aim';
-import { beginPair, pairHeard, type PairWork } from './pairWork';
 import type { RaiseWork } from './raiseWork.svelte';
 import { Strikes } from './strikes.svelte';
-import { isTogether, UnisonWork, type UnisonVerdict } from './unisonWork';
+import { fromTarget, strikeRead } from './strikeRead';
+import { Together } from './together.svelte';
 import type { VisitRecord } from '../visitRecord.svelte';
-
-/** A partial that is followed by itself. */
-interface Listened {
-	readonly partial: number;
-	readonly frequency: Hz;
-}
 
 /** Something to tell that is not a figure; `heard` is the note of a wrong key. */
 export interface Notice {
@@ -103,10 +92,7 @@ export class Setting<Body> {
 	/** Strikes that have been read or refused so far. */
 	told = $state(0);
 	notice = $state.raw<Notice | undefined>();
-	/** What the last strike of several strings said of their unison. */
-	together = $state.raw<UnisonVerdict | undefined>();
-	/** The pair method on the due note, while it is at work. */
-	pair = $state.raw<PairWork | undefined>();
+	readonly together: Together<Body>;
 	/** A strike that may have been of two keys. */
 	asked = $state.raw<Asked | undefined>();
 
@@ -136,10 +122,9 @@ export class Setting<Body> {
 	/** Asked to keep a note whose strike has not been read yet: it is kept with its figure, a moment later. */
 	private keepWhenRead = false;
 	private advance: ReturnType<typeof setTimeout> | undefined;
-	private readonly unisons: UnisonWork<Body>;
 
 	constructor(private readonly options: SettingOptions<Body>) {
-		this.unisons = new UnisonWork(options);
+		this.together = new Together(options);
 		this.order = options.raise?.order ?? orderOf(options);
 		this.strikes = options.raise ? new Strikes(RAISED_WITHIN, true) : new Strikes(options.tolerance);
 		const at = this.indexOf(options.record.report.place);
@@ -154,13 +139,13 @@ export class Setting<Body> {
 
 	/** The first step that is not done; what waits for the end comes at the end. */
 	private dueIndex(): number {
-		const { unisons } = this;
+		const { unisons } = this.together;
 		const due = this.order.findIndex((step) => !this.isDone(step) && !(step.unison && unisons.isLater(step.note)));
 		return due >= 0 ? due : this.order.findIndex((step) => !this.isDone(step));
 	}
 
 	isDone({ note, unison }: SettingStep): boolean {
-		return unison ? this.unisons.isDone(note) : this.isSet(note);
+		return unison ? this.together.unisons.isDone(note) : this.isSet(note);
 	}
 
 	isSet(note: number): boolean {
@@ -180,7 +165,7 @@ export class Setting<Body> {
 			this.notice = this.asked = undefined;
 			this.strikes.begin();
 		} else if (event.kind === 'settling' && event.note === this.step.note) {
-			this.strikes.follow(event.since, this.fromTarget(event.pitch, event.listened));
+			this.strikes.follow(event.since, fromTarget(this.target, event.pitch, event.listened));
 		} else if (event.kind === 'reading') {
 			this.told++;
 			const { reading, or } = event;
@@ -219,27 +204,6 @@ export class Setting<Body> {
 		this.options.onDue({ note, pitch: this.target.pitch, about });
 	}
 
-	/** Cents from target where it is listened to: at the register's partial, or at the first from all of them. */
-	private fromTarget(pitch: Hz, listened: Listened | undefined): Cents {
-		const { pitch: target, string } = this.target;
-		return listened
-			? centsBetween(partialHz(string, listened.partial), listened.frequency)
-			: centsBetween(target, pitch);
-	}
-
-	private listenedOf({ note, partials }: StringReading): MeasuredPartial | undefined {
-		const { partial } = habitAt(this.options.habits(), note);
-		return partials.find((each) => each.partial === partial);
-	}
-
-	/** What the figure may err by, in cents, where it is listened to. */
-	private errorOf(reading: StringReading): Cents {
-		const listened = this.listenedOf(reading);
-		return listened
-			? cents(Math.max(reading.pitchError, stepInCents(listened.error, listened.frequency)))
-			: reading.pitchError;
-	}
-
 	private take(reading: StringReading): void {
 		if (reading.note !== this.step.note) {
 			this.strikes.drop();
@@ -249,13 +213,9 @@ export class Setting<Body> {
 			};
 			return;
 		}
-		const levels = reading.partials.map(({ level }) => level);
-		this.strikes.read({
-			off: this.fromTarget(reading.pitch, this.listenedOf(reading)),
-			error: this.errorOf(reading),
-			level: levels.length ? Math.max(...levels) : undefined
-		});
-		this.last = { measured: reading, id: this.store(reading) };
+		const read = strikeRead(reading, this.target, this.options.habits());
+		this.strikes.read(read);
+		this.last = { measured: reading, id: this.store(reading, read) };
 		this.expectDue();
 		if (this.keepWhenRead) {
 			this.keep();
@@ -263,7 +223,7 @@ export class Setting<Body> {
 		}
 		clearTimeout(this.advance);
 		// Several strings are judged by what lies between them: the closer look says that.
-		if (this.isUnison || this.pair) return;
+		if (this.isUnison || this.together.pair) return;
 		// Struck again in a raise a note tells what it has lost; it is not set anew.
 		const isAgain = this.options.raise?.hasSet(reading.note) ?? false;
 		if (isAgain) this.advance = setTimeout(() => this.goToDue(), HOLD_MS);
@@ -289,38 +249,27 @@ export class Setting<Body> {
 
 	/** The last strike was looked at closer: several strings that lie together are taken. */
 	hearUnison(note: number, analysis: UnisonAnalysis): void {
-		if (note !== this.step.note || !this.last) return;
-		if (this.pair) return this.hearPair(this.pair, analysis);
-		if (!this.isUnison) return;
-		this.together = this.unisons.judge(note, analysis);
-		if (isTogether(this.together)) this.acceptAndGoOn();
-	}
-
-	private hearPair(pair: PairWork, analysis: UnisonAnalysis): void {
-		const { apart, limit, isUnsure } = this.unisons.judge(pair.group, analysis);
 		const off = this.strikes.figures.at(-1);
-		if (isUnsure || off === undefined) return;
-		this.pair = pairHeard(pair, { apart, limit, off, within: this.options.tolerance / 2 });
-		if (this.pair.state.phase === 'done') this.acceptAndGoOn();
+		const isOfThis = note === this.step.note && this.last !== undefined && off !== undefined;
+		if (!isOfThis || !(this.isUnison || this.together.pair)) return;
+		if (this.together.hear(note, analysis, off, this.options.tolerance / 2)) this.acceptAndGoOn();
 	}
 
 	/** Two strings of the due note become their own ruler; once more: back to one. */
 	byPair(): void {
-		const { family, body } = this.options;
-		const pair = this.pair ? undefined : beginPair(family, body, this.step.note);
-		this.leaveOpen(pair?.choice ?? this.choices[0]);
-		this.pair = pair;
+		this.open = this.together.turnPair(this.step.note) ?? this.choices[0];
+		this.clearStrikes();
 	}
 
 	/** To the note's next string, or to the next step. */
 	private onward(): void {
-		if (this.step.unison && !this.isDone(this.step)) this.leaveOpen(this.unisons.nextChoice(this.choices));
+		if (this.step.unison && !this.isDone(this.step)) this.leaveOpen(this.together.unisons.nextChoice(this.choices));
 		else this.next();
 	}
 
 	/** A unison that will not come clean waits for the end. */
 	later(): void {
-		this.unisons.later(this.step.note);
+		this.together.unisons.later(this.step.note);
 		this.next();
 	}
 
@@ -341,13 +290,12 @@ export class Setting<Body> {
 	}
 
 	/** @returns the reading's id */
-	private store(measured: StringReading): string {
-		const listened = this.listenedOf(measured);
+	private store(measured: StringReading, { off, listened }: ReturnType<typeof strikeRead>): string {
 		return this.options.record.read(measured, {
 			sounders: this.open.sounders,
 			source: this.options.source(),
 			target: this.target.pitch,
-			deviation: this.fromTarget(measured.pitch, listened),
+			deviation: off,
 			listened: listened?.partial ?? null
 		}).id;
 	}
@@ -407,7 +355,7 @@ export class Setting<Body> {
 	}
 
 	leaveOpen(choice: SounderChoice): void {
-		this.pair = undefined;
+		this.together.clear();
 		this.open = choice;
 		this.clearStrikes();
 	}
@@ -419,9 +367,9 @@ export class Setting<Body> {
 
 	private goToIndex(index: number): void {
 		this.index = index;
-		this.pair = undefined;
+		this.together.clear();
 		this.open = this.step.unison
-			? this.unisons.nextChoice(this.choices)
+			? this.together.unisons.nextChoice(this.choices)
 			: this.leads(index)
 				? this.choices[0]
 				: (this.choices.find(({ id }) => id === this.open?.id) ?? this.choices[0]);
@@ -437,7 +385,7 @@ export class Setting<Body> {
 
 	private clearStrikes(): void {
 		clearTimeout(this.advance);
-		this.together = undefined;
+		this.together.verdict = undefined;
 		this.strikes.clear();
 		this.last = undefined;
 		this.keepWhenRead = false;
