@@ -23,6 +23,10 @@ test('MariaDB is killed and comes back: said clearly, no crash, nothing lost', a
 		await page.getByRole('button', { name: 'Listen' }).click();
 		await expect(page.getByText('Listening', { exact: true })).toBeVisible();
 
+		const order = page.getByRole('heading', { name: /: \d+ of \d+$/ });
+		const done = async () => Number((await order.innerText()).match(/(\d+) of/)?.[1]);
+		const before = await done();
+
 		await database.kill();
 		await strikeAndRead(page);
 		await page.keyboard.press('Shift+Enter');
@@ -39,7 +43,7 @@ test('MariaDB is killed and comes back: said clearly, no crash, nothing lost', a
 		await expect(page.getByTestId('saved')).toHaveText('everything saved', { timeout: 40_000 });
 		await expect(other.getByRole('heading', { name: /instruments in your care/ })).toBeVisible({ timeout: 20_000 });
 		await page.reload();
-		await expect(page.getByText(/octaves: 9 of 42|octave: 14 of 14|octaves: 8 of 42/)).toBeVisible();
+		await expect.poll(done).toBe(before + 1);
 	} finally {
 		await application.stop();
 		await database.stop();

@@ -39,6 +39,8 @@ export type PairWord = {
 			readonly why: PairRefusal;
 			/** The only note that sounded, where one did. */
 			readonly only?: number;
+			/** A note that may have sounded with it, hidden by its partials, and the beat that could not be told. */
+			readonly hidden?: { readonly note: number; readonly beat: HeardBeat };
 	  }
 	| {
 			readonly kind: 'heard';

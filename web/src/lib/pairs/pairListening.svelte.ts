@@ -37,6 +37,7 @@ export interface PairHearing extends Pick<Partial<ListeningOptions>, 'strikes' |
 
 /** How hard the simulated instrument is struck. */
 const STRENGTH = 0.7;
+const isTold = ({ certainty }: HeardBeat) => certainty !== 'not to be said';
 const keyOf = (lower: number, upper: number) => `${lower}-${upper}`;
 
 /** Two keys struck together, heard: which they were, and how they beat. */
@@ -142,9 +143,20 @@ export class PairListening {
 	private readAlone(word: PairWord): StringReading | undefined {
 		const { reading } = this;
 		if (!reading || word.kind === 'refused') return reading;
-		const { keys, beats } = word;
-		const hidesUpper = reading.note === keys.lower && isHidden(keys.upper - keys.lower);
-		return hidesUpper && beats.some(({ certainty }) => certainty !== 'not to be said') ? undefined : reading;
+		return this.isHiddenIn(word) && word.beats.some(isTold) ? undefined : reading;
+	}
+
+	/** The upper key may have sounded with the one that was read. */
+	private isHiddenIn({ keys }: HeardKeys): boolean {
+		return this.reading?.note === keys.lower && isHidden(keys.upper - keys.lower);
+	}
+
+	/** One key only, as far as can be told. */
+	private aloneWord(word: PairWord, only: number): PairWord {
+		const { struckAt, seconds, isFinal } = word;
+		const [beat] = word.kind === 'heard' && this.isHiddenIn(word) ? word.beats : [];
+		const hidden = beat && word.kind === 'heard' ? { note: word.keys.upper, beat } : undefined;
+		return { kind: 'refused', why: 'one note only', only, struckAt, seconds, isFinal, ...(hidden && { hidden }) };
 	}
 
 	private take(word: PairWord): void {
@@ -154,7 +166,7 @@ export class PairListening {
 		this.waits = false;
 		this.told++;
 		if (alone) {
-			this.word = { ...word, kind: 'refused', why: 'one note only', only: alone.note };
+			this.word = this.aloneWord(word, alone.note);
 			this.hearing.onAlone?.(alone, word.isFinal);
 			return;
 		}

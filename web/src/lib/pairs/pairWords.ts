@@ -57,8 +57,11 @@ const REFUSED: Record<PairRefusal, string> = {
 
 /** Why nothing is told of keys. */
 export function refusedWords(word: Extract<PairWord, { readonly kind: 'refused' }>): string {
-	if (word.only !== undefined) return `Only ${noteName(word.only)} sounded. Strike both keys together.`;
-	return REFUSED[word.why];
+	if (word.only === undefined) return REFUSED[word.why];
+	const only = `Only ${noteName(word.only)} sounded`;
+	if (!word.hidden) return `${only}. Strike both keys together.`;
+	const { note, beat } = word.hidden;
+	return `${only}, or ${noteName(note)} with it and no beat can be told: ${untoldWords(beat)}.`;
 }
 
 /** "F3-A3, 7.3 wide, ±0.2". */

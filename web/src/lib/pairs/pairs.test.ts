@@ -55,6 +55,11 @@ describe('what is said of a beat', () => {
 		const refused = (why: Extract<PairWord, { kind: 'refused' }>['why'], only?: number) =>
 			refusedWords({ kind: 'refused', why, struckAt: 0, seconds: 1, isFinal: true, ...(only && { only }) });
 		expect(refused('one note only', 53)).toBe('Only F3 sounded. Strike both keys together.');
+		const hidden = { note: 69, beat: beat(1, 0.3, { certainty: 'not to be said', untold: 'unsteady' }) };
+		const octave = { kind: 'refused', why: 'one note only', struckAt: 0, seconds: 1, isFinal: true, only: 57 } as const;
+		expect(refusedWords({ ...octave, hidden })).toBe(
+			'Only A3 sounded, or A4 with it and no beat can be told: one of its strings beats by itself, or does not stand still.'
+		);
 		expect(refused('another note')).toContain('third key');
 		expect(refused('too short')).toContain('Hold both keys');
 		expect(refused('no note')).toMatch(/^Nothing/);
