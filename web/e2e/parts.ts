@@ -19,6 +19,13 @@ export async function signIn(page: Page, base = ''): Promise<void> {
 	await expect(page.getByRole('heading', { name: /instruments in your care/ })).toBeVisible();
 }
 
+/** The application is kept on the device from here on. */
+export const kept = (page: Page) =>
+	page.evaluate(async () => {
+		await navigator.serviceWorker.ready;
+		while (!navigator.serviceWorker.controller) await new Promise((resolve) => setTimeout(resolve, 50));
+	});
+
 /** Adds an instrument of its own for a journey, so that journeys do not meet on one. */
 export async function addInstrument(
 	page: Page,

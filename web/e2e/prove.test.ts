@@ -38,7 +38,7 @@ test('what is set is proved: a third that steps down and a string that sank are 
 	await startSetting(page);
 	await listen(page);
 	for (const note of ['A4', 'A3', 'C♯4', 'B♭3', 'D4']) await set(page, note);
-	// After they were kept D4 is let down by six cents, A4 by three.
+	// After they were kept D4 and A4 are let down; a pin may take up a cent or so before its string follows.
 	const letDown = async (note: string, keys: readonly string[]) => {
 		await row(page, note).click();
 		await expect.poll(async () => (await readLive(page)).note).toBe(note);
@@ -46,7 +46,7 @@ test('what is set is proved: a third that steps down and a string that sank are 
 		for (const key of keys) await page.keyboard.press(key);
 	};
 	await letDown('D4', ['Control+ArrowDown', 'ArrowDown']);
-	await letDown('A4', ['ArrowDown', 'ArrowDown', 'ArrowDown']);
+	await letDown('A4', ['Control+ArrowDown']);
 
 	await stage(page, 'Prove');
 	const verdict = page.getByTestId('proof');
@@ -61,13 +61,13 @@ test('what is set is proved: a third that steps down and a string that sank are 
 		page.getByRole('img', { name: /A3 \d+\.\d heard; B♭3 \d+\.\d( heard)?, a step the wrong way/ })
 	).toBeVisible();
 	await strike(page, 'D4 alone');
-	await expect(page.getByTestId('shown')).toContainText(/It stands [567]\.\d cents lower than it was set\./);
+	await expect(page.getByTestId('shown')).toContainText(/It stands [4-7]\.\d cents lower than it was set\./);
 	await expect(verdict).toContainText(/B♭3-D4 is slower than A3-C♯4: raise D4 about \d\.\d cents\./);
 	await strike(page, 'A4 alone');
-	await expect(page.getByTestId('shown')).toContainText(/It stands [23]\.\d cents lower than it was set\./);
+	await expect(page.getByTestId('shown')).toContainText(/It stands [3-6]\.\d cents lower than it was set\./);
 	const work = page.getByRole('region', { name: 'The least work that brings the most' });
-	await expect(work).toContainText(/D4 does not hold, down [567]\.\d/);
-	await expect(work).toContainText(/A4 does not hold, down [23]\.\d/);
+	await expect(work).toContainText(/D4 does not hold, down [4-7]\.\d/);
+	await expect(work).toContainText(/A4 does not hold, down [3-6]\.\d/);
 	await page.reload();
 	await expect(verdict).toContainText('B♭3-D4 is slower than A3-C♯4');
 

@@ -1,6 +1,6 @@
 import { expect, test, type Browser, type Page } from '@playwright/test';
 import { Gate } from './gate';
-import { addInstrument, signIn, startVisit } from './parts';
+import { addInstrument, kept, signIn, startVisit } from './parts';
 
 const differ = (page: Page) => page.getByRole('complementary', { name: 'Written differently on two devices' });
 const choices = (page: Page) => page.getByRole('dialog', { name: 'Written on two devices' });
@@ -21,6 +21,7 @@ async function twoDevices(browser: Browser, address: string, name: string) {
 	const visit = new URL(one.page.url()).pathname.replace(/\/plan$/, '');
 	await two.page.goto(`${visit}/plan`);
 	await expect(two.page.getByText('Equal at 440.0 Hz.')).toBeVisible();
+	for (const { page } of [one, two]) await kept(page);
 	const close = async () => {
 		for (const { page, way } of [one, two]) {
 			await page.context().close();

@@ -4,7 +4,7 @@ import { join } from 'node:path';
 import { chromium, expect, test, type BrowserContext, type Page } from '@playwright/test';
 import { launchOptions } from '../../scripts/lib/browser.mjs';
 import { Gate } from './gate';
-import { addInstrument, quicken, readLive, signIn, startVisit, strikeAndRead } from './parts';
+import { addInstrument, kept, quicken, readLive, signIn, startVisit, strikeAndRead } from './parts';
 
 let gate: Gate;
 test.beforeEach(async ({ baseURL }) => {
@@ -12,12 +12,6 @@ test.beforeEach(async ({ baseURL }) => {
 });
 test.afterEach(() => gate.close());
 
-/** The application is kept on the device from here on. */
-const kept = (page: Page) =>
-	page.evaluate(async () => {
-		await navigator.serviceWorker.ready;
-		while (!navigator.serviceWorker.controller) await new Promise((resolve) => setTimeout(resolve, 50));
-	});
 const saved = (page: Page) => page.getByTestId('saved');
 
 test('a visit goes through every stage without the server: reload, browser closed and opened, curve, end', async ({

@@ -41,7 +41,7 @@ const CREEP = 0.35;
 /** Strikes that are looked at: older ones were turned at. */
 const LOOKED_AT = 5;
 /** A strike so many decibels softer than the firmest of them moves no string. */
-const SOFTER_DB = 8;
+export const SOFTER_DB = 8;
 /** After so many strikes that lie where they should, more of them do not help. */
 const PATIENCE = 4;
 

@@ -32,8 +32,11 @@
 	const drift = $derived.by(() => {
 		if (!stability || stability.error === undefined) return undefined;
 		const still = Math.abs(stability.drift) < Math.max(0.1, 2 * stability.error);
-		const over = `the last ${stability.strikes} strikes`;
-		return still ? `Stands still over ${over}` : `Moves ${signed(stability.drift)} cents a strike over ${over}`;
+		const over = `over the last ${stability.strikes}`;
+		const error = `±${Math.max(0.1, stability.error).toFixed(1)}`;
+		return still
+			? `Stands still, ${error} cents a blow ${over}`
+			: `Moves ${signed(stability.drift)} ${error} cents a blow ${over}`;
 	});
 	const tone = (cents: number | undefined) =>
 		cents === undefined || Math.abs(cents) <= tolerance / 2

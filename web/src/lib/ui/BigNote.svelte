@@ -17,33 +17,23 @@
 		letter-spacing: -0.02em;
 	}
 	sup {
-		font-size: 3.6rem;
-		vertical-align: 2.1rem;
+		font-size: 0.48em;
+		vertical-align: 0.58em;
 	}
 	sub {
-		font-size: 2.8rem;
-		vertical-align: -0.1rem;
+		font-size: 0.38em;
+		vertical-align: -0.04em;
 		color: var(--soft);
-		margin-left: 0.15rem;
+		margin-left: 0.06em;
 	}
 	@media (max-width: 1100px) {
 		.note {
 			font-size: 6rem;
 		}
-		sup {
-			vertical-align: 1.3rem;
-		}
 	}
 	@media (max-width: 480px) {
 		.note {
 			font-size: 4rem;
-		}
-		sup {
-			font-size: 2rem;
-			vertical-align: 1.2rem;
-		}
-		sub {
-			font-size: 1.6rem;
 		}
 	}
 </style>

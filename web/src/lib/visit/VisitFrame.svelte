@@ -6,6 +6,7 @@
 	import { STAGES, type Stage } from '@fendrel/core';
 	import type { OpenVisit } from './openVisit.svelte';
 	import Saved from './Saved.svelte';
+	import Undo from './Undo.svelte';
 
 	interface Props {
 		open: OpenVisit;
@@ -13,8 +14,10 @@
 		status?: Snippet;
 		children: Snippet;
 		strip: Snippet;
+		/** Told of a group whose taking was taken back, or stands again. */
+		onundone?: (group: number) => void;
 	}
-	let { open, stage, status, children, strip }: Props = $props();
+	let { open, stage, status, children, strip, onundone }: Props = $props();
 	const { visit, instrument, temperament } = $derived(open);
 	const NAMES: Record<Stage, string> = {
 		...{ arrive: 'Arrive', sound: 'Sound', plan: 'Plan', set: 'Set', prove: 'Prove', close: 'Close' }
@@ -44,6 +47,7 @@
 				{@render status?.()}
 				<Saved visitId={visit.id} kept={open.kept} />
 			</div>
+			{#if !visit.finishedAt}<Undo {open} {onundone} />{/if}
 			<LookSwitch />
 		</div>
 	</header>
@@ -65,6 +69,7 @@
 		min-height: calc(100dvh - var(--notice, 0px));
 	}
 	header {
+		position: relative;
 		display: grid;
 		grid-template-columns: minmax(0, 1fr) auto minmax(0, 1fr);
 		gap: 1.5rem;

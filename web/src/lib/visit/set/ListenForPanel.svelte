@@ -1,11 +1,9 @@
 <script lang="ts">
-	import { A4, beatOf, hz, INTERVALS, nearestNote, noteName, type SettingStep } from '@fendrel/core';
+	import { A4, beatOf, FORK_TEST, hz, INTERVALS, nearestNote, noteName, type SettingStep } from '@fendrel/core';
 	import CoincidenceLadder from '$lib/charts/CoincidenceLadder.svelte';
 	import type { Plan } from '$lib/tuning/plan';
 
 	let { step, plan }: { step: SettingStep; plan: Plan } = $props();
-	/** F2 lies a seventeenth under A4: its fifth partial meets a fork and A4 alike. */
-	const FORK_TEST = 41;
 	const isReference = $derived(step.note === A4 && step.against === undefined);
 	const pair = $derived.by(() => {
 		const { against, interval } = isReference ? { against: FORK_TEST, interval: INTERVALS.seventeenth } : step;

@@ -16,10 +16,22 @@
 		isHidden?: boolean;
 		/** What is said in place of one string's cents. */
 		instead?: LiveWords;
+		/** To be read from two metres. */
+		isLarge?: boolean;
 		/** What the family's technicians say. */
 		instructions: Instructions;
 	}
-	let { note, cents, instruction, isSure, isCertain, isHidden = false, instead, instructions }: Props = $props();
+	let {
+		note,
+		cents,
+		instruction,
+		isSure,
+		isCertain,
+		isHidden = false,
+		instead,
+		isLarge = false,
+		instructions
+	}: Props = $props();
 	const size = $derived(instead?.figure ?? (cents === undefined ? '' : Math.abs(cents).toFixed(isCertain ? 1 : 0)));
 	const unit = $derived.by(() => {
 		if (instead) return instead.unit;
@@ -32,7 +44,7 @@
 	const isToTurn = $derived(!instead && !isHidden && (instruction === 'raise' || instruction === 'lower'));
 </script>
 
-<div class="live">
+<div class="live" class:large={isLarge}>
 	<BigNote {note} />
 	<div
 		class="figure"
@@ -97,6 +109,23 @@
 	.within .word,
 	.within .size {
 		color: var(--felt);
+	}
+	.large {
+		flex: 1;
+		align-items: center;
+	}
+	.large :global(.note) {
+		font-size: min(22vw, 34vh);
+	}
+	.large .word {
+		font-size: min(7vw, 10vh);
+	}
+	.large .size {
+		font-size: min(26vw, 42vh);
+	}
+	.large .unit {
+		font-size: min(4vw, 6vh);
+		min-width: 0;
 	}
 	@media (max-width: 1100px) {
 		.size {

@@ -1,5 +1,5 @@
 <script lang="ts">
-	import type { NoteRecord, SettingStep } from '@fendrel/core';
+	import { parseNote, type NoteRecord, type SettingStep } from '@fendrel/core';
 	import { signed } from '$lib/ui/format';
 
 	interface Props {
@@ -12,8 +12,28 @@
 		onselect: (note: number) => void;
 		/** Cents above its target that a note is set to in a raise. */
 		overOf?: (note: number) => number;
+		/** Somebody types the name of a note to go to. */
+		isFinding?: boolean;
 	}
-	let { order, index, notes, nameOf, isDone, onselect, overOf }: Props = $props();
+	let { order, index, notes, nameOf, isDone, onselect, overOf, isFinding = $bindable(false) }: Props = $props();
+	let typed = $state('');
+	let wrong = $state('');
+	function find() {
+		const note = parseNote(typed);
+		const isThere = note !== undefined && order.some((step) => step.note === note);
+		wrong = isThere ? '' : note === undefined ? 'A name like C♯4.' : `${nameOf(note)} is not in this order.`;
+		if (!isThere) return;
+		onselect(note);
+		isFinding = false;
+		typed = '';
+	}
+	function onkeydown(event: KeyboardEvent) {
+		if (event.key === 'Enter') find();
+		else if (event.key === 'Escape') isFinding = false;
+		else return;
+		event.preventDefault();
+		event.stopPropagation();
+	}
 	const TITLES: Record<SettingStep['section'], string> = {
 		reference: 'Reference',
 		temperament: 'Temperament octave',
@@ -48,6 +68,20 @@
 
 <section>
 	<h2 class="panel-heading">{TITLES[section]}: {done} of {steps.length}</h2>
+	{#if isFinding}
+		<!-- svelte-ignore a11y_autofocus -->
+		<input
+			class="input"
+			aria-label="Name of the note to go to"
+			aria-invalid={wrong !== ''}
+			placeholder="Go to, e.g. F#3"
+			autofocus
+			bind:value={typed}
+			{onkeydown}
+			onblur={() => (isFinding = false)}
+		/>
+		{#if wrong}<p class="problem" role="alert">{wrong}</p>{/if}
+	{/if}
 	<ol bind:this={list}>
 		{#each steps as step (`${step.note} ${step.unison}`)}
 			{@const record = notes.get(step.note)}

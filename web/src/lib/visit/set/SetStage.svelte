@@ -13,6 +13,8 @@
 	import VisitFrame from '../VisitFrame.svelte';
 	import Beside from './Beside.svelte';
 	import Lever from '$lib/listening/Lever.svelte';
+	import HandsFree from './HandsFree.svelte';
+	import Holding from './Holding.svelte';
 	import LiveFigure from './LiveFigure.svelte';
 	import Messages from './Messages.svelte';
 	import OrderList from './OrderList.svelte';
@@ -66,14 +68,20 @@
 
 <svelte:window {onkeydown} onclick={leaveButton} />
 
-<VisitFrame {open} stage="set">
+<VisitFrame {open} stage="set" onundone={(note) => setting.goTo(note)}>
 	{#snippet status()}<RoomStatus {room} />{/snippet}
 	{#if looked}
 		{#await import('./BarredNotice.svelte') then { default: BarredNotice }}
 			<BarredNotice {open} planHref="/visits/{visit.id}/plan" />
 		{/await}
 	{/if}
-	<div class="set" data-sounding={setting.sounding} data-told={setting.told} data-looks={session.last.looks}>
+	<div
+		class="set"
+		class:large={session.isLarge}
+		data-sounding={setting.sounding}
+		data-told={setting.told}
+		data-looks={session.last.looks}
+	>
 		<aside class="order" aria-label="Order of work">
 			<OrderList
 				order={setting.order}
@@ -83,12 +91,14 @@
 				nameOf={family.groupName}
 				isDone={(step) => setting.isDone(step)}
 				onselect={(note) => setting.goTo(note)}
+				bind:isFinding={session.isFinding}
 			/>
 		</aside>
 		<section class="work">
 			<SourceChoice {listening}>
 				<HowRead habits={listening.habits} {onkept} />
 			</SourceChoice>
+			<HandsFree {session} />
 			<LiveFigure
 				note={setting.step.note}
 				cents={setting.strikes.now}
@@ -97,6 +107,7 @@
 				isCertain={setting.strikes.isCertain}
 				isHidden={session.isByEar}
 				instead={session.instead}
+				isLarge={session.isLarge}
 				instructions={family.instructions}
 			/>
 			<Messages {session} {room} closeHref="/visits/{visit.id}/close" />
@@ -109,6 +120,7 @@
 						stability={setting.strikes.stability}
 					/>{/if}
 			</div>
+			<Holding {session} {open} isRaise={raise !== undefined} />
 			<StepButtons {setting} isRaise={raise !== undefined} />
 		</section>
 		<aside class="beside" aria-label="Beside the figure">
@@ -180,8 +192,16 @@
 		min-height: 0;
 		overflow: auto;
 	}
+	.large {
+		grid-template-columns: minmax(0, 1fr);
+	}
+	.large .order,
+	.large .beside,
+	.large .chart {
+		display: none;
+	}
 	@media (max-width: 1100px) {
-		.set {
+		.set:not(.large) {
 			grid-template-columns: 12.5rem minmax(0, 1fr) 15rem;
 		}
 		.work {

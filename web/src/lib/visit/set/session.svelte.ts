@@ -6,15 +6,21 @@ import {
 	unisonCents,
 	USUAL_ORDER,
 	type BearingPlan,
+	type Instructions,
 	type ListeningHabits,
 	type PlannedOrder,
+	type ReadStrike,
 	type StringReading
 } from '@fendrel/core';
 import { Listening } from '$lib/audio/listening.svelte';
 import type { MovedPins } from '$lib/audio/simulated';
+import { BlowCount } from './blowCount.svelte';
+import { Cues } from './cues.svelte';
+import type { Cue } from './cueSound';
 import { LastStrike } from '../lastStrike.svelte';
 import type { RaiseWork } from './raiseWork.svelte';
 import { pairLive, unisonLive, type LiveWords } from './liveWords';
+import { spokenCue } from './spoken';
 import { leverString } from './pairWork';
 import { Setting } from './setting.svelte';
 import type { VisitRecord } from '../visitRecord.svelte';
@@ -39,6 +45,8 @@ export interface SetOptions<Body> extends WorkGround<Body> {
 /** How hard the simulated instrument is struck: nearly a test blow. */
 const STRENGTH = 0.8;
 const MOST_PARTIALS = 16;
+/** Instructions that a cue tells. */
+const CUES: Partial<Record<keyof Instructions, Cue>> = { holds: 'holds', raise: 'raise', lower: 'lower' };
 
 /** What stands beside the figure: how the ear judges, the unison of the last strike, or its partials. */
 export const VIEWS = ['by ear', 'unison', 'partials'] as const;
@@ -49,6 +57,14 @@ export class SetSession<Body> {
 	readonly record: VisitRecord;
 	readonly listening: Listening;
 	readonly setting: Setting<Body>;
+	readonly blows: BlowCount;
+	readonly cues = new Cues((sounding) => this.listening.ignoreWhile(sounding));
+	/** Figures as large as the screen. */
+	isLarge = $state(false);
+	/** Somebody asks for a note by its name. */
+	isFinding = $state(false);
+	/** What the last strike that was read said, until it has been told. */
+	private untold: { readonly note: number; readonly cue: Cue; readonly cents: number | undefined } | undefined;
 	readonly last = new LastStrike((playing) => this.listening.ignoreWhile(playing));
 	/** Undefined: what the last strike makes worth seeing. */
 	chosenView = $state<View | undefined>();
@@ -58,6 +74,7 @@ export class SetSession<Body> {
 	constructor(private readonly options: SetOptions<Body>) {
 		const { visit, family, body, plan, record, onMoved } = options;
 		this.record = record;
+		this.blows = new BlowCount(visit.id);
 		this.listening = new Listening({
 			...listenedTo(options),
 			onMoved,
@@ -83,11 +100,27 @@ export class SetSession<Body> {
 			touch: options.touch,
 			...{ order, bearing },
 			unisonLimit,
+			onRead: (strikes) => this.wasRead(strikes),
+			onSounding: (sounding) => (sounding ? this.cues.hush() : this.tell()),
 			onDue: (due) => {
 				this.listening.expect(due);
 				if (due && due.note !== record.report.place) record.act({ do: 'place', group: due.note });
 			}
 		});
+	}
+
+	private wasRead(strikes: readonly ReadStrike[]): void {
+		const { step, instruction } = this.setting;
+		this.blows.add(strikes);
+		this.untold = { note: step.note, cue: CUES[instruction] ?? 'none', cents: strikes.at(-1)?.off };
+	}
+
+	/** The string is silent: what its last strike said is told to whoever does not look. */
+	private tell(): void {
+		const { untold } = this;
+		this.untold = undefined;
+		if (!untold || this.isByEar) return;
+		this.cues.tell(untold.cue, spokenCue(untold.note, untold.cue, untold.cents, this.setting.step.note));
 	}
 
 	private async lookCloser(reading: StringReading): Promise<void> {
@@ -102,6 +135,7 @@ export class SetSession<Body> {
 		this.record.enter('set');
 		return () => {
 			this.setting.stop();
+			this.cues.close();
 			this.last.close();
 			this.listening.stop();
 		};
@@ -232,6 +266,15 @@ export class SetSession<Body> {
 			case 'playPartial':
 				this.chosenView = 'partials';
 				return void this.last.playPartial(this.partial);
+			case 'lock':
+				setting.others.isLocked = !setting.others.isLocked;
+				return;
+			case 'find':
+				this.isFinding = true;
+				return;
+			case 'large':
+				this.isLarge = !this.isLarge;
+				return;
 			case 'heard':
 				if (setting.notice?.heard !== undefined) setting.goTo(setting.notice.heard);
 		}

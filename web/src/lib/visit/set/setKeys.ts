@@ -13,6 +13,9 @@ export interface SetAction {
 		| 'strings'
 		| 'listen'
 		| 'heard'
+		| 'lock'
+		| 'find'
+		| 'large'
 		| 'view'
 		| 'partial'
 		| 'playPartial';
@@ -27,6 +30,9 @@ export const SET_KEYS = [
 	{ keys: 'P', does: 'the pair method: two strings as their own ruler; once more: one string' },
 	{ keys: 'E', does: 'a unison that will not come clean: at the end' },
 	{ keys: '1 2 3 0', does: 'which string is left unmuted; 0: all of them' },
+	{ keys: 'K', does: 'keep the due note, whatever else is struck' },
+	{ keys: 'N', does: 'go to a note by its name' },
+	{ keys: 'F', does: 'figures as large as the screen, and back' },
 	{ keys: 'G', does: 'go to the note that was heard instead' },
 	{ keys: 'L', does: 'listen or stop' },
 	{ keys: 'V', does: 'what stands beside: by ear, unison, partials' },
@@ -34,6 +40,7 @@ export const SET_KEYS = [
 	{ keys: 'H', does: 'hear that partial alone, then in the whole' },
 	{ keys: 'Space', does: 'strike the simulated instrument' },
 	{ keys: '↑ ↓', does: 'its lever, 1 cent; with Shift 0.2, with Ctrl 5' },
+	{ keys: 'Ctrl Z', does: 'take back what was done last; with Shift: take it up again' },
 	{ keys: '?', does: 'show or hide this list' }
 ] as const;
 
@@ -46,6 +53,9 @@ const PLAIN: Record<string, SetAction> = {
 	p: { do: 'pair' },
 	l: { do: 'listen' },
 	g: { do: 'heard' },
+	k: { do: 'lock' },
+	n: { do: 'find' },
+	f: { do: 'large' },
 	v: { do: 'view' },
 	h: { do: 'playPartial' },
 	ArrowLeft: { do: 'partial', by: -1 },

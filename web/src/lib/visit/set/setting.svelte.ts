@@ -1,21 +1,18 @@
 import {
 	cents,
 	isByEar,
+	isCertain,
+	playedWith,
 	standingsAbout,
 	summariseVisit,
 	USUAL_ORDER,
 	type Advice,
-	type BearingPlan,
-	type Cents,
-	type Due,
-	type Family,
 	type GroupTarget,
 	type Hz,
 	type Instructions,
 	type KnownStanding,
 	type ListenerEvent,
-	type ListeningHabits,
-	type PlannedOrder,
+	type ReadStrike,
 	type SettingStep,
 	type SounderChoice,
 	type StringReading,
@@ -24,11 +21,12 @@ import {
 import type { Asked } from '../asked';
 import { PASSING, REFUSALS } from '../refusals';
 import { aimedAbove } from './aim';
-import type { RaiseWork } from './raiseWork.svelte';
 import { Strikes } from './strikes.svelte';
+import { isTogether } from './unisonWork';
+import { OtherKeys } from './otherKeys.svelte';
+import { stepsOf, type SettingOptions } from './settingOptions';
 import { fromTarget, strikeRead } from './strikeRead';
 import { Together } from './together.svelte';
-import type { VisitRecord } from '../visitRecord.svelte';
 
 /** Something to tell that is not a figure; `heard` is the note of a wrong key. */
 export interface Notice {
@@ -51,35 +49,6 @@ const INSTRUCTION = {
 export const RAISED_WITHIN = cents(2);
 /** "Holds" stays readable this long before the next note comes by itself. */
 const HOLD_MS = 1100;
-
-export interface SettingOptions<Body> {
-	readonly family: Family<Body>;
-	/** What the family knows of this instrument. */
-	readonly body: Body;
-	readonly record: VisitRecord;
-	readonly plan: { readonly targetOf: (group: number) => GroupTarget | undefined };
-	readonly tolerance: Cents;
-	readonly habits: () => ListeningHabits;
-	readonly source: () => 'microphone' | 'simulated';
-	readonly onDue: (due: Due | undefined) => void;
-	/** A pass of a raise, in place of the tuning. */
-	readonly raise?: RaiseWork;
-	/** Notes that are touched while the rest stays, and how many cents above their targets they are brought. */
-	readonly touch?: ReadonlyMap<number, number>;
-	/** In which order, unless as usual; the bearing plan where that is one. */
-	readonly order?: PlannedOrder;
-	readonly bearing?: Pick<BearingPlan, 'steps'>;
-	/** Cents that the strings of a group may lie apart. */
-	readonly unisonLimit: (group: number) => number;
-}
-
-/** All notes in the family's order, or those that are touched. */
-function orderOf<Body>({ family, body, touch, order, bearing }: SettingOptions<Body>): readonly SettingStep[] {
-	const all = family.order(body, order, bearing);
-	if (!touch) return all;
-	const touched = all.filter(({ note }) => touch.has(note)).map((step) => ({ ...step, section: 'touch' as const }));
-	return touched.length ? touched : all;
-}
 
 /** The work in Set: which note is due, what its strikes said, what has been accepted. */
 export class Setting<Body> {
@@ -117,6 +86,9 @@ export class Setting<Body> {
 	/** What lists and the strip show of each note. */
 	readonly records = $derived.by(() => this.options.raise?.records(this.summary.notes) ?? this.summary.notes);
 
+	/** A note to touch stands where it should; whether its strings agree is being looked at. */
+	private passes = false;
+	readonly others = new OtherKeys();
 	/** The last strike that was read, and the reading it was stored as. */
 	private last: { readonly measured: StringReading; readonly id: string } | undefined;
 	/** Asked to keep a note whose strike has not been read yet: it is kept with its figure, a moment later. */
@@ -125,7 +97,7 @@ export class Setting<Body> {
 
 	constructor(private readonly options: SettingOptions<Body>) {
 		this.together = new Together(options);
-		this.order = options.raise?.order ?? orderOf(options);
+		this.order = stepsOf(options);
 		this.strikes = options.raise ? new Strikes(RAISED_WITHIN, true) : new Strikes(options.tolerance);
 		const at = this.indexOf(options.record.report.place);
 		this.goToIndex(at >= 0 ? at : Math.max(0, this.dueIndex()));
@@ -160,6 +132,7 @@ export class Setting<Body> {
 	private hearOne(event: ListenerEvent): void {
 		if (event.kind === 'strike') {
 			this.sounding = true;
+			this.options.onSounding?.(true);
 			// Nobody said which key it was: it stays out of the picture.
 			if (this.asked) this.strikes.drop();
 			this.notice = this.asked = undefined;
@@ -179,6 +152,7 @@ export class Setting<Body> {
 		} else if (event.kind === 'ended') {
 			this.sounding = false;
 			this.keepWhenRead = false;
+			this.options.onSounding?.(false);
 		}
 	}
 
@@ -204,17 +178,36 @@ export class Setting<Body> {
 		this.options.onDue({ note, pitch: this.target.pitch, about });
 	}
 
-	private take(reading: StringReading): void {
-		if (reading.note !== this.step.note) {
-			this.strikes.drop();
-			this.notice = {
-				text: `That was ${this.nameOf(reading.note)}; ${this.nameOf(this.step.note)} is due.`,
-				heard: reading.note
-			};
+	/** Notes that are struck to test the due one. */
+	private isTest = (note: number): boolean => {
+		const { step } = this;
+		return playedWith(
+			step,
+			this.options.bearing?.steps.find((each) => each.note === step.note)
+		).has(note);
+	};
+
+	/** Another note than the due one: struck twice it is chosen, unless it belongs to the step, or the due one is locked. */
+	private takeOther(note: number): void {
+		this.strikes.drop();
+		const [due, name] = [this.nameOf(this.step.note), this.nameOf(note)];
+		const isMeant = this.others.isMeant(note, this.isTest);
+		if (!isMeant || this.indexOf(note) < 0) {
+			this.notice = { text: `That was ${name}; ${due} is due.`, heard: note };
 			return;
 		}
+		const from = this.index;
+		this.goTo(note);
+		this.others.cameFrom = from;
+		this.notice = { text: `${name} was struck twice: it is due now. Back (left pedal) returns to ${due}.` };
+	}
+
+	private take(reading: StringReading): void {
+		if (reading.note !== this.step.note) return this.takeOther(reading.note);
+		this.others.clear();
 		const read = strikeRead(reading, this.target, this.options.habits());
 		this.strikes.read(read);
+		this.options.onRead?.(this.strikes.shown.flatMap((strike) => strike.read ?? []));
 		this.last = { measured: reading, id: this.store(reading, read) };
 		this.expectDue();
 		if (this.keepWhenRead) {
@@ -222,6 +215,7 @@ export class Setting<Body> {
 			return;
 		}
 		clearTimeout(this.advance);
+		if (this.isInPlace(read)) return this.pass();
 		// Several strings are judged by what lies between them: the closer look says that.
 		if (this.isUnison || this.together.pair) return;
 		// Struck again in a raise a note tells what it has lost; it is not set anew.
@@ -229,6 +223,21 @@ export class Setting<Body> {
 		if (isAgain) this.advance = setTimeout(() => this.goToDue(), HOLD_MS);
 		// What is set by ear is kept by whoever hears it, never by the figure.
 		else if (this.strikes.advice === 'holds' && !this.isByEar) this.acceptAndGoOn();
+	}
+
+	/** Touched up, a note that stands within the tolerance at its first strike is left as it is. */
+	private isInPlace({ off, error }: ReadStrike): boolean {
+		const { touch, tolerance } = this.options;
+		return touch !== undefined && this.strikes.figures.length === 1 && Math.abs(off) <= tolerance && isCertain(error);
+	}
+
+	/** Its strings together, if several sound, say whether it is left. */
+	private pass(): void {
+		this.passes = this.open.sounders.length > 1;
+		if (this.passes) return;
+		const tolerance = `${this.options.tolerance} ${this.options.tolerance === 1 ? 'cent' : 'cents'}`;
+		this.notice = { text: `${this.nameOf(this.step.note)} stands within ${tolerance}: it is left.`, passes: true };
+		this.acceptAndGoOn();
 	}
 
 	/** The due step is set by ear: it shows no cents. */
@@ -251,6 +260,7 @@ export class Setting<Body> {
 	hearUnison(note: number, analysis: UnisonAnalysis): void {
 		const off = this.strikes.figures.at(-1);
 		const isOfThis = note === this.step.note && this.last !== undefined && off !== undefined;
+		if (isOfThis && this.passes && isTogether(this.together.unisons.judge(note, analysis))) this.acceptAndGoOn();
 		if (!isOfThis || !(this.isUnison || this.together.pair)) return;
 		if (this.together.hear(note, analysis, off, this.options.tolerance / 2)) this.acceptAndGoOn();
 	}
@@ -346,7 +356,8 @@ export class Setting<Body> {
 	}
 
 	previous(): void {
-		if (this.index > 0) this.goToIndex(this.index - 1);
+		if (this.others.cameFrom !== undefined) this.goToIndex(this.others.cameFrom);
+		else if (this.index > 0) this.goToIndex(this.index - 1);
 	}
 
 	goTo(note: number): void {
@@ -367,6 +378,7 @@ export class Setting<Body> {
 
 	private goToIndex(index: number): void {
 		this.index = index;
+		this.others.clear();
 		this.together.clear();
 		this.open = this.step.unison
 			? this.together.unisons.nextChoice(this.choices)
@@ -384,6 +396,7 @@ export class Setting<Body> {
 	}
 
 	private clearStrikes(): void {
+		this.passes = false;
 		clearTimeout(this.advance);
 		this.together.verdict = undefined;
 		this.strikes.clear();

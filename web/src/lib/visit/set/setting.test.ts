@@ -51,7 +51,7 @@ beforeEach(() => {
 	setting = settingBy();
 });
 /** The same work in another order. */
-const settingBy = (order?: PlannedOrder) =>
+const settingBy = (order?: PlannedOrder, touch?: ReadonlyMap<number, number>) =>
 	new Setting({
 		family: KEYBOARD,
 		body: { lowest: 21, highest: 108, stringing: usualStringing('upright', 21, 108) },
@@ -62,7 +62,8 @@ const settingBy = (order?: PlannedOrder) =>
 		source: () => 'microphone',
 		onDue: (due) => dues.push(due),
 		unisonLimit: () => 0.5,
-		order
+		order,
+		touch
 	});
 afterEach(() => {
 	setting.stop();
@@ -134,6 +135,80 @@ describe('a string that is set', () => {
 		expect(stored.deviation).toBeCloseTo(-5, 6);
 		expect(centsBetween(hz(440), hz(stored.pitch))).toBeCloseTo(-5, 6);
 		expect(setting.summary.notes.get(69)).toMatchObject({ found: expect.closeTo(-5, 6), set: false });
+	});
+});
+
+describe('another key than the due one', () => {
+	it('becomes due when it is struck twice, and gives way again to the one before', () => {
+		strike(72, 0);
+		expect(setting.step.note).toBe(69);
+		expect(setting.notice).toMatchObject({ text: 'That was C5; A4 is due.', heard: 72 });
+		strike(72, 0);
+		expect(setting.step.note).toBe(72);
+		expect(setting.notice?.text).toContain('struck twice');
+		setting.previous();
+		expect(setting.step.note).toBe(69);
+	});
+
+	it('stays a test where it belongs to the step, however often it is struck', () => {
+		setting.next();
+		expect(setting.step).toMatchObject({ note: 57, against: 69 });
+		for (let i = 0; i < 4; i++) strike(69, 0);
+		expect(setting.step.note).toBe(57);
+	});
+
+	it('is struck twice in a row, and the due one not between', () => {
+		strike(72, 0);
+		strike(69, -5);
+		strike(72, 0);
+		expect(setting.step.note).toBe(69);
+	});
+
+	it('changes nothing while the due one is locked', () => {
+		setting.others.isLocked = true;
+		strike(72, 0);
+		strike(72, 0);
+		expect(setting.step.note).toBe(69);
+	});
+});
+
+describe('a note to touch', () => {
+	beforeEach(() => {
+		setting.stop();
+		setting = settingBy(
+			undefined,
+			new Map([
+				[60, 0],
+				[64, 0]
+			])
+		);
+	});
+
+	it('is left when its first strike lies within the tolerance', () => {
+		const due = setting.step.note;
+		strike(due, 0.8);
+		expect(setting.isSet(due)).toBe(true);
+		expect(setting.notice?.text).toContain('stands within 1 cent: it is left');
+		vi.advanceTimersByTime(2000);
+		expect(setting.step.note).not.toBe(due);
+	});
+
+	it('is set like any other when it lies outside', () => {
+		const due = setting.step.note;
+		strike(due, 1.4);
+		expect(setting.isSet(due)).toBe(false);
+		strike(due, 0.8);
+		expect(setting.isSet(due)).toBe(false);
+		expect(setting.strikes.advice).toBe('lower');
+	});
+
+	it('waits for the look at its strings when several sound', () => {
+		const due = setting.step.note;
+		setting.leaveOpen(setting.choices.find(({ sounders }) => sounders.length > 1)!);
+		strike(due, 0.2);
+		expect(setting.isSet(due)).toBe(false);
+		setting.hearUnison(due, { partials: [], spread: undefined, unresolved: cents(0.2) } as never);
+		expect(setting.isSet(due)).toBe(true);
 	});
 });
 

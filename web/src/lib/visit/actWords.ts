@@ -1,0 +1,31 @@
+import { groupOf, PLAN_FIELDS, type Act, type Family, type Purpose, type SounderId } from '@fendrel/core';
+import { listed } from '$lib/ui/format';
+import { pairName } from '$lib/ui/beats';
+import { FIELD_NAMES } from './fieldNames';
+
+const TAKEN: Record<Purpose, string> = { found: 'found', raised: 'raised', set: 'set', proved: 'proved' };
+const OTHERS: Partial<Record<Act['do'], string>> = {
+	...{ brief: 'what was asked on arrival', climate: 'the air', part: 'a part judged', attach: 'a picture or a sound' },
+	...{ finding: 'work found', clear: 'a gate cleared', consent: 'a consent', note: 'the note for the record' },
+	...{ advice: 'advice', answer: 'the answer to the complaint', word: 'the player’s word', again: 'the next visit' },
+	forget: 'what is learned'
+};
+
+/** What somebody did, as short as it can be said: "C4 set", "the plan: the stretch". */
+export function actWords(act: Act, { groupName }: Pick<Family<unknown>, 'groupName'>): string {
+	const name = (sounder: SounderId) => groupName(groupOf(sounder));
+	switch (act.do) {
+		case 'accept':
+			return `${name(act.sounders[0])} ${TAKEN[act.purpose]}`;
+		case 'mark':
+			return `${name(act.sounders[0])}: ${act.as === 'later' ? 'later' : 'false beat'}`;
+		case 'broke':
+			return `${name(act.sounder)}: a broken string`;
+		case 'heard':
+			return `${pairName(act)} heard`;
+		case 'plan':
+			return `the plan: ${listed((act.wrote ?? PLAN_FIELDS).map((field) => FIELD_NAMES[field]))}`;
+		default:
+			return OTHERS[act.do] ?? 'what was done last';
+	}
+}

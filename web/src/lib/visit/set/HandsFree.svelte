@@ -1,0 +1,68 @@
+<script lang="ts" generics="Body">
+	import Lock from '@lucide/svelte/icons/lock';
+	import LockOpen from '@lucide/svelte/icons/lock-open';
+	import Maximize from '@lucide/svelte/icons/maximize';
+	import Minimize from '@lucide/svelte/icons/minimize';
+	import { CUE_WAYS, type CueWay } from './cues.svelte';
+	import type { SetSession } from './session.svelte';
+
+	/** How one works with both hands at the instrument: which note stays, how large, and what is told to whoever does not look. */
+	let { session }: { session: SetSession<Body> } = $props();
+	const { others } = $derived(session.setting);
+	const WAYS: Record<CueWay, string> = { silent: 'No cue', tones: 'Tones', spoken: 'Spoken' };
+</script>
+
+<div class="hands">
+	<button
+		type="button"
+		aria-pressed={others.isLocked}
+		title={others.isLocked
+			? 'The due note stays (K)'
+			: 'Another note struck twice becomes due; press to lock this one (K)'}
+		onclick={() => session.do({ do: 'lock' })}
+		>{#if others.isLocked}<Lock size={17} aria-hidden="true" /> Locked{:else}<LockOpen size={17} aria-hidden="true" /> Lock{/if}</button
+	>
+	<button
+		type="button"
+		aria-pressed={session.isLarge}
+		title="Figures as large as the screen (F)"
+		onclick={() => session.do({ do: 'large' })}
+		>{#if session.isLarge}<Minimize size={17} aria-hidden="true" /> Usual size{:else}<Maximize
+				size={17}
+				aria-hidden="true"
+			/> Large{/if}</button
+	>
+	<select
+		class="select"
+		aria-label="Cues once the string is silent"
+		value={session.cues.way}
+		onchange={(event) => session.cues.choose(event.currentTarget.value as CueWay)}
+	>
+		{#each CUE_WAYS as way (way)}<option value={way}>{WAYS[way]}</option>{/each}
+	</select>
+</div>
+
+<style>
+	.hands {
+		display: flex;
+		gap: 0.25rem;
+		align-items: center;
+	}
+	button {
+		display: inline-flex;
+		align-items: center;
+		gap: 0.35rem;
+		min-height: 44px;
+		padding: 0 0.4rem;
+		color: var(--soft);
+		cursor: pointer;
+		white-space: nowrap;
+	}
+	[aria-pressed='true'] {
+		color: var(--felt);
+		font-weight: 600;
+	}
+	.select {
+		width: 6.2rem;
+	}
+</style>

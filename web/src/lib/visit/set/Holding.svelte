@@ -1,0 +1,61 @@
+<script lang="ts" generics="Body">
+	import { breakOf, countBlows, leverAdvice, sectionsOf, staysPut } from '@fendrel/core';
+	import { counted } from '$lib/ui/format';
+	import type { OpenVisit } from '../openVisit.svelte';
+	import type { SetSession } from './session.svelte';
+
+	/** What the hand does at this pin, how hard its blows were, and how many loud ones there have been. */
+	let { session, open, isRaise }: { session: SetSession<Body>; open: OpenVisit; isRaise: boolean } = $props();
+	const setting = $derived(session.setting);
+	const read = $derived(setting.strikes.shown.flatMap(({ read }) => read ?? []));
+	const isToTurn = $derived(setting.instruction === 'raise' || setting.instruction === 'lower');
+	const { lowest, highest, kind, stringing } = $derived(open.instrument);
+	const sections = $derived(sectionsOf(lowest, highest, breakOf(stringing)));
+	const advice = $derived.by(() => {
+		if (session.isByEar || !isToTurn || read.length === 0) return '';
+		if (staysPut(read))
+			return 'The pitch has not moved over three strikes. If you turned a pin, stop: it is another one.';
+		const isNew = open.record.report.sounders.get(setting.open.sounders[0])?.left === undefined;
+		if (isNew && read.length === 1 && !isRaise)
+			return 'First movement down, a hair. If the pitch does not follow, stop: it is another pin.';
+		const { note } = setting.step;
+		const section = sections.find(({ from, to }) => note >= from && note <= to)?.id;
+		const bearings = open.record.report.arrival.parts.get('bearings')?.grade;
+		return leverAdvice(kind, section, bearings, isRaise);
+	});
+	const blows = $derived(countBlows(read));
+	const { loud, isMany } = $derived(session.blows);
+</script>
+
+<div class="holding">
+	<p class:put={advice.startsWith('The pitch')}>{advice}</p>
+	<p class="soft count">
+		{#if read.length}{counted(blows.firm, 'firm blow')}{blows.soft ? `, ${blows.soft} soft` : ''}{/if}
+		{#if loud > read.length}<span class="all">{loud} in all</span>{/if}
+	</p>
+</div>
+{#if isMany}<p class="ears">Loud blows harm the ear: protect it, strike less often, and firmly.</p>{/if}
+
+<style>
+	.holding {
+		display: flex;
+		justify-content: space-between;
+		gap: 1rem;
+		min-height: 1.4rem;
+		font-size: 0.95rem;
+	}
+	.put {
+		font-weight: 700;
+	}
+	.count {
+		white-space: nowrap;
+		font-variant-numeric: tabular-nums;
+	}
+	.all {
+		margin-left: 0.75rem;
+	}
+	.ears {
+		font-size: 0.9rem;
+		color: var(--soft);
+	}
+</style>
