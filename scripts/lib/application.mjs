@@ -8,6 +8,8 @@ import { keepRunning, runCommand, startChild } from './children.mjs';
 import { giveUp, ROOT, say } from './system.mjs';
 
 export const BUILD = join(ROOT, 'web', 'build');
+/** As long as a busy machine may take to load the demo data. */
+const READY_SECONDS = 180;
 const STAMP = join(BUILD, '.sources');
 const SOURCES = [
 	'core/src',
@@ -90,7 +92,7 @@ export async function serve({ databaseUrl, port, demo, env = {}, quiet = false }
 			}
 		});
 	const ready = async (/** @type {() => boolean} */ isOver) => {
-		for (let tries = 0; tries < 600 && !isOver(); tries++) {
+		for (let tries = 0; tries < READY_SECONDS * 10 && !isOver(); tries++) {
 			try {
 				const answer = await fetch(`${address}/health`, { signal: AbortSignal.timeout(ANSWERS_WITHIN_MS) });
 				if (answer.ok) return !isOver();

@@ -147,7 +147,7 @@ export async function keepRunning(name, launch, ready, whereToLook) {
 		start();
 		const answered = await ready(() => isOver(child));
 		if (!answered && wanted && !stopping)
-			await giveUpOn(isOver(child) ? `${name} ended while starting` : `${name} did not answer within a minute`);
+			await giveUpOn(isOver(child) ? `${name} ended while starting` : `${name} did not answer in time`);
 		wasReady = true;
 		await unlessStopping();
 	}

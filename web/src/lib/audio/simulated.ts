@@ -29,6 +29,8 @@ const SECONDS = 3.4;
 const ROOM = 2.5e-4;
 /** A broken string pulls no longer: as if it were let down by so many cents. */
 const SLACK = 1200;
+/** A new string that was pulled up by ear stands so many cents flat. */
+const PUT_ON_FLAT = 40;
 /** What is heard besides is made once, and goes round. */
 const AROUND_SECONDS = 12;
 /** Where the sound drops out after a strike, in seconds. */
@@ -236,6 +238,14 @@ export class SimulatedInstrument {
 		for (const one of this.sounding)
 			if (broken && one.note === note && one.string === string) one.voice.end();
 			else this.bend(one, this.standingOf(one.note)[one.string]);
+	}
+
+	/** A new string is put on in place of one that broke: slack by so much, on a pin that was let down. */
+	replace(note: number, string: number): void {
+		const pins = [...this.pinsOf(note)];
+		if (!pins[string]) return;
+		pins[string] = { pin: -PUT_ON_FLAT, speaking: -PUT_ON_FLAT };
+		this.setPins(note, pins);
 	}
 
 	private bend({ voice, madeAt }: Sounding, to: number): void {

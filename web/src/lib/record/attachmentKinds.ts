@@ -10,6 +10,7 @@ const KINDS: readonly {
 	{ type: 'image/jpeg', kind: 'photo', at: 0, begins: [0xff, 0xd8, 0xff] },
 	{ type: 'audio/webm', kind: 'sound', at: 0, begins: [0x1a, 0x45, 0xdf, 0xa3] },
 	{ type: 'audio/ogg', kind: 'sound', at: 0, begins: [...'OggS'].map((letter) => letter.charCodeAt(0)) },
+	{ type: 'audio/wav', kind: 'sound', at: 8, begins: [...'WAVE'].map((letter) => letter.charCodeAt(0)) },
 	{ type: 'audio/mp4', kind: 'sound', at: 4, begins: [...'ftyp'].map((letter) => letter.charCodeAt(0)) }
 ];
 

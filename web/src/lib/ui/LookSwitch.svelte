@@ -5,6 +5,8 @@
 	import { page } from '$app/state';
 	import { keepLook, lookNow, type Look } from './look';
 
+	/** Brief: without a word beside its sign. */
+	let { isBrief = false }: { isBrief?: boolean } = $props();
 	let look = $state<Look>(browser ? lookNow() : page.data.look === 'lamp' ? 'lamp' : 'day');
 
 	function toggle() {
@@ -19,7 +21,7 @@
 	class="look"
 	aria-label={look === 'day' ? 'Dim the screen for a dark room' : 'Light screen for daylight'}
 >
-	{#if look === 'day'}<Moon size={18} /> Lamp{:else}<Sun size={18} /> Day{/if}
+	{#if look === 'day'}<Moon size={18} />{isBrief ? '' : 'Lamp'}{:else}<Sun size={18} />{isBrief ? '' : 'Day'}{/if}
 </button>
 
 <style>

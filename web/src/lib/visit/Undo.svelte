@@ -1,4 +1,5 @@
 <script lang="ts">
+	import Redo2 from '@lucide/svelte/icons/redo-2';
 	import Undo2 from '@lucide/svelte/icons/undo-2';
 	import { groupOf, undoable, type Act } from '@fendrel/core';
 	import { actWords } from './actWords';
@@ -29,40 +30,68 @@
 
 <svelte:window {onkeydown} />
 
-{#if last}
-	<button type="button" onclick={undo} title="Take back: {actWords(last, open.family)} (Ctrl Z)">
-		<Undo2 size={18} aria-hidden="true" /> Undo
-	</button>
-{/if}
-{#if again}
-	<p role="status">
-		Taken back: {actWords(again.act, open.family)}.
-		<button type="button" class="anchor" onclick={redo} title="Ctrl Shift Z">Take it up again</button>
-	</p>
-{/if}
+<div class="undo">
+	<button
+		type="button"
+		onclick={undo}
+		disabled={!last}
+		aria-label="Undo"
+		title={last ? `Take back: ${actWords(last, open.family)} (Ctrl Z)` : 'Nothing to take back'}
+		><Undo2 size={19} aria-hidden="true" /></button
+	>
+	{#if again}
+		<button
+			type="button"
+			onclick={redo}
+			aria-label="Redo"
+			title="Take up again: {actWords(again.act, open.family)} (Ctrl Shift Z)"
+			><Redo2 size={19} aria-hidden="true" /></button
+		>
+		{#key again.by.id}<p role="status">Taken back: {actWords(again.act, open.family)}</p>{/key}
+	{/if}
+</div>
 
 <style>
-	button:not(.anchor) {
-		display: inline-flex;
-		align-items: center;
-		gap: 0.4rem;
+	.undo {
+		display: flex;
+	}
+	button {
+		display: inline-grid;
+		place-items: center;
+		min-width: 40px;
 		min-height: 44px;
-		padding: 0 0.5rem;
 		color: var(--soft);
 		cursor: pointer;
 	}
-	button:not(.anchor):hover {
+	button:disabled {
+		opacity: 0.4;
+		cursor: default;
+	}
+	button:not(:disabled):hover {
 		color: var(--ink);
 	}
 	p {
 		position: absolute;
-		right: 1.5rem;
-		top: 100%;
+		left: 50%;
+		translate: -50% 0;
+		top: calc(100% + 0.5rem);
 		z-index: 5;
 		padding: 0.4rem 0.9rem;
-		background: var(--sheet);
-		border: 1px solid var(--line);
-		border-top: 0;
-		font-size: 0.9rem;
+		background: var(--ink);
+		color: var(--ground);
+		border-radius: var(--radius-base);
+		white-space: nowrap;
+		pointer-events: none;
+		animation: pass 5s forwards;
+	}
+	@keyframes pass {
+		0%,
+		80% {
+			opacity: 1;
+		}
+		100% {
+			opacity: 0;
+			visibility: hidden;
+		}
 	}
 </style>

@@ -48,7 +48,7 @@
 				<Saved visitId={visit.id} kept={open.kept} />
 			</div>
 			{#if !visit.finishedAt}<Undo {open} {onundone} />{/if}
-			<LookSwitch />
+			<LookSwitch isBrief />
 		</div>
 	</header>
 	<div class="differ">
@@ -134,7 +134,7 @@
 		display: flex;
 		align-items: center;
 		justify-content: flex-end;
-		gap: 0.75rem;
+		gap: 0.35rem;
 		min-width: 0;
 	}
 	.status {

@@ -1,5 +1,5 @@
 import type { StringReading, UnisonAnalysis } from '@fendrel/core';
-import { Player } from '$lib/audio/player.svelte';
+import { Player, type Track } from '$lib/audio/player.svelte';
 import { isGivenUp } from '$lib/workers/client';
 import { lastStrikeWorker } from '$lib/workers/lastStrike.client';
 import { handing } from '$lib/workers/protocol';
@@ -72,6 +72,11 @@ export class LastStrike {
 			if (!sound) this.missing = partial;
 			return sound;
 		});
+	}
+
+	/** The sound of the last strike; undefined before there is one. */
+	whole(): Promise<Track | undefined> {
+		return this.worker.run('whole', undefined);
 	}
 
 	private stop(): void {

@@ -39,6 +39,11 @@ export function lastStrikeJobs(): Handlers<LastStrikeTasks> {
 			const settled = samples.subarray(settledFrom);
 			return { reading, analysis: analyseUnison({ samples: settled, sampleRate, string, strings }) };
 		},
+		whole() {
+			if (!last) return undefined;
+			const samples = last.samples.slice();
+			return handing({ samples, sampleRate: last.sampleRate }, samples.buffer);
+		},
 		partial(partial) {
 			if (!last) return undefined;
 			const { samples, sampleRate, string } = last;

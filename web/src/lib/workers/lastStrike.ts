@@ -14,7 +14,8 @@ export interface Look {
 	readonly analysis: UnisonAnalysis;
 }
 
-export interface PartialSound {
+/** Sound as it is played or kept. */
+export interface StrikeSound {
 	readonly samples: Float32Array<ArrayBuffer>;
 	readonly sampleRate: number;
 }
@@ -25,5 +26,7 @@ export type LastStrikeTasks = {
 	/** Analyses a strike, as soon as its sound is there; undefined when a later one has taken its place. */
 	look: Task<LookJob, Look | undefined>;
 	/** One partial of the strike looked at last alone, then in the whole; undefined when it cannot be parted. */
-	partial: Task<number, PartialSound | undefined>;
+	partial: Task<number, StrikeSound | undefined>;
+	/** The strike looked at last, from its beginning; undefined before there is one. */
+	whole: Task<undefined, StrikeSound | undefined>;
 };

@@ -1,18 +1,23 @@
 <script lang="ts" generics="Body">
-	import { noteName, type BearingPlan } from '@fendrel/core';
-	import type { Plan } from '$lib/tuning/plan';
+	import { noteName, readSinceBroken, type BearingPlan } from '@fendrel/core';
+	import type { OpenVisit } from '../openVisit.svelte';
+	import { earNotes } from './earNotes';
 	import ListenForPanel from './ListenForPanel.svelte';
 	import { VIEWS, type SetSession, type View } from './session.svelte';
 
 	interface Props {
 		session: SetSession<Body>;
-		plan: Plan;
+		open: OpenVisit;
 		bearing: BearingPlan | undefined;
 		a4: number;
 	}
-	let { session, plan, bearing, a4 }: Props = $props();
+	let { session, open, bearing, a4 }: Props = $props();
 	const step = $derived(session.setting.step);
 	const pair = $derived(session.setting.together.pair);
+	const sounder = $derived(session.setting.open.sounders[0]);
+	const ear = $derived(earNotes(open, session.setting.order));
+	/** Readings of a new string in place of one that broke in this visit. */
+	const replaced = $derived(readSinceBroken(session.record.report, sounder));
 	/** Intervals that the bearing plan makes audible with this note, but for the one that it is set by. */
 	const checks = $derived.by(() => {
 		if (step.section !== 'temperament' || step.unison) return [];
@@ -30,7 +35,11 @@
 			>
 		{/each}
 	</div>
-	{#if session.view === 'partials'}
+	{#if replaced}
+		{#await import('./BrokenString.svelte') then { default: BrokenString }}
+			<BrokenString {session} {open} {sounder} readings={replaced} />
+		{:catch}<p class="problem" role="alert">What a new string needs could not be loaded. Reload the page.</p>{/await}
+	{:else if session.view === 'partials'}
 		<!-- Seldom opened, and not light: it comes when somebody looks. -->
 		{#await import('./PartialsPanel.svelte') then { default: PartialsPanel }}
 			<PartialsPanel
@@ -47,9 +56,12 @@
 		{#await import('./UnisonSteps.svelte') then { default: UnisonSteps }}<UnisonSteps {session} {a4} />
 		{:catch}<p class="problem" role="alert">The unison could not be loaded. Reload the page.</p>{/await}
 	{:else if session.view === 'by ear'}
-		<ListenForPanel {step} {plan} />
+		<ListenForPanel {step} plan={session.plan} />
 		{#if checks.length}
 			{#await import('./BearingChecks.svelte') then { default: BearingChecks }}<BearingChecks {checks} />{/await}
+		{/if}
+		{#if ear.length}
+			{#await import('./EarPanel.svelte') then { default: EarPanel }}<EarPanel {session} {open} {ear} />{/await}
 		{/if}
 	{:else if session.unison}
 		{#await import('./UnisonPanel.svelte') then { default: UnisonPanel }}

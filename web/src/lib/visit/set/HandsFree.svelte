@@ -3,6 +3,7 @@
 	import LockOpen from '@lucide/svelte/icons/lock-open';
 	import Maximize from '@lucide/svelte/icons/maximize';
 	import Minimize from '@lucide/svelte/icons/minimize';
+	import TriangleAlert from '@lucide/svelte/icons/triangle-alert';
 	import { CUE_WAYS, type CueWay } from './cues.svelte';
 	import type { SetSession } from './session.svelte';
 
@@ -32,6 +33,9 @@
 				aria-hidden="true"
 			/> Large{/if}</button
 	>
+	<button type="button" title="A fault, or its string broke (X)" onclick={() => session.do({ do: 'fault' })}
+		><TriangleAlert size={17} aria-hidden="true" /> Fault</button
+	>
 	<select
 		class="select"
 		aria-label="Cues once the string is silent"
@@ -47,6 +51,10 @@
 		display: flex;
 		gap: 0.25rem;
 		align-items: center;
+		/* Beside the word of the figure, which stands at the other end. */
+		margin-bottom: -3.4rem;
+		align-self: flex-start;
+		position: relative;
 	}
 	button {
 		display: inline-flex;

@@ -1,7 +1,8 @@
 <script lang="ts" generics="Body">
-	import { breakOf, countBlows, leverAdvice, sectionsOf, staysPut } from '@fendrel/core';
+	import { countBlows, leverAdvice, staysPut } from '@fendrel/core';
 	import { counted } from '$lib/ui/format';
 	import type { OpenVisit } from '../openVisit.svelte';
+	import { sectionAt } from './partOfStrings';
 	import type { SetSession } from './session.svelte';
 
 	/** What the hand does at this pin, how hard its blows were, and how many loud ones there have been. */
@@ -9,19 +10,15 @@
 	const setting = $derived(session.setting);
 	const read = $derived(setting.strikes.shown.flatMap(({ read }) => read ?? []));
 	const isToTurn = $derived(setting.instruction === 'raise' || setting.instruction === 'lower');
-	const { lowest, highest, kind, stringing } = $derived(open.instrument);
-	const sections = $derived(sectionsOf(lowest, highest, breakOf(stringing)));
 	const advice = $derived.by(() => {
 		if (session.isByEar || !isToTurn || read.length === 0) return '';
-		if (staysPut(read))
-			return 'The pitch has not moved over three strikes. If you turned a pin, stop: it is another one.';
+		if (staysPut(read)) return 'The pitch has not moved. If you turned a pin, stop: it is another one.';
 		const isNew = open.record.report.sounders.get(setting.open.sounders[0])?.left === undefined;
 		if (isNew && read.length === 1 && !isRaise)
 			return 'First movement down, a hair. If the pitch does not follow, stop: it is another pin.';
-		const { note } = setting.step;
-		const section = sections.find(({ from, to }) => note >= from && note <= to)?.id;
+		const section = sectionAt(open.instrument, setting.step.note);
 		const bearings = open.record.report.arrival.parts.get('bearings')?.grade;
-		return leverAdvice(kind, section, bearings, isRaise);
+		return leverAdvice(open.instrument.kind, section, bearings, isRaise);
 	});
 	const blows = $derived(countBlows(read));
 	const { loud, isMany } = $derived(session.blows);

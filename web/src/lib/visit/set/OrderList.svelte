@@ -71,7 +71,7 @@
 	{#if isFinding}
 		<!-- svelte-ignore a11y_autofocus -->
 		<input
-			class="input"
+			class="input find"
 			aria-label="Name of the note to go to"
 			aria-invalid={wrong !== ''}
 			placeholder="Go to, e.g. F#3"
@@ -80,7 +80,7 @@
 			{onkeydown}
 			onblur={() => (isFinding = false)}
 		/>
-		{#if wrong}<p class="problem" role="alert">{wrong}</p>{/if}
+		{#if wrong}<p class="problem find" role="alert">{wrong}</p>{/if}
 	{/if}
 	<ol bind:this={list}>
 		{#each steps as step (`${step.note} ${step.unison}`)}
@@ -119,6 +119,10 @@
 	}
 	h2 {
 		padding: 1rem 0.75rem 0.5rem 1.5rem;
+	}
+	.find {
+		width: auto;
+		margin: 0 0.75rem 0.4rem 1.25rem;
 	}
 	ol {
 		overflow: auto;

@@ -35,7 +35,7 @@
 		bearing: BearingPlan | undefined;
 	}
 	let { open, raise, bearing }: Props = $props();
-	const { visit, plan, family, body, session } = untrack(() => {
+	const { visit, family, body, session } = untrack(() => {
 		const { visit, plan, family, body, record, moved } = open;
 		const onMoved = (now: MovedPins) => open.movePins(now);
 		const { twin } = open.instrument;
@@ -46,7 +46,7 @@
 		const { unison } = settingsOf(open).purposes[briefOf(open).purpose];
 		const ground = { visit, family, body, twin, plan, habits, record, moved };
 		const session = new SetSession({ ...ground, onMoved, raise, touch, order, bearing, unison });
-		return { visit, plan, family, body, session };
+		return { visit, family, body, session };
 	});
 	/** Only what was found on arrival can hold a plan back. */
 	const looked = $derived(open.record.report.arrival.parts.size > 0);
@@ -137,13 +137,18 @@
 				{:catch}<p class="problem" role="alert">The pass could not be loaded. Reload the page.</p>
 				{/await}
 			{:else}
-				<Beside {session} {plan} {bearing} a4={visit.a4} />
+				<Beside {session} {open} {bearing} a4={visit.a4} />
 			{/if}
 			{#if listening.simulated}
 				<Lever onturn={(by) => session.turn(by)} onstrike={() => session.strike()} />
 			{/if}
 		</aside>
 	</div>
+	{#if session.isFaulty}
+		{#await import('./FaultDialog.svelte') then { default: FaultDialog }}
+			<FaultDialog {session} {open} onclose={() => (session.isFaulty = false)} />
+		{:catch}<p class="problem" role="alert">The faults could not be loaded. Reload the page.</p>{/await}
+	{/if}
 	{#snippet strip()}
 		<Strip
 			{...{ family, body }}

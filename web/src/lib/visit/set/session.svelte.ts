@@ -2,6 +2,7 @@ import {
 	cents,
 	falseBeatOf,
 	habitAt,
+	isBrokenNow,
 	partialHz,
 	unisonCents,
 	USUAL_ORDER,
@@ -12,8 +13,10 @@ import {
 	type ReadStrike,
 	type StringReading
 } from '@fendrel/core';
+import { v7 as uuid } from 'uuid';
 import { Listening } from '$lib/audio/listening.svelte';
 import type { MovedPins } from '$lib/audio/simulated';
+import type { Plan } from '$lib/tuning/plan';
 import { BlowCount } from './blowCount.svelte';
 import { Cues } from './cues.svelte';
 import type { Cue } from './cueSound';
@@ -57,10 +60,14 @@ export class SetSession<Body> {
 	readonly record: VisitRecord;
 	readonly listening: Listening;
 	readonly setting: Setting<Body>;
+	/** Where every note goes: as planned when the work began, or anew after a note was kept by ear. */
+	plan: Plan = $state.raw() as Plan;
 	readonly blows: BlowCount;
 	readonly cues = new Cues((sounding) => this.listening.ignoreWhile(sounding));
 	/** Figures as large as the screen. */
 	isLarge = $state(false);
+	/** Somebody says what is wrong with the due note. */
+	isFaulty = $state(false);
 	/** Somebody asks for a note by its name. */
 	isFinding = $state(false);
 	/** What the last strike that was read said, until it has been told. */
@@ -74,6 +81,7 @@ export class SetSession<Body> {
 	constructor(private readonly options: SetOptions<Body>) {
 		const { visit, family, body, plan, record, onMoved } = options;
 		this.record = record;
+		this.plan = plan;
 		this.blows = new BlowCount(visit.id);
 		this.listening = new Listening({
 			...listenedTo(options),
@@ -86,13 +94,13 @@ export class SetSession<Body> {
 		const unisonLimit = (note: number) =>
 			unisonCents(
 				options.unison,
-				Math.max(1, habitAt(this.listening.habits, note).partial) * plan.targetOf(note)!.pitch
+				Math.max(1, habitAt(this.listening.habits, note).partial) * this.plan.targetOf(note)!.pitch
 			);
 		this.setting = new Setting({
 			family,
 			body,
 			record: this.record,
-			plan,
+			plan: { targetOf: (group) => this.plan.targetOf(group) },
 			tolerance: cents(visit.tolerance),
 			habits: () => this.listening.habits,
 			source: () => this.listening.source,
@@ -193,6 +201,12 @@ export class SetSession<Body> {
 		this.chosenView = 'partials';
 	}
 
+	/** Planned anew while one works. */
+	planAnew(plan: Plan): void {
+		this.plan = plan;
+		this.setting.startAfresh();
+	}
+
 	/** Other habits, kept already. */
 	listenBy(habits: ListeningHabits): void {
 		this.listening.listenBy(habits);
@@ -224,15 +238,29 @@ export class SetSession<Body> {
 
 	/** A simulated string that has broken falls silent: it is said why, and goes to the record. */
 	private noticeBreak(): void {
-		const { setting, indexes } = this;
-		const { note } = setting.step;
-		if (!this.listening.simulated?.isBroken(note, indexes)) return;
+		if (this.listening.simulated?.isBroken(this.setting.step.note, this.indexes)) this.stringBroke();
+	}
+
+	/** The string that is left sounding has broken. */
+	stringBroke(): void {
+		const { setting, record } = this;
 		const [sounder] = setting.open.sounders;
+		setting.startAfresh();
 		setting.notice = {
-			text: `This string of ${setting.nameOf(note)} has broken. It is on record; go on with the next.`
+			text: `This string of ${setting.nameOf(setting.step.note)} has broken. It is on record; go on with the next.`
 		};
-		if (!this.record.report.arrival.broken.some((each) => each.sounder === sounder))
-			this.record.act({ do: 'broke', sounder });
+		if (!isBrokenNow(record.report, sounder)) record.act({ do: 'broke', sounder });
+	}
+
+	/** A new string is on in its place. */
+	stringIsOn(what: string): void {
+		const { setting, record, indexes } = this;
+		const { note } = setting.step;
+		this.listening.simulated?.replace(note, indexes[0]);
+		const text = `String of ${setting.nameOf(note)} replaced${what && `, ${what}`}`;
+		record.act({ do: 'finding', finding: uuid(), part: null, text, state: 'done' });
+		setting.leaveOpen(setting.open);
+		setting.notice = { text: 'Pull it up, then strike it.', passes: true };
 	}
 
 	do(action: SetAction): void {
@@ -271,6 +299,9 @@ export class SetSession<Body> {
 				return;
 			case 'find':
 				this.isFinding = true;
+				return;
+			case 'fault':
+				this.isFaulty = true;
 				return;
 			case 'large':
 				this.isLarge = !this.isLarge;

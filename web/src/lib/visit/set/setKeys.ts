@@ -16,6 +16,7 @@ export interface SetAction {
 		| 'lock'
 		| 'find'
 		| 'large'
+		| 'fault'
 		| 'view'
 		| 'partial'
 		| 'playPartial';
@@ -33,6 +34,7 @@ export const SET_KEYS = [
 	{ keys: 'K', does: 'keep the due note, whatever else is struck' },
 	{ keys: 'N', does: 'go to a note by its name' },
 	{ keys: 'F', does: 'figures as large as the screen, and back' },
+	{ keys: 'X', does: 'something is wrong with the due note: a fault, or its string broke' },
 	{ keys: 'G', does: 'go to the note that was heard instead' },
 	{ keys: 'L', does: 'listen or stop' },
 	{ keys: 'V', does: 'what stands beside: by ear, unison, partials' },
@@ -56,6 +58,7 @@ const PLAIN: Record<string, SetAction> = {
 	k: { do: 'lock' },
 	n: { do: 'find' },
 	f: { do: 'large' },
+	x: { do: 'fault' },
 	v: { do: 'view' },
 	h: { do: 'playPartial' },
 	ArrowLeft: { do: 'partial', by: -1 },

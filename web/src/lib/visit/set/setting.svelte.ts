@@ -374,6 +374,7 @@ export class Setting<Body> {
 	/** Strikes that were read otherwise do not stand beside those to come. */
 	startAfresh(): void {
 		this.clearStrikes();
+		this.expectDue();
 	}
 
 	private goToIndex(index: number): void {
