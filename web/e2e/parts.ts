@@ -140,3 +140,10 @@ export async function setDueNote(page: Page): Promise<string> {
 	}
 	throw new Error(`${note} did not hold after 12 rounds`);
 }
+
+/** A note in the order of work; others are tuned from it. */
+export const row = (page: Page, note: string) =>
+	page
+		.getByLabel('Order of work')
+		.getByRole('button')
+		.filter({ has: page.locator('b', { hasText: new RegExp(`^${note}$`) }) });

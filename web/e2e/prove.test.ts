@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
-import { addInstrument, readLive, setDueNote, signIn, startSetting } from './parts';
+import { addInstrument, readLive, row, setDueNote, signIn, startSetting } from './parts';
 
 const leaveField = (page: Page) => page.evaluate(() => (document.activeElement as HTMLElement | null)?.blur());
 const stage = (page: Page, name: string) => page.getByRole('link', { name, exact: true }).click();
@@ -8,12 +8,6 @@ async function listen(page: Page): Promise<void> {
 	await expect(page.getByText('Listening', { exact: true })).toBeVisible();
 	await leaveField(page);
 }
-/** A note in the order of work; others are tuned from it. */
-const row = (page: Page, note: string) =>
-	page
-		.getByLabel('Order of work')
-		.getByRole('button')
-		.filter({ has: page.locator('b', { hasText: new RegExp(`^${note}$`) }) });
 /** Makes a note due in Set, and sets it. */
 async function set(page: Page, note: string): Promise<void> {
 	if ((await readLive(page)).note !== note) await row(page, note).click();

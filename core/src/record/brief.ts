@@ -1,3 +1,4 @@
+import type { Programme } from './programme';
 import type { SounderId } from './sounder';
 
 /** What a visit is for: at home stability comes before accuracy, on a stage every string counts. */
@@ -84,6 +85,8 @@ export type ArrivalAct =
 	| ({ readonly do: 'clear' } & Cleared)
 	/** A string that broke. */
 	| { readonly do: 'broke'; readonly sounder: SounderId }
+	/** What will be played on it, and how much each note counts for that; without weights: as usual. */
+	| ({ readonly do: 'programme' } & Programme)
 	/** A caution as it was shown. */
 	| { readonly do: 'caution'; readonly caution: string; readonly text: string }
 	| ({ readonly do: 'consent' } & Consent);
@@ -103,6 +106,7 @@ export interface Arrival {
 	readonly findings: ReadonlyMap<string, At<Finding>>;
 	readonly cleared: ReadonlyMap<string, At<Cleared>>;
 	readonly broken: readonly At<{ readonly sounder: SounderId }>[];
+	readonly programme: Programme | undefined;
 	readonly cautions: readonly string[];
 	/** The last word on each matter. */
 	readonly consents: ReadonlyMap<Consent['to'], At<Consent>>;
@@ -117,6 +121,7 @@ export function arrivalOf(acts: readonly At<ArrivalAct>[]): Arrival {
 	const findings = new Map<string, At<Finding>>();
 	const cleared = new Map<string, At<Cleared>>();
 	const broken: At<{ readonly sounder: SounderId }>[] = [];
+	let programme: Arrival['programme'];
 	const cautions = new Set<string>();
 	const consents = new Map<Consent['to'], At<Consent>>();
 	for (const act of acts)
@@ -142,6 +147,9 @@ export function arrivalOf(acts: readonly At<ArrivalAct>[]): Arrival {
 			case 'broke':
 				broken.push(act);
 				break;
+			case 'programme':
+				programme = act.weights.length ? act : undefined;
+				break;
 			case 'caution':
 				cautions.add(act.caution);
 				break;
@@ -157,6 +165,7 @@ export function arrivalOf(acts: readonly At<ArrivalAct>[]): Arrival {
 		findings,
 		cleared,
 		broken,
+		programme,
 		cautions: [...cautions],
 		consents
 	};
@@ -170,6 +179,7 @@ const KINDS = {
 	finding: 1,
 	clear: 1,
 	broke: 1,
+	programme: 1,
 	caution: 1,
 	consent: 1
 } satisfies Record<ArrivalAct['do'], 1>;

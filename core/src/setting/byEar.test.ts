@@ -6,9 +6,9 @@ describe('notes that follow the ear', () => {
 	it('follow one note as the closed form has it', () => {
 		const [at, scatter] = [2, 0.3];
 		const shifts = followEar([{ note: 50, off: at }], [], [46, 50, 54, 80]);
-		const share = (apart: number) => (4 * Math.exp((-apart * apart) / 32)) / (4 + scatter ** 2);
+		const share = (apart: number) => (4 * Math.exp(-Math.abs(apart) / 6)) / (4 + scatter ** 2);
 		for (const note of [46, 50, 54, 80]) expect(shifts.get(note)).toBeCloseTo(at * share(note - 50), 12);
-		expect(shifts.get(80)).toBeLessThan(1e-9);
+		expect(shifts.get(80)).toBeLessThan(0.02);
 	});
 
 	it('change nothing where nobody kept anything by ear', () => {
@@ -22,7 +22,7 @@ describe('notes that follow the ear', () => {
 		expect(held).toBeLessThan(0.6 * alone);
 	});
 
-	it('never go much further than the ear went, whichever notes it kept', () => {
+	it('never go further than the ear went, nor the other way, whichever notes it kept', () => {
 		const ear = fc.uniqueArray(fc.record({ note: fc.integer({ min: 21, max: 108 }), off: fc.constant(3) }), {
 			minLength: 1,
 			maxLength: 20,
@@ -32,8 +32,8 @@ describe('notes that follow the ear', () => {
 			fc.property(ear, (notes) => {
 				const free = Array.from({ length: 88 }, (_, i) => 21 + i);
 				for (const shift of followEar(notes, [], free).values()) {
-					expect(shift).toBeGreaterThan(-1.2);
-					expect(shift).toBeLessThan(4.5);
+					expect(shift).toBeGreaterThanOrEqual(0);
+					expect(shift).toBeLessThanOrEqual(3);
 				}
 			})
 		);

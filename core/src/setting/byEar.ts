@@ -7,16 +7,16 @@ export interface EarNote {
 }
 
 /** How alike the ear's wishes are from note to note: over so many semitones, by so many cents; an ear's own scatter. */
-const EAR = { reach: 4, size: 2, scatter: 0.3 } as const;
+const EAR = { reach: 6, size: 2, scatter: 0.3 } as const;
 /** A note kept by the figure says less of what the ear would have: that many cents. */
 const BY_FIGURE = 1;
 
-const alike = (a: number, b: number) => EAR.size ** 2 * Math.exp(-((a - b) ** 2) / (2 * EAR.reach ** 2));
+const alike = (a: number, b: number) => EAR.size ** 2 * Math.exp(-Math.abs(a - b) / EAR.reach);
 
 /**
- * By how much notes that are not set yet follow those that were kept by ear: what is likeliest when the ear's wishes change
- * smoothly over the keyboard (Gaussian process; Rasmussen & Williams 2006, eq. 2.25), and notes that were kept by the figure
- * stay where they are.
+ * By how much notes that are not set yet follow those that were kept by ear: what is likeliest when the ear's wishes wander over
+ * the keyboard and come back to the plan (Gaussian process with an exponential kernel, which never goes beyond what it was told;
+ * Rasmussen & Williams 2006, eq. 2.25 and 4.2.1), and notes that were kept by the figure stay where they are.
  * @param kept notes that were kept by the figure
  * @param free notes that may follow
  * @returns cents by note

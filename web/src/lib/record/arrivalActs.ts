@@ -43,6 +43,12 @@ export const arrivalActs = [
 	}),
 	z.object({ ...act, do: z.literal('clear'), part: word, grade: word, by: line.min(1), reason: line.min(1) }),
 	z.object({ ...act, do: z.literal('broke'), sounder }),
+	z.object({
+		...act,
+		do: z.literal('programme'),
+		name: line,
+		weights: z.array(z.tuple([z.number().int().min(0).max(127), z.number().min(0).max(100)])).max(128)
+	}),
 	z.object({ ...act, do: z.literal('caution'), caution: word, text: said }),
 	z.object({
 		...act,

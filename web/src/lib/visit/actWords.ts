@@ -8,7 +8,7 @@ const OTHERS: Partial<Record<Act['do'], string>> = {
 	...{ brief: 'what was asked on arrival', climate: 'the air', part: 'a part judged', attach: 'a picture or a sound' },
 	...{ finding: 'work found', clear: 'a gate cleared', consent: 'a consent', note: 'the note for the record' },
 	...{ advice: 'advice', answer: 'the answer to the complaint', word: 'the player’s word', again: 'the next visit' },
-	forget: 'what is learned'
+	...{ forget: 'what is learned', programme: 'the programme' }
 };
 
 /** What somebody did, as short as it can be said: "C4 set", "the plan: the stretch". */

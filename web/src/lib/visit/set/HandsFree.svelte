@@ -1,4 +1,6 @@
 <script lang="ts" generics="Body">
+	import { onMount } from 'svelte';
+	import Clock from '@lucide/svelte/icons/clock';
 	import Lock from '@lucide/svelte/icons/lock';
 	import LockOpen from '@lucide/svelte/icons/lock-open';
 	import Maximize from '@lucide/svelte/icons/maximize';
@@ -8,8 +10,14 @@
 	import type { SetSession } from './session.svelte';
 
 	/** How one works with both hands at the instrument: which note stays, how large, and what is told to whoever does not look. */
-	let { session }: { session: SetSession<Body> } = $props();
+	let { session, until }: { session: SetSession<Body>; until: number | undefined } = $props();
 	const { others } = $derived(session.setting);
+	let now = $state(Date.now());
+	onMount(() => {
+		const timer = setInterval(() => (now = Date.now()), 10_000);
+		return () => clearInterval(timer);
+	});
+	const left = $derived(until === undefined ? undefined : Math.max(0, Math.round((until - now) / 60_000)));
 	const WAYS: Record<CueWay, string> = { silent: 'No cue', tones: 'Tones', spoken: 'Spoken' };
 </script>
 
@@ -36,6 +44,9 @@
 	<button type="button" title="A fault, or its string broke (X)" onclick={() => session.do({ do: 'fault' })}
 		><TriangleAlert size={17} aria-hidden="true" /> Fault</button
 	>
+	<button type="button" title="The time that is left, and what is played (T)" onclick={() => session.do({ do: 'time' })}
+		><Clock size={17} aria-hidden="true" /> {left === undefined ? 'Time' : `${left} min`}</button
+	>
 	<select
 		class="select"
 		aria-label="Cues once the string is silent"
@@ -52,7 +63,7 @@
 		gap: 0.25rem;
 		align-items: center;
 		/* Beside the word of the figure, which stands at the other end. */
-		margin-bottom: -3.4rem;
+		margin-bottom: -1.5rem;
 		align-self: flex-start;
 		position: relative;
 	}

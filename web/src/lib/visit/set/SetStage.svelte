@@ -26,6 +26,7 @@
 	import { RAISED_WITHIN } from './setting.svelte';
 	import StepButtons from './StepButtons.svelte';
 	import { SetSession } from './session.svelte';
+	import { keepTimeOfEnd, timeOfEnd } from './timeOfEnd';
 
 	interface Props {
 		open: OpenVisit;
@@ -56,6 +57,13 @@
 	function onkept(habits: ListeningHabits) {
 		open.listenBy(habits);
 		session.listenBy(habits);
+	}
+
+	let until = $state<number | undefined>();
+	onMount(() => void (until = timeOfEnd(visit.id)));
+	function onuntil(at: number | undefined) {
+		until = at;
+		keepTimeOfEnd(visit.id, at);
 	}
 
 	function onkeydown(event: KeyboardEvent) {
@@ -98,7 +106,7 @@
 			<SourceChoice {listening}>
 				<HowRead habits={listening.habits} {onkept} />
 			</SourceChoice>
-			<HandsFree {session} />
+			<HandsFree {session} {until} />
 			<LiveFigure
 				note={setting.step.note}
 				cents={setting.strikes.now}
@@ -144,6 +152,11 @@
 			{/if}
 		</aside>
 	</div>
+	{#if session.isTimed}
+		{#await import('./TimeDialog.svelte') then { default: TimeDialog }}
+			<TimeDialog {session} {open} {until} {onuntil} onclose={() => (session.isTimed = false)} />
+		{:catch}<p class="problem" role="alert">The clock could not be loaded. Reload the page.</p>{/await}
+	{/if}
 	{#if session.isFaulty}
 		{#await import('./FaultDialog.svelte') then { default: FaultDialog }}
 			<FaultDialog {session} {open} onclose={() => (session.isFaulty = false)} />

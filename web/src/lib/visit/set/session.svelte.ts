@@ -66,6 +66,8 @@ export class SetSession<Body> {
 	readonly cues = new Cues((sounding) => this.listening.ignoreWhile(sounding));
 	/** Figures as large as the screen. */
 	isLarge = $state(false);
+	/** Somebody looks at the time that is left. */
+	isTimed = $state(false);
 	/** Somebody says what is wrong with the due note. */
 	isFaulty = $state(false);
 	/** Somebody asks for a note by its name. */
@@ -299,6 +301,9 @@ export class SetSession<Body> {
 				return;
 			case 'find':
 				this.isFinding = true;
+				return;
+			case 'time':
+				this.isTimed = true;
 				return;
 			case 'fault':
 				this.isFaulty = true;

@@ -17,6 +17,7 @@ export interface SetAction {
 		| 'find'
 		| 'large'
 		| 'fault'
+		| 'time'
 		| 'view'
 		| 'partial'
 		| 'playPartial';
@@ -35,6 +36,7 @@ export const SET_KEYS = [
 	{ keys: 'N', does: 'go to a note by its name' },
 	{ keys: 'F', does: 'figures as large as the screen, and back' },
 	{ keys: 'X', does: 'something is wrong with the due note: a fault, or its string broke' },
+	{ keys: 'T', does: 'the time that is left, and what is played' },
 	{ keys: 'G', does: 'go to the note that was heard instead' },
 	{ keys: 'L', does: 'listen or stop' },
 	{ keys: 'V', does: 'what stands beside: by ear, unison, partials' },
@@ -59,6 +61,7 @@ const PLAIN: Record<string, SetAction> = {
 	n: { do: 'find' },
 	f: { do: 'large' },
 	x: { do: 'fault' },
+	t: { do: 'time' },
 	v: { do: 'view' },
 	h: { do: 'playPartial' },
 	ArrowLeft: { do: 'partial', by: -1 },
