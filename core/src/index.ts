@@ -141,6 +141,7 @@ export * from './proving/keyOrder';
 export * from './proving/foundTemperament';
 export * from './proving/fewestMoves';
 export * from './proving/leastWork';
+export * from './proving/examination';
 export * from './proving/provedNotes';
 export * from './proving/staircase';
 export * from './proving/counts';

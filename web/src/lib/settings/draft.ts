@@ -1,7 +1,8 @@
-import type { Intervals, NearEnough, Tariff, Thresholds, VisitPurpose } from '@fendrel/core';
-import { VISIT_PURPOSES } from '@fendrel/core';
+import type { Examined, ExaminationBand, Intervals, NearEnough, Tariff, Thresholds, VisitPurpose } from '@fendrel/core';
+import { EXAMINED, USUAL_BANDS, VISIT_PURPOSES } from '@fendrel/core';
 import type { Result } from '$lib/ui/result';
 import { typedNumber } from '$lib/ui/typed';
+import { EXAMINED_NAMES } from './examinedNames';
 import { PURPOSE_NAMES, type Settings } from './settings';
 
 /** Figures of a visit's purpose, in the order of their columns. */
@@ -24,6 +25,12 @@ export const AGAIN_LINES: readonly { readonly id: keyof Intervals; readonly name
 	{ id: 'hardly', name: 'Seldom or hardly ever played' },
 	{ id: 'stage', name: 'A stage' }
 ];
+export const BAND_COLUMNS: readonly { readonly id: keyof ExaminationBand; readonly name: string }[] = [
+	{ id: 'none', name: 'nothing lost up to, cents' },
+	{ id: 'one', name: 'one point up to, cents' },
+	{ id: 'two', name: 'two points up to, cents' },
+	{ id: 'weight', name: 'counts' }
+];
 type Typed<Figures> = { -readonly [Key in keyof Figures]: string };
 /** Settings while somebody types them. */
 export interface Draft {
@@ -33,15 +40,25 @@ export interface Draft {
 	price: Typed<Tariff>;
 	currency: string;
 	again: Typed<Intervals>;
+	examination: Record<Examined, Typed<ExaminationBand>>;
 }
 
 const typed = <Figures extends object>(figures: Figures) =>
 	Object.fromEntries(Object.entries(figures).map(([key, value]) => [key, String(value)])) as Typed<Figures>;
 
-export function draftOf({ purposes, raise, minutes, price, currency, again }: Settings): Draft {
+export function draftOf({
+	purposes,
+	raise,
+	minutes,
+	price,
+	currency,
+	again,
+	examination = USUAL_BANDS
+}: Settings): Draft {
 	return {
 		purposes: Object.fromEntries(VISIT_PURPOSES.map((id) => [id, typed(purposes[id])])) as Draft['purposes'],
-		...{ raise: { ...raise }, minutes: typed(minutes), price: typed(price), currency, again: typed(again) }
+		...{ raise: { ...raise }, minutes: typed(minutes), price: typed(price), currency, again: typed(again) },
+		examination: Object.fromEntries(EXAMINED.map((id) => [id, typed(examination[id])])) as Draft['examination']
 	};
 }
 
@@ -53,6 +70,10 @@ function lineAt([table, line, column]: readonly PropertyKey[]): string {
 		return [PURPOSE_NAMES[line as VisitPurpose], column && named(PURPOSE_COLUMNS, column)].filter(Boolean).join(', ');
 	if (table === 'minutes') return `Minutes, ${named(TARIFF_LINES, line)}`;
 	if (table === 'price') return `Price, ${named(TARIFF_LINES, line)}`;
+	if (table === 'examination')
+		return [`Examination, ${EXAMINED_NAMES[line as Examined].toLowerCase()}`, column && named(BAND_COLUMNS, column)]
+			.filter(Boolean)
+			.join(', ');
 	return table === 'again' ? `Months, ${named(AGAIN_LINES, line)}` : 'Settings';
 }
 
@@ -86,6 +107,14 @@ function readFigures(draft: Draft): Result<Settings> {
 	const minutes = read(draft.minutes, TARIFF_LINES, 'Minutes');
 	const price = read(draft.price, TARIFF_LINES, 'Price');
 	const again = read(draft.again, AGAIN_LINES, 'Months');
+	const examination = Object.fromEntries(
+		EXAMINED.map((id) => [
+			id,
+			read(draft.examination[id], BAND_COLUMNS, `Examination, ${EXAMINED_NAMES[id].toLowerCase()}`)
+		])
+	) as Settings['examination'];
 	if (problem) return { problem };
-	return { value: { purposes, raise: { ...draft.raise }, minutes, price, currency: draft.currency.trim(), again } };
+	return {
+		value: { purposes, raise: { ...draft.raise }, minutes, price, currency: draft.currency.trim(), again, examination }
+	};
 }

@@ -1,8 +1,10 @@
 import {
+	USUAL_BANDS,
 	USUAL_CAP,
 	USUAL_NEAR_ENOUGH,
 	USUAL_THRESHOLDS,
 	VISIT_PURPOSES,
+	type ExaminationBands,
 	type Intervals,
 	type NearEnough,
 	type NoteRun,
@@ -49,6 +51,8 @@ export interface Settings {
 	readonly currency: string;
 	/** Months until an instrument falls due again. */
 	readonly again: Intervals;
+	/** How strict an examination is; not said: as usual. */
+	readonly examination?: ExaminationBands;
 }
 
 export const USUAL_SETTINGS: Settings = {
@@ -59,7 +63,8 @@ export const USUAL_SETTINGS: Settings = {
 	minutes: { visit: 15, note: 4, tuning: 75, pass: 30 },
 	price: { visit: 0, note: 0, tuning: 0, pass: 0 },
 	currency: '€',
-	again: { inUse: 6, hardly: 12, stage: 1 }
+	again: { inUse: 6, hardly: 12, stage: 1 },
+	examination: USUAL_BANDS
 };
 
 /** "€ 145": whole, as prices are told; nothing where a workshop names no price. */

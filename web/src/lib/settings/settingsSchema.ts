@@ -1,4 +1,12 @@
-import { RAISE_ORDERS, RAISE_SCHOOLS, UNISONS, VISIT_PURPOSES, type RaiseOrder, type RaiseSchool } from '@fendrel/core';
+import {
+	EXAMINED,
+	RAISE_ORDERS,
+	RAISE_SCHOOLS,
+	UNISONS,
+	VISIT_PURPOSES,
+	type RaiseOrder,
+	type RaiseSchool
+} from '@fendrel/core';
 import { z } from 'zod';
 
 function number(least: number, most: number) {
@@ -26,6 +34,9 @@ const tariff = (most: number) =>
 		tuning: number(0, most),
 		pass: number(0, most)
 	});
+const band = z
+	.object({ none: number(0, 50), one: number(0, 50), two: number(0, 50), weight: number(0, 10) })
+	.refine(({ none, one, two }) => none <= one && one <= two, 'limits grow: each is at least the one before it.');
 const months = number(0.25, 60);
 
 /** What a workshop decides, as it is sent and kept. */
@@ -53,5 +64,8 @@ export const settingsSchema = z.object({
 		inUse: months,
 		hardly: months,
 		stage: months
-	})
+	}),
+	examination: z
+		.object(Object.fromEntries(EXAMINED.map((id) => [id, band])) as Record<(typeof EXAMINED)[number], typeof band>)
+		.optional()
 });

@@ -6,6 +6,7 @@
 	import HabitsDialog from '$lib/listening/HabitsDialog.svelte';
 	import { REGISTER_NAMES, registerReach } from '$lib/listening/registers';
 	import { AGAIN_LINES, draftOf, readDraft, TARIFF_LINES, type Draft } from '$lib/settings/draft';
+	import ExaminationTable from '$lib/settings/ExaminationTable.svelte';
 	import NoteRuns from '$lib/settings/NoteRuns.svelte';
 	import PurposeTable from '$lib/settings/PurposeTable.svelte';
 	import { USUAL_SETTINGS } from '$lib/settings/settings';
@@ -46,6 +47,7 @@
 <h1>What the workshop decides</h1>
 <form onsubmit={keep}>
 	<PurposeTable {draft} />
+	<ExaminationTable {draft} />
 	<div class="three">
 		<section aria-label="How is a raise made?">
 			<h2><b>How is a raise made?</b></h2>

@@ -58,6 +58,7 @@
 				</div>
 			{/if}
 			<LeastWork jobs={proved.jobs} onagain={setAgain} />
+			<p><a class="anchor" href="/visits/{visit.id}/prove/examination">As an examiner would go through it</a></p>
 		{/snippet}
 		{#snippet pictures()}
 			<ProvedPictures {open} {proved} onstrike={strike} />

@@ -1,0 +1,39 @@
+import { examine, priorityById, USUAL_BANDS, type Examination, type ExaminedSection } from '@fendrel/core';
+import { signed } from '$lib/ui/format';
+import type { OpenVisit } from '../openVisit.svelte';
+import { settingsOf } from '../workshopSettings';
+import { provedOf } from './proved';
+
+/** What examinations ask for above the middle. */
+const EXAM_CURVE = 'single-octaves';
+
+/** The instrument as an examiner goes through it: what was set and read, what was heard open, what was struck again. */
+export function examinationOf(open: OpenVisit): Examination {
+	const { measured, unisons, drifts } = provedOf(open);
+	return examine(
+		{
+			notes: measured.notes.map((note, i) => ({ note, cents: measured.deviations[i] })),
+			unisons: unisons.map(({ note, apart }) => ({ note, cents: apart })),
+			drifts: drifts.map(({ note, drift }) => ({ note, cents: drift }))
+		},
+		settingsOf(open).examination ?? USUAL_BANDS
+	);
+}
+
+/** Examinations ask for clean single octaves on top: what is said where the plan has another curve. */
+export function curveAsked({ curve }: Pick<OpenVisit, 'curve'>): string {
+	const asked = `Examinations ask for “${priorityById(EXAM_CURVE).name}”.`;
+	if (!curve) return `It was set without a stretch. ${asked}`;
+	return curve.wish.lead === EXAM_CURVE
+		? ''
+		: `It was set to another curve: ${priorityById(curve.wish.lead).name}. ${asked}`;
+}
+
+const SHOWN = 8;
+
+/** "A3 −2.4 (3), C4 +1.2 (2)": notes that lost points, in cents, and how many. */
+export function lostWords(lost: ExaminedSection['lost'], nameOf: (note: number) => string): string {
+	if (lost.length === 0) return 'nothing lost';
+	const shown = lost.slice(0, SHOWN).map(({ note, cents, points }) => `${nameOf(note)} ${signed(cents)} (${points})`);
+	return `${shown.join(', ')}${lost.length > SHOWN ? ` and ${lost.length - SHOWN} more` : ''}`;
+}

@@ -1,0 +1,111 @@
+<script lang="ts">
+	import { format } from 'date-fns';
+	import Printer from '@lucide/svelte/icons/printer';
+	import { priorityById } from '@fendrel/core';
+	import { EXAMINED_NAMES } from '$lib/settings/examinedNames';
+	import { inHz, inSentence } from '$lib/ui/format';
+	import { curveAsked, examinationOf, lostWords } from '$lib/visit/prove/examination';
+
+	let { data } = $props();
+	const open = $derived(data.open);
+	const result = $derived(examinationOf(open));
+	const asked = $derived(curveAsked(open));
+	const score = (value: number | undefined) => (value === undefined ? '–' : value.toFixed(0));
+</script>
+
+<svelte:head><title>Examination: {open.instrument.name} | Fendrel</title></svelte:head>
+
+<main>
+	<header>
+		<p class="soft back"><a class="anchor" href="/visits/{open.visit.id}/prove">Back to Prove</a></p>
+		<h1>Examination: {open.instrument.name}</h1>
+		<p>
+			{format(open.visit.startedAt, 'd MMMM yyyy')}{open.who ? `, set by ${open.who}` : ''}; {inSentence(
+				open.temperament.name
+			)}, A4 = {inHz(open.visit.a4)}
+		</p>
+		<button type="button" class="btn preset-outlined-surface-300-700 back" onclick={() => print()}
+			><Printer size={16} /> Print</button
+		>
+	</header>
+	<p class="score"><b data-testid="score">{score(result.score)}</b> of 100</p>
+	{#if result.score === undefined}<p>Nothing has been read yet: set notes, or strike them in Prove.</p>{/if}
+	{#if asked}<p class="notice">{asked}</p>{/if}
+	<table>
+		<thead
+			><tr
+				><th scope="col">Section</th><th scope="col">of 100</th><th scope="col">read</th><th scope="col">lost where</th
+				></tr
+			></thead
+		>
+		<tbody>
+			{#each result.sections as { section, score: points, read, lost } (section)}
+				<tr>
+					<th scope="row">{EXAMINED_NAMES[section]}</th>
+					<td class="mono">{score(points)}</td>
+					<td class="mono">{read}</td>
+					<td>{read === 0 ? 'not examined: nothing was read' : lostWords(lost, open.family.groupName)}</td>
+				</tr>
+			{/each}
+		</tbody>
+	</table>
+	<p class="soft">
+		Points are lost by how far a note stands off the plan, which is made for this very instrument{open.curve
+			? ` (${priorityById(open.curve.wish.lead).name.toLowerCase()})`
+			: ''}. The limits stand in Settings.
+	</p>
+</main>
+
+<style>
+	main {
+		max-width: 60rem;
+		margin: 0 auto;
+		padding: 1.5rem;
+		display: grid;
+		gap: 1rem;
+	}
+	header {
+		display: grid;
+		gap: 0.3rem;
+		justify-items: start;
+	}
+	h1 {
+		font-family: var(--serif);
+		font-size: 2.2rem;
+		line-height: 1.1;
+	}
+	.score b {
+		font-size: 4rem;
+		line-height: 1;
+		color: var(--felt);
+		font-variant-numeric: tabular-nums;
+	}
+	table {
+		border-collapse: collapse;
+		width: 100%;
+	}
+	th,
+	td {
+		text-align: left;
+		padding: 0.5rem 1rem 0.5rem 0;
+		border-top: 1px solid var(--line);
+		vertical-align: top;
+	}
+	thead th {
+		font-weight: 400;
+		color: var(--soft);
+		border-top: 0;
+	}
+	tbody th {
+		font-weight: 600;
+		white-space: nowrap;
+	}
+	td.mono {
+		text-align: right;
+	}
+	@media print {
+		.back {
+			display: none;
+		}
+	}
+</style>
