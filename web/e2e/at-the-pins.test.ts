@@ -100,4 +100,39 @@ test('a note kept by ear off the plan: by how much, and the notes that are not s
 	expect(followed).toBeLessThan(1.1);
 	await page.keyboard.press('Control+z');
 	await expect(ear).toContainText('E3');
+
+	await page.getByRole('link', { name: 'Prove', exact: true }).click();
+	await page.getByRole('link', { name: 'As an examiner would go through it' }).click();
+	await expect(page.getByRole('row', { name: /^Bass, up to E3/ })).toContainText(/E3 [+−]\d+\.\d \([123]\)/);
+	await expect(page.getByRole('row', { name: /^Top/ })).toContainText('not examined');
+	await expect(page.getByText(/By what was read: 2 of 25 notes\..*Examinations ask for/)).toBeVisible();
+});
+
+test('the clock: what brings most in the time that is left, weighed by what is played', async ({ page }) => {
+	await atThePins(page, 'Millrace upright');
+	await page.keyboard.press('t');
+	const dialog = page.getByRole('dialog', { name: 'The time that is left' });
+	await dialog.getByRole('textbox', { name: 'Keys' }).fill('C, H moll');
+	await dialog.getByRole('button', { name: 'Take these keys' }).click();
+	await expect(dialog.getByRole('alert')).toContainText('“H moll” is no key');
+	await dialog.getByLabel('MIDI files').setInputFiles({
+		...{ name: 'song.mid', mimeType: 'audio/midi', buffer: Buffer.from('no music at all') }
+	});
+	await expect(dialog.getByRole('alert')).toContainText('song.mid is no MIDI file, or it is damaged.');
+	// A piece of one note: E4, two crotchets long.
+	const piece = Buffer.from('4d546864000000060000000101e04d54726b0000000d009040648740804000' + '00ff2f00', 'hex');
+	await dialog.getByLabel('MIDI files').setInputFiles({ name: 'Song.mid', mimeType: 'audio/midi', buffer: piece });
+	await expect(dialog).toContainText('Notes count by: Song.');
+	const at = new Date(Date.now() + 5 * 60_000);
+	const clock = `${String(at.getHours()).padStart(2, '0')}:${String(at.getMinutes()).padStart(2, '0')}`;
+	await dialog.getByLabel('Done by').fill(clock);
+	await dialog.getByLabel('Done by').press('Tab');
+	await expect(dialog.getByRole('status')).toContainText(/enough for \d of 25 notes/);
+	await dialog.getByRole('button', { name: 'Set only these' }).click();
+	const order = page.getByLabel('Order of work');
+	await expect(order.getByRole('heading')).toContainText(/To touch: 0 of \d$/);
+	await expect(row(page, 'E4')).toBeVisible();
+	await page.reload();
+	await expect(order.getByRole('heading')).toContainText(/To touch: 0 of \d$/);
+	await expect(page.getByTitle('The time that is left, and what is played (T)')).toContainText(/\d min/);
 });

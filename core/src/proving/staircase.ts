@@ -79,7 +79,7 @@ export function measuredTreads(
  * @param unsure notes of which it is only known that they, or those they were heard with, have moved
  */
 export function inversions(
-	staircases: ReadonlyMap<StaircaseName, readonly MeasuredTread[]>,
+	staircases: ReadonlyMap<string, readonly MeasuredTread[]>,
 	measured: MeasuredNotes,
 	unsure: ReadonlySet<number> = new Set()
 ): readonly Inversion[] {

@@ -56,9 +56,20 @@ export class Player {
 
 	/** @param prepare gives the sound, or undefined when there is none */
 	track(name: string, prepare: (signal: AbortSignal) => Promise<Track | undefined>): Promise<void> {
-		return this.play(name, async (context, signal) => {
+		return this.tracks(name, async (signal) => {
 			const track = await prepare(signal);
-			return track && this.versions(context, [track]);
+			return track && [track];
+		});
+	}
+
+	/** @param prepare gives versions of a sound of which one is heard, or undefined when there are none */
+	tracks(
+		name: string,
+		prepare: (signal: AbortSignal, context: AudioContext) => Promise<readonly Track[] | undefined>
+	): Promise<void> {
+		return this.play(name, async (context, signal) => {
+			const tracks = await prepare(signal, context);
+			return tracks && this.versions(context, tracks);
 		});
 	}
 

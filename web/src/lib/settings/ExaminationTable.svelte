@@ -57,6 +57,13 @@
 		font-size: 0.9rem;
 		padding-right: 0.5rem;
 	}
+	th[scope='row'] {
+		width: 14rem;
+	}
+	th[scope='col'],
+	.mono {
+		text-align: right;
+	}
 	td {
 		padding: 0.15rem 0.5rem 0.15rem 0;
 	}

@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { INTERVALS, STAIRCASES, type MeasuredTread, type StaircaseName } from '@fendrel/core';
+	import { INTERVALS, STAIRCASES, type MeasuredTread } from '@fendrel/core';
 	import { extent } from 'd3-array';
 	import ProvedStaircase from '$lib/charts/ProvedStaircase.svelte';
 	import RestChart from '$lib/charts/RestChart.svelte';
@@ -7,7 +7,7 @@
 	import { pairName } from '$lib/ui/beats';
 	import Segments from '$lib/ui/Segments.svelte';
 	import type { OpenVisit } from '../openVisit.svelte';
-	import { heardAs, type Proved } from './proved';
+	import { heardAs, OCTAVE_TYPES, type OctaveType, type Proved } from './proved';
 
 	interface Props {
 		open: OpenVisit;
@@ -17,13 +17,22 @@
 	}
 	let { open, proved, onstrike }: Props = $props();
 	/** Fourths and fifths rest: they have a picture of their own. */
-	const RISING = STAIRCASES.filter((name) => name !== 'fourth' && name !== 'fifth');
+	const RISING = [...STAIRCASES.filter((name) => name !== 'fourth' && name !== 'fifth'), 'tenth'] as const;
+	type Shown = (typeof RISING)[number] | OctaveType;
+	const LABELS: Partial<Record<Shown, string>> = { octave: 'octaves 2:1', octave42: '4:2', octave63: '6:3' };
+	const SHOWN: readonly Shown[] = [...RISING, ...OCTAVE_TYPES];
+	const isOctave = (of: Shown): of is OctaveType => (OCTAVE_TYPES as readonly string[]).includes(of);
 	const FROM = [41, 53, 65] as const;
 	const OCTAVES = { 41: 'F2', 53: 'F3', 65: 'F4' } as const;
-	let name = $state<StaircaseName>('majorThird');
+	let name = $state<Shown>('majorThird');
 	let from = $state<(typeof FROM)[number]>(53);
+	const plural = $derived(
+		isOctave(name)
+			? `octaves ${INTERVALS[name].lowerPartial}:${INTERVALS[name].upperPartial}`
+			: `${INTERVALS[name].name}s`
+	);
 	const treads = $derived(
-		(proved.staircases.get(name) ?? [])
+		((isOctave(name) ? proved.octaves.get(name) : proved.staircases.get(name)) ?? [])
 			.filter(({ lower }) => lower >= from && lower <= from + 12)
 			.map((tread) => ({
 				tread,
@@ -54,7 +63,7 @@
 			};
 		});
 	const marks = $derived([
-		...resting('octave', proved.octaves),
+		...resting('octave', proved.octaves.get('octave42') ?? []),
 		...resting('fifth', proved.staircases.get('fifth') ?? []),
 		...resting('fourth', proved.staircases.get('fourth') ?? [])
 	]);
@@ -63,13 +72,13 @@
 
 <section>
 	<h2>
-		<b>Do the {INTERVALS[name].name}s rise?</b>
+		<b>{isOctave(name) ? `Do the ${plural} stand as planned?` : `Do the ${plural} rise?`}</b>
 		<span>beats a second by lower note; dashed: plan, dots: heard, the rest reckoned from each note</span>
 	</h2>
 	<div class="choose">
 		<Segments
 			label="Interval"
-			choices={RISING.map((id) => ({ id, label: `${INTERVALS[id].name}s` }))}
+			choices={SHOWN.map((id) => ({ id, label: LABELS[id] ?? `${INTERVALS[id].name}s` }))}
 			chosen={name}
 			onchoose={(id) => (name = id)}
 		/>
@@ -80,8 +89,8 @@
 			onchoose={(id) => (from = id)}
 		/>
 	</div>
-	{#if treads.length}<ProvedStaircase {treads} interval="{INTERVALS[name].name}s" height={200} />
-	{:else}<p class="soft empty">Nothing is known of these {INTERVALS[name].name}s yet.</p>{/if}
+	{#if treads.length}<ProvedStaircase {treads} interval={plural} height={200} />
+	{:else}<p class="soft empty">Nothing is known of these {plural} yet.</p>{/if}
 	{#if onstrike}
 		<div class="strikes" role="group" aria-label="Strike on the simulated instrument">
 			{#each playable as keys (keys.lower)}

@@ -30,6 +30,10 @@ import { walkedNotes } from '../sound/found';
 type Ground = Pick<OpenVisit, 'record' | 'plan' | 'summary' | 'visit' | 'about' | 'temperament'>;
 type Heard = VisitReport['heard'][number];
 
+/** Types of octaves that are proved. */
+export const OCTAVE_TYPES = ['octave', 'octave42', 'octave63'] as const;
+export type OctaveType = (typeof OCTAVE_TYPES)[number];
+
 /** What a string errs by once it was left, besides its reading, in cents: it settles. */
 const SETTLED = 0.35;
 /** Rates up to so many errors may lie on either side of pure. */
@@ -40,8 +44,10 @@ export interface Proved {
 	readonly measured: MeasuredNotes;
 	/** Intervals that were heard and still stand as they were. */
 	readonly heard: readonly Heard[];
-	readonly staircases: ReadonlyMap<StaircaseName, readonly MeasuredTread[]>;
-	readonly octaves: readonly MeasuredTread[];
+	/** Intervals that rise step by step, and those that rest. */
+	readonly staircases: ReadonlyMap<StaircaseName | 'tenth', readonly MeasuredTread[]>;
+	/** Octaves by the coincidence that they are judged at. */
+	readonly octaves: ReadonlyMap<OctaveType, readonly MeasuredTread[]>;
 	readonly inversions: readonly Inversion[];
 	readonly temperament: FoundTemperament | undefined;
 	/** Notes that were struck again after they were set: cents since then. */
@@ -69,7 +75,10 @@ export function provedOf(open: Ground): Proved {
 		(each) => exists(each) && stoodSince(open, each.at, [each.lower, each.upper])
 	);
 	const measured = provedNotes(read, heard.filter(tellsSize), intended);
-	const staircases = measuredStaircases(measured, intended);
+	const staircases = new Map<StaircaseName | 'tenth', readonly MeasuredTread[]>([
+		...measuredStaircases(measured, intended),
+		['tenth', measuredTreads(measured, intended, INTERVALS.tenth)]
+	]);
 	const near = settingsOf(open).purposes[briefOf(open).purpose];
 	const drifts = [...record.groups.values()].flatMap(({ group, set, left }) => {
 		const { figure: before } = set ?? {};
@@ -94,7 +103,7 @@ export function provedOf(open: Ground): Proved {
 	const tolerance = cents(visit.tolerance);
 	return {
 		...{ measured, heard, staircases, drifts, unisons },
-		octaves: measuredTreads(measured, intended, INTERVALS.octave42),
+		octaves: new Map(OCTAVE_TYPES.map((type) => [type, measuredTreads(measured, intended, INTERVALS[type])])),
 		inversions: inversions(staircases, measured, contradicted(read, measured)),
 		temperament: about.temperaments?.length
 			? foundTemperament(levels, offsetsFromEqual(temperament), about.temperaments)

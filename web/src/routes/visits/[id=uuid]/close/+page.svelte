@@ -13,6 +13,7 @@
 	import NextDate from '$lib/visit/close/NextDate.svelte';
 	import PaperList from '$lib/visit/close/PaperList.svelte';
 	import Strip from '$lib/visit/Strip.svelte';
+	import Chords from '$lib/visit/Chords.svelte';
 	import VisitFrame from '$lib/visit/VisitFrame.svelte';
 
 	let { data } = $props();
@@ -58,6 +59,7 @@
 			{:else}
 				<LastWords {open} />
 			{/if}
+			<Chords {open} moment="leaving" isOver={Boolean(visit.finishedAt)} />
 			<PaperList visitId={visit.id} name={instrument.name} />
 		</section>
 	</div>

@@ -8,6 +8,7 @@
 	import { onDay } from '$lib/ui/format';
 	import Strip from '$lib/visit/Strip.svelte';
 	import TwoColumns from '$lib/visit/TwoColumns.svelte';
+	import Chords from '$lib/visit/Chords.svelte';
 	import VisitFrame from '$lib/visit/VisitFrame.svelte';
 	import { arriveHeadline, dueWords } from '$lib/visit/arrive/arriveWords';
 	import BriefForm from '$lib/visit/arrive/BriefForm.svelte';
@@ -84,6 +85,7 @@
 			<BriefForm {open} />
 			<ClimateForm {open} before={last?.climate} season={judgement?.season} />
 			<FindingList {open} />
+			<Chords {open} moment="arrival" />
 		{/snippet}
 		{#snippet pictures()}
 			{#if history.length}

@@ -1,15 +1,23 @@
 <script lang="ts">
 	import { format } from 'date-fns';
 	import Printer from '@lucide/svelte/icons/printer';
-	import { priorityById } from '@fendrel/core';
+	import { priorityById, type Examined } from '@fendrel/core';
 	import { EXAMINED_NAMES } from '$lib/settings/examinedNames';
-	import { inHz, inSentence } from '$lib/ui/format';
+	import { counted, inHz, inSentence } from '$lib/ui/format';
 	import { curveAsked, examinationOf, lostWords } from '$lib/visit/prove/examination';
 
+	/** A4 is one of the middle's notes too. */
+	const NOTE_SECTIONS: readonly Examined[] = ['temperament', 'bass', 'middle', 'treble', 'top'];
 	let { data } = $props();
 	const open = $derived(data.open);
 	const result = $derived(examinationOf(open));
 	const asked = $derived(curveAsked(open));
+	const all = $derived(open.family.groups(open.body).length);
+	const read = $derived(
+		result.sections
+			.filter(({ section }) => NOTE_SECTIONS.includes(section))
+			.reduce((sum, section) => sum + section.read, 0)
+	);
 	const score = (value: number | undefined) => (value === undefined ? '–' : value.toFixed(0));
 </script>
 
@@ -29,13 +37,13 @@
 		>
 	</header>
 	<p class="score"><b data-testid="score">{score(result.score)}</b> of 100</p>
-	{#if result.score === undefined}<p>Nothing has been read yet: set notes, or strike them in Prove.</p>{/if}
-	{#if asked}<p class="notice">{asked}</p>{/if}
+	{#if result.score === undefined}<p>Nothing has been read yet: set notes, or strike them in Prove.</p>
+	{:else}<p>By what was read: {read} of {counted(all, open.family.group.one, open.family.group.many)}. {asked}</p>{/if}
 	<table>
 		<thead
 			><tr
-				><th scope="col">Section</th><th scope="col">of 100</th><th scope="col">read</th><th scope="col">lost where</th
-				></tr
+				><th scope="col">Section</th><th scope="col" class="figure">of 100</th><th scope="col" class="figure">read</th
+				><th scope="col">lost where</th></tr
 			></thead
 		>
 		<tbody>
@@ -100,7 +108,8 @@
 		font-weight: 600;
 		white-space: nowrap;
 	}
-	td.mono {
+	td.mono,
+	.figure {
 		text-align: right;
 	}
 	@media print {
