@@ -25,15 +25,13 @@ export function undoable(report: VisitReport): Undoable {
 	const acts = standingEvents(report).filter((event): event is Act => !isReading(event));
 	const first = acts.find(({ do: kind }) => kind === 'plan');
 	const isMeant = (act: Act) => act !== first && !BY_ITSELF.has(act.do);
-	const lastAt = acts.findLastIndex(isMeant);
-	const by = acts.findLast(
-		(act): act is ActOf<'takeBack'> => act.do === 'takeBack' && takes(report, act) !== undefined
-	);
+	const last = acts.filter(isMeant).at(-1);
+	const by = acts
+		.filter((each): each is ActOf<'takeBack'> => each.do === 'takeBack' && takes(report, each) !== undefined)
+		.at(-1);
 	const act = by && takes(report, by);
-	return {
-		last: acts[lastAt],
-		again: by && act && acts.indexOf(by) > lastAt ? { by, act } : undefined
-	};
+	const isNewest = by !== undefined && (!last || acts.indexOf(by) > acts.indexOf(last));
+	return { last, again: by && act && isNewest ? { by, act } : undefined };
 }
 
 /** What a taking back took; undefined where that was a taking back itself. */
