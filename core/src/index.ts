@@ -142,6 +142,7 @@ export * from './proving/foundTemperament';
 export * from './proving/fewestMoves';
 export * from './proving/leastWork';
 export * from './proving/examination';
+export * from './proving/finalPass';
 export * from './proving/provedNotes';
 export * from './proving/staircase';
 export * from './proving/counts';

@@ -5,7 +5,7 @@
 	import { pairName } from '$lib/ui/beats';
 	import type { OpenVisit } from '../openVisit.svelte';
 	import type { Proved } from './proved';
-	import { PROVED_KINDS, type ProveSession } from './proveSession.svelte';
+	import { provedKind, type ProveSession } from './proveSession.svelte';
 	import { driftWords, neighbours } from './proveWords';
 
 	interface Props {
@@ -17,7 +17,7 @@
 	const { pairs } = $derived(session);
 	const pair = $derived(session.shown && 'lower' in session.shown ? session.shown : undefined);
 	const note = $derived(session.shown && 'note' in session.shown ? session.shown.note : undefined);
-	const kind = $derived(pair && PROVED_KINDS.find(({ semitones }) => semitones === pair.upper - pair.lower));
+	const kind = $derived(pair && provedKind(pair.lower, pair.upper));
 	const beat = $derived(kind && pairs.heard(pair!.lower, pair!.upper, kind.lowerPartial, kind.upperPartial));
 	const asked = $derived.by(() => {
 		const [low, high] = [pair && open.plan.targetOf(pair.lower), pair && open.plan.targetOf(pair.upper)];

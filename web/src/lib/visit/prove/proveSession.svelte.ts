@@ -1,7 +1,9 @@
 import {
 	INTERVALS,
+	octaveAt,
 	STAIRCASES,
 	type AskedKeys,
+	type FinalStep,
 	type IntervalKind,
 	type StringReading,
 	type UnisonAnalysis
@@ -18,13 +20,21 @@ export const PROVED_KINDS: readonly IntervalKind[] = [
 	INTERVALS.octave42,
 	INTERVALS.twelfth
 ];
+/** How two keys are judged; undefined for an interval that is not proved. */
+export function provedKind(lower: number, upper: number): IntervalKind | undefined {
+	const semitones = upper - lower;
+	if (semitones === 12) return octaveAt(lower);
+	if (semitones === 24) return INTERVALS.doubleOctave;
+	return PROVED_KINDS.find((kind) => kind.semitones === semitones);
+}
 /** Octaves are told by two coincidences. */
 const BESIDE: Partial<Record<number, readonly (readonly [number, number])[]>> = {
 	12: [
 		[2, 1],
 		[6, 3]
 	],
-	19: [[6, 2]]
+	19: [[6, 2]],
+	24: [[8, 2]]
 };
 
 /** Every interval that may be proved on an instrument. */
@@ -47,6 +57,7 @@ export class ProveSession {
 	/** What was struck last: two keys, or one. */
 	shown = $state.raw<{ readonly lower: number; readonly upper: number } | { readonly note: number } | undefined>();
 	private readonly asked: readonly AskedKeys[];
+	private due = $state.raw<AskedKeys | undefined>();
 	private looked: { readonly struckAt: number; readonly analysis: UnisonAnalysis } | undefined;
 	private keptAt: number | undefined;
 
@@ -69,7 +80,24 @@ export class ProveSession {
 
 	get wish() {
 		const { plan, visit } = this.open;
-		return { plan, a4: visit.a4, asked: this.asked };
+		return { plan, a4: visit.a4, asked: this.due ? [this.due, ...this.asked] : this.asked };
+	}
+
+	/** What the final pass asks for next. */
+	listenFor(step: FinalStep | undefined): void {
+		const isPair = step && 'lower' in step;
+		this.due = isPair
+			? {
+					...{ lower: step.lower, upper: step.upper },
+					meetings: [[step.kind.lowerPartial, step.kind.upperPartial], ...(BESIDE[step.upper - step.lower] ?? [])]
+				}
+			: undefined;
+		if (step && 'note' in step) this.pairs.isOpen = true;
+	}
+
+	/** Strikes what the final pass asks for, on the simulated instrument. */
+	strike(step: FinalStep): void {
+		this.pairs.strike('note' in step ? [step.note] : [step.lower, step.upper]);
 	}
 
 	/** Begins in the browser; what it returns ends it. */

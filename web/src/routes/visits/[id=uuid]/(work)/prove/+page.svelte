@@ -6,6 +6,7 @@
 	import ListenBar from '$lib/pairs/ListenBar.svelte';
 	import { leaveButton } from '$lib/ui/keys';
 	import Shortcuts from '$lib/ui/Shortcuts.svelte';
+	import FinalPass from '$lib/visit/prove/FinalPass.svelte';
 	import LeastWork from '$lib/visit/prove/LeastWork.svelte';
 	import ProvedPictures from '$lib/visit/prove/ProvedPictures.svelte';
 	import ProvedShown from '$lib/visit/prove/ProvedShown.svelte';
@@ -31,7 +32,11 @@
 		session.setAgain(note);
 		await goto(`/visits/${visit.id}/set`);
 	}
-	const keys = [{ keys: '?', does: 'show or hide this list' }];
+	const keys = [
+		{ keys: 'Page Down', does: 'pass over what the final pass asks for (pedal)' },
+		{ keys: 'Space', does: 'strike it on the simulated instrument' },
+		{ keys: '?', does: 'show or hide this list' }
+	];
 </script>
 
 <svelte:window onclick={leaveButton} />
@@ -58,6 +63,13 @@
 				</div>
 			{/if}
 			<LeastWork jobs={proved.jobs} onagain={setAgain} />
+			<FinalPass
+				{open}
+				{proved}
+				ondue={(step) => session.listenFor(step)}
+				onstrike={pairs.listening.simulated && ((step) => session.strike(step))}
+				onagain={setAgain}
+			/>
 			<p><a class="anchor" href="/visits/{visit.id}/prove/examination">As an examiner would go through it</a></p>
 		{/snippet}
 		{#snippet pictures()}

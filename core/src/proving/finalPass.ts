@@ -1,0 +1,44 @@
+import { INTERVALS, type IntervalKind } from '../intervals/intervalKinds';
+
+/** What is gone through from the bottom to the top when everything is set. */
+export const FINAL_WALKS = ['unisons', 'octaves', 'doubleOctaves'] as const;
+export type FinalWalk = (typeof FINAL_WALKS)[number];
+
+/** One thing to strike: a note with its strings open, or two keys. */
+export type FinalStep =
+	{ readonly note: number } | { readonly lower: number; readonly upper: number; readonly kind: IntervalKind };
+
+/** The octave as it is judged with its lower note there: 6:3 below C3, 4:2 up to C5, 2:1 above. */
+export function octaveAt(lower: number): IntervalKind {
+	return lower < 48 ? INTERVALS.octave63 : lower < 72 ? INTERVALS.octave42 : INTERVALS.octave;
+}
+
+/**
+ * A walk over an instrument's notes, from the lowest up.
+ * @param stringsAt how many strings a note has: one string has no unison
+ */
+export function finalWalk(
+	walk: FinalWalk,
+	notes: readonly number[],
+	stringsAt: (note: number) => number
+): readonly FinalStep[] {
+	const there = new Set(notes);
+	const sorted = [...notes].sort((a, b) => a - b);
+	if (walk === 'unisons') return sorted.filter((note) => stringsAt(note) > 1).map((note) => ({ note }));
+	const semitones = walk === 'octaves' ? 12 : 24;
+	return sorted
+		.filter((lower) => there.has(lower + semitones))
+		.map((lower) => ({
+			lower,
+			upper: lower + semitones,
+			kind: walk === 'octaves' ? octaveAt(lower) : INTERVALS.doubleOctave
+		}));
+}
+
+/** A beat that differs from the plan by more stands out: so many of its errors, and so much per second. */
+const STANDS_OUT = { errors: 2, rate: 0.4 } as const;
+
+export function standsOut(found: number, error: number, planned: number): boolean {
+	const off = Math.abs(found - planned);
+	return off > STANDS_OUT.rate && off > STANDS_OUT.errors * error;
+}
