@@ -299,6 +299,14 @@ Everything with a script address that a page loads into an empty cache, gzipped.
 |---|---|---|
 ${pages.map(({ name, kilobytes, files }) => `| ${name} | ${kilobytes.toFixed(0)} | ${files} |`).join('\n')}`;
 
+const wholeVisit = (/** @type {any} */ { strings, strikes, rows }) => `## A whole visit
+
+The record of a visit with ${strings} strings and ${strikes.toLocaleString('en')} strikes, beside one that has just begun: median milliseconds of the core's part.
+
+| what | whole visit | empty visit | ratio |
+|---|---|---|---|
+${rows.map((/** @type {any} */ { name, whole, none }) => `| ${name} | ${whole.toFixed(2)} | ${none.toFixed(3)} | ${(whole / none).toFixed(0)} |`).join('\n')}`;
+
 /** What is measured by itself: a program of core/bench each, and the pages of the running application. */
 export const PARTS = /** @type {const} */ ([
 	'listening',
@@ -308,6 +316,7 @@ export const PARTS = /** @type {const} */ ([
 	'pairs',
 	'survey',
 	'raise',
+	'visit',
 	'pages'
 ]);
 
@@ -326,6 +335,7 @@ const SECTIONS = [
 	{ needs: ['curve', 'pages'], text: ({ curve, pages }) => curves(curve, pages) },
 	{ needs: ['pairs'], text: ({ pairs }) => twoNotes(pairs) },
 	{ needs: ['survey', 'raise'], text: ({ survey, raise }) => raises(survey, raise) },
+	{ needs: ['visit'], text: ({ visit }) => wholeVisit(visit) },
 	{ needs: ['pages'], text: ({ pages }) => weights(pages) }
 ];
 

@@ -23,6 +23,8 @@ export interface Proof {
 	readonly drifts: readonly { readonly note: number; readonly drift: number }[];
 	/** What a note takes, in minutes. */
 	readonly minutes: number;
+	/** How much a note counts for what is played; 1 for each unless given. */
+	readonly weightOf?: (note: number) => number;
 }
 
 /** A move is asked for where the note is off by more than so many of its errors. */
@@ -34,7 +36,14 @@ const UNISON_SHARE = 0.5;
  * The least work that brings the most, the best first: what is off beyond its limit counts by the square of how many
  * limits it is off, and what takes less time comes before what takes more.
  */
-export function leastWork({ measured, tolerance, unisons, drifts, minutes }: Proof): readonly ProofJob[] {
+export function leastWork({
+	measured,
+	tolerance,
+	unisons,
+	drifts,
+	minutes,
+	weightOf = () => 1
+}: Proof): readonly ProofJob[] {
 	const { notes, deviations, covariance } = measured;
 	const place = new Map(notes.map((note, i) => [note, i]));
 	const { moves } = fewestMoves(notes, deviations, tolerance);
@@ -60,8 +69,9 @@ export function leastWork({ measured, tolerance, unisons, drifts, minutes }: Pro
 			wrong: excess(Math.abs(drift), tolerance) + 1
 		}))
 	];
-	const all = jobs.reduce((sum, { wrong }) => sum + wrong, 0);
-	return jobs
-		.map(({ wrong, ...job }) => ({ ...job, gain: wrong / all }))
+	const counted = jobs.map((job) => ({ ...job, wrong: job.wrong * weightOf(job.note) }));
+	const all = counted.reduce((sum, { wrong }) => sum + wrong, 0);
+	return counted
+		.map(({ wrong, ...job }) => ({ ...job, gain: all > 0 ? wrong / all : 0 }))
 		.sort((a, b) => b.gain / b.minutes - a.gain / a.minutes);
 }

@@ -125,6 +125,13 @@ describe('the least work that brings the most', () => {
 		expect(jobs.map(({ minutes }) => minutes)).toEqual([2, 4, 4]);
 	});
 
+	it('goes by what is played, where somebody has said', () => {
+		const drifts = [{ note: 86, drift: -1.5 }];
+		const played = leastWork({ ...proof, drifts, weightOf: (note) => (note === 86 ? 9 : 1) });
+		expect(played.map(({ note }) => note)).toEqual([86, 64]);
+		expect(leastWork({ ...proof, drifts }).map(({ note }) => note)).toEqual([64, 86]);
+	});
+
 	it('asks for no move that is not sure, and sets anew what does not hold once only', () => {
 		const unsure = { ...measured, covariance: measured.covariance.map((row) => row.map((value) => 100 * value)) };
 		expect(leastWork({ ...proof, measured: unsure })).toEqual([]);

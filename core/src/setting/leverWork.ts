@@ -4,13 +4,13 @@ import type { ReadStrike } from './hold';
 
 /** How the lever is held, by what it is set on. */
 const BY_KIND: Record<StringKind, string> = {
-	upright: 'Lever upright, in line with the strings. Past it, back down to it, then a firm blow; hand off to read.',
-	grand: 'Lever in line with the strings. Past it, back down to it, then a firm blow; hand off to read.',
-	fortepiano: 'Lever straight on the pin, and small moves: these pins turn easily. Hand off to read.',
-	harpsichord: 'Lever straight on the pin, and small moves: these pins turn easily. Hand off to read.'
+	upright: 'Lever upright, in line with the strings. Past it, back down; hand off.',
+	grand: 'Lever in line with the strings. Past it, back down; hand off to read.',
+	fortepiano: 'Lever straight on the pin, and small moves: these pins turn easily.',
+	harpsichord: 'Lever straight on the pin, and small moves: these pins turn easily.'
 };
-const GRIPS = 'The bearing grips here: small taps on the lever, not steady force. Hand off to read.';
-const GRIPS_IN_RAISE = 'The bearing grips here: in a raise pull past it steadily and strike hard.';
+const GRIPS = 'The bearing grips here: small taps, not steady force; hand off to read.';
+const GRIPS_IN_RAISE = 'The bearing grips here: in a raise pull steadily, and strike hard.';
 const RUSTED = 'Rust at the bearing: let it down until it frees, then up.';
 
 /** Grades of the bearings by the sections in which they grip. */

@@ -2,10 +2,12 @@
 	import { THRESHOLD_SCHOOLS, VISIT_PURPOSES } from '@fendrel/core';
 	import ThresholdBands from '$lib/charts/ThresholdBands.svelte';
 	import { typedNumber } from '$lib/ui/typed';
+	import FiguresTable from './FiguresTable.svelte';
 	import { PURPOSE_COLUMNS, type Draft } from './draft';
 	import { PURPOSE_NAMES } from './settings';
 
 	let { draft }: { draft: Draft } = $props();
+	const ROWS = VISIT_PURPOSES.map((id) => ({ id, name: PURPOSE_NAMES[id] }));
 	const rows = $derived(
 		VISIT_PURPOSES.map((id) => {
 			const { touchUp, tune, correct } = draft.purposes[id];
@@ -26,32 +28,7 @@
 		<span>by how far the worst section stands off, and what the instrument is for</span>
 	</h2>
 	<ThresholdBands {rows} />
-	<div class="scroll">
-		<table>
-			<thead>
-				<tr
-					><th></th>{#each PURPOSE_COLUMNS as { id, name } (id)}<th scope="col">{name}</th>{/each}</tr
-				>
-			</thead>
-			<tbody>
-				{#each VISIT_PURPOSES as purpose (purpose)}
-					<tr>
-						<th scope="row">{PURPOSE_NAMES[purpose]}</th>
-						{#each PURPOSE_COLUMNS as { id, name } (id)}
-							<td
-								><input
-									class="input mono"
-									inputmode="decimal"
-									aria-label="{PURPOSE_NAMES[purpose]}: {name}"
-									bind:value={draft.purposes[purpose][id]}
-								/></td
-							>
-						{/each}
-					</tr>
-				{/each}
-			</tbody>
-		</table>
-	</div>
+	<FiguresTable rows={ROWS} columns={PURPOSE_COLUMNS} figures={draft.purposes} />
 	<p class="schools">
 		<span class="soft">Limits by school:</span>
 		{#each THRESHOLD_SCHOOLS as school (school.id)}
@@ -67,44 +44,6 @@
 	section {
 		display: grid;
 		gap: 0.5rem;
-	}
-	.scroll {
-		overflow-x: auto;
-	}
-	table {
-		border-collapse: collapse;
-		width: 100%;
-		min-width: 44rem;
-		table-layout: fixed;
-	}
-	th {
-		font-weight: 400;
-		text-align: left;
-	}
-	thead th {
-		font-size: 0.85rem;
-		color: var(--soft);
-		line-height: 1.2;
-		vertical-align: bottom;
-		padding-bottom: 0.25rem;
-	}
-	tbody th {
-		width: 7rem;
-	}
-	td {
-		padding: 0.15rem 0;
-		text-align: right;
-	}
-	thead th {
-		text-align: right;
-		padding-left: 1.5rem;
-	}
-	.input {
-		display: block;
-		margin-left: auto;
-		width: 5.5rem;
-		min-height: 44px;
-		text-align: right;
 	}
 	.schools {
 		display: flex;

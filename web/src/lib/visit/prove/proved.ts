@@ -101,6 +101,8 @@ export function provedOf(open: Ground): Proved {
 	const levels = read.map(({ note, deviation, error }) => ({ note, level: deviation, error }));
 	const minutes = settingsOf(open).minutes.note;
 	const tolerance = cents(visit.tolerance);
+	const weights = new Map(record.report.arrival.programme?.weights);
+	const weightOf = (note: number) => weights.get(note) ?? 1;
 	return {
 		...{ measured, heard, staircases, drifts, unisons },
 		octaves: new Map(OCTAVE_TYPES.map((type) => [type, measuredTreads(measured, intended, INTERVALS[type])])),
@@ -108,7 +110,7 @@ export function provedOf(open: Ground): Proved {
 		temperament: about.temperaments?.length
 			? foundTemperament(levels, offsetsFromEqual(temperament), about.temperaments)
 			: undefined,
-		jobs: leastWork({ measured, tolerance, unisons, drifts, minutes })
+		jobs: leastWork({ measured, tolerance, unisons, drifts, minutes, weightOf })
 	};
 }
 

@@ -14,8 +14,10 @@
 		overOf?: (note: number) => number;
 		/** Somebody types the name of a note to go to. */
 		isFinding?: boolean;
+		/** Told when nobody does any more. */
+		onfound?: () => void;
 	}
-	let { order, index, notes, nameOf, isDone, onselect, overOf, isFinding = $bindable(false) }: Props = $props();
+	let { order, index, notes, nameOf, isDone, onselect, overOf, isFinding = false, onfound }: Props = $props();
 	let typed = $state('');
 	let wrong = $state('');
 	function find() {
@@ -24,12 +26,12 @@
 		wrong = isThere ? '' : note === undefined ? 'A name like C♯4.' : `${nameOf(note)} is not in this order.`;
 		if (!isThere) return;
 		onselect(note);
-		isFinding = false;
 		typed = '';
+		onfound?.();
 	}
 	function onkeydown(event: KeyboardEvent) {
 		if (event.key === 'Enter') find();
-		else if (event.key === 'Escape') isFinding = false;
+		else if (event.key === 'Escape') onfound?.();
 		else return;
 		event.preventDefault();
 		event.stopPropagation();
@@ -78,7 +80,7 @@
 			autofocus
 			bind:value={typed}
 			{onkeydown}
-			onblur={() => (isFinding = false)}
+			onblur={() => onfound?.()}
 		/>
 		{#if wrong}<p class="problem find" role="alert">{wrong}</p>{/if}
 	{/if}

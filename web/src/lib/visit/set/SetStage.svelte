@@ -99,7 +99,8 @@
 				nameOf={family.groupName}
 				isDone={(step) => setting.isDone(step)}
 				onselect={(note) => setting.goTo(note)}
-				bind:isFinding={session.isFinding}
+				isFinding={session.asked === 'find'}
+				onfound={() => (session.asked = undefined)}
 			/>
 		</aside>
 		<section class="work">
@@ -152,14 +153,13 @@
 			{/if}
 		</aside>
 	</div>
-	{#if session.isTimed}
+	{#if session.asked === 'time'}
 		{#await import('./TimeDialog.svelte') then { default: TimeDialog }}
-			<TimeDialog {session} {open} {until} {onuntil} onclose={() => (session.isTimed = false)} />
+			<TimeDialog {session} {open} {until} {onuntil} onclose={() => (session.asked = undefined)} />
 		{:catch}<p class="problem" role="alert">The clock could not be loaded. Reload the page.</p>{/await}
-	{/if}
-	{#if session.isFaulty}
+	{:else if session.asked === 'fault'}
 		{#await import('./FaultDialog.svelte') then { default: FaultDialog }}
-			<FaultDialog {session} {open} onclose={() => (session.isFaulty = false)} />
+			<FaultDialog {session} {open} onclose={() => (session.asked = undefined)} />
 		{:catch}<p class="problem" role="alert">The faults could not be loaded. Reload the page.</p>{/await}
 	{/if}
 	{#snippet strip()}

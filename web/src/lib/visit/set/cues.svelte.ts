@@ -1,5 +1,6 @@
 import { Player } from '$lib/audio/player.svelte';
 import { cueSamples, type Cue } from './cueSound';
+import { spokenCue } from './spoken';
 
 /** How the page tells what it has heard to whoever does not look: not at all, by tones, spoken. */
 export const CUE_WAYS = ['silent', 'tones', 'spoken'] as const;
@@ -17,6 +18,7 @@ function kept(): CueWay {
 export class Cues {
 	way = $state<CueWay>(kept());
 	private readonly player: Player;
+	private untold: { readonly note: number; readonly cue: Cue; readonly cents: number | undefined } | undefined;
 
 	/** @param onSounding told when a cue begins and ends: a microphone must not take it for a strike */
 	constructor(private readonly onSounding: (sounding: boolean) => void) {
@@ -29,13 +31,22 @@ export class Cues {
 		localStorage.setItem(KEY, way);
 	}
 
-	/** @param words the same, spoken */
-	tell(cue: Cue, words: string): void {
+	/** What a strike said, to be told when the string is silent. */
+	remember(note: number, cue: Cue, cents: number | undefined): void {
+		this.untold = { note, cue, cents };
+	}
+
+	/** The string is silent. @param due the note that is due now */
+	tell(due: number): void {
+		const { untold } = this;
+		this.untold = undefined;
+		if (!untold) return;
+		const { note, cue, cents } = untold;
 		if (this.way === 'tones') {
 			const samples = cueSamples(cue, RATE);
 			if (samples) void this.player.track('cue', async () => ({ samples, sampleRate: RATE }));
 		} else if (this.way === 'spoken' && canSpeak()) {
-			const spoken = new SpeechSynthesisUtterance(words);
+			const spoken = new SpeechSynthesisUtterance(spokenCue(note, cue, cents, due));
 			spoken.lang = 'en';
 			spoken.onstart = () => this.onSounding(true);
 			spoken.onend = spoken.onerror = () => this.onSounding(false);

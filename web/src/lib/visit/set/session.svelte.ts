@@ -23,7 +23,6 @@ import type { Cue } from './cueSound';
 import { LastStrike } from '../lastStrike.svelte';
 import type { RaiseWork } from './raiseWork.svelte';
 import { pairLive, unisonLive, type LiveWords } from './liveWords';
-import { spokenCue } from './spoken';
 import { leverString } from './pairWork';
 import { Setting } from './setting.svelte';
 import type { VisitRecord } from '../visitRecord.svelte';
@@ -66,14 +65,8 @@ export class SetSession<Body> {
 	readonly cues = new Cues((sounding) => this.listening.ignoreWhile(sounding));
 	/** Figures as large as the screen. */
 	isLarge = $state(false);
-	/** Somebody looks at the time that is left. */
-	isTimed = $state(false);
-	/** Somebody says what is wrong with the due note. */
-	isFaulty = $state(false);
-	/** Somebody asks for a note by its name. */
-	isFinding = $state(false);
-	/** What the last strike that was read said, until it has been told. */
-	private untold: { readonly note: number; readonly cue: Cue; readonly cents: number | undefined } | undefined;
+	/** Asked for: a note by its name, the time that is left, what is wrong with the due note. */
+	asked = $state<'find' | 'time' | 'fault' | undefined>();
 	readonly last = new LastStrike((playing) => this.listening.ignoreWhile(playing));
 	/** Undefined: what the last strike makes worth seeing. */
 	chosenView = $state<View | undefined>();
@@ -111,7 +104,7 @@ export class SetSession<Body> {
 			...{ order, bearing },
 			unisonLimit,
 			onRead: (strikes) => this.wasRead(strikes),
-			onSounding: (sounding) => (sounding ? this.cues.hush() : this.tell()),
+			onSounding: (sounding) => (sounding ? this.cues.hush() : this.cues.tell(this.setting.step.note)),
 			onDue: (due) => {
 				this.listening.expect(due);
 				if (due && due.note !== record.report.place) record.act({ do: 'place', group: due.note });
@@ -122,15 +115,7 @@ export class SetSession<Body> {
 	private wasRead(strikes: readonly ReadStrike[]): void {
 		const { step, instruction } = this.setting;
 		this.blows.add(strikes);
-		this.untold = { note: step.note, cue: CUES[instruction] ?? 'none', cents: strikes.at(-1)?.off };
-	}
-
-	/** The string is silent: what its last strike said is told to whoever does not look. */
-	private tell(): void {
-		const { untold } = this;
-		this.untold = undefined;
-		if (!untold || this.isByEar) return;
-		this.cues.tell(untold.cue, spokenCue(untold.note, untold.cue, untold.cents, this.setting.step.note));
+		if (!this.isByEar) this.cues.remember(step.note, CUES[instruction] ?? 'none', strikes.at(-1)?.off);
 	}
 
 	private async lookCloser(reading: StringReading): Promise<void> {
@@ -300,13 +285,9 @@ export class SetSession<Body> {
 				setting.others.isLocked = !setting.others.isLocked;
 				return;
 			case 'find':
-				this.isFinding = true;
-				return;
 			case 'time':
-				this.isTimed = true;
-				return;
 			case 'fault':
-				this.isFaulty = true;
+				this.asked = action.do;
 				return;
 			case 'large':
 				this.isLarge = !this.isLarge;

@@ -24,9 +24,11 @@ import { aimedAbove } from './aim';
 import { Strikes } from './strikes.svelte';
 import { isTogether } from './unisonWork';
 import { OtherKeys } from './otherKeys.svelte';
-import { stepsOf, type SettingOptions } from './settingOptions';
+import { acceptStrings, storeStrike } from './keeping';
+import type { SettingOptions } from './settingOptions';
 import { fromTarget, strikeRead } from './strikeRead';
 import { Together } from './together.svelte';
+import { WorkOrder } from './workOrder.svelte';
 
 /** Something to tell that is not a figure; `heard` is the note of a wrong key. */
 export interface Notice {
@@ -52,8 +54,7 @@ const HOLD_MS = 1100;
 
 /** The work in Set: which note is due, what its strikes said, what has been accepted. */
 export class Setting<Body> {
-	readonly order: readonly SettingStep[];
-	index = $state(0);
+	private readonly work: WorkOrder<Body>;
 	/** What is left sounding. */
 	open = $state.raw() as SounderChoice;
 	readonly strikes: Strikes;
@@ -65,7 +66,6 @@ export class Setting<Body> {
 	/** A strike that may have been of two keys. */
 	asked = $state.raw<Asked | undefined>();
 
-	readonly step = $derived.by(() => this.order[this.index]);
 	readonly choices = $derived.by(() => this.options.family.choices(this.options.body, this.step.note));
 	readonly target = $derived.by(() => this.aimedAt(this.step.note)!);
 	/** What is to be done now: by the last strike that was read, or by where a strike stands that still sounds. */
@@ -97,27 +97,26 @@ export class Setting<Body> {
 
 	constructor(private readonly options: SettingOptions<Body>) {
 		this.together = new Together(options);
-		this.order = stepsOf(options);
+		this.work = new WorkOrder(options, this.together.unisons, (note) => this.isSet(note));
 		this.strikes = options.raise ? new Strikes(RAISED_WITHIN, true) : new Strikes(options.tolerance);
-		const at = this.indexOf(options.record.report.place);
-		this.goToIndex(at >= 0 ? at : Math.max(0, this.dueIndex()));
+		const at = this.work.indexOf(options.record.report.place);
+		this.goToIndex(at >= 0 ? at : Math.max(0, this.work.firstDue));
 	}
 
-	/** A note's first step that is not done, else its first. */
-	private indexOf(note: number | null | undefined): number {
-		const due = this.order.findIndex((step) => step.note === note && !this.isDone(step));
-		return due >= 0 ? due : this.order.findIndex((step) => step.note === note);
+	get order(): readonly SettingStep[] {
+		return this.work.steps;
 	}
 
-	/** The first step that is not done; what waits for the end comes at the end. */
-	private dueIndex(): number {
-		const { unisons } = this.together;
-		const due = this.order.findIndex((step) => !this.isDone(step) && !(step.unison && unisons.isLater(step.note)));
-		return due >= 0 ? due : this.order.findIndex((step) => !this.isDone(step));
+	get index(): number {
+		return this.work.index;
 	}
 
-	isDone({ note, unison }: SettingStep): boolean {
-		return unison ? this.together.unisons.isDone(note) : this.isSet(note);
+	get step(): SettingStep {
+		return this.work.step;
+	}
+
+	isDone(step: SettingStep): boolean {
+		return this.work.isDone(step);
 	}
 
 	isSet(note: number): boolean {
@@ -192,7 +191,7 @@ export class Setting<Body> {
 		this.strikes.drop();
 		const [due, name] = [this.nameOf(this.step.note), this.nameOf(note)];
 		const isMeant = this.others.isMeant(note, this.isTest);
-		if (!isMeant || this.indexOf(note) < 0) {
+		if (!isMeant || this.work.indexOf(note) < 0) {
 			this.notice = { text: `That was ${name}; ${due} is due.`, heard: note };
 			return;
 		}
@@ -208,7 +207,10 @@ export class Setting<Body> {
 		const read = strikeRead(reading, this.target, this.options.habits());
 		this.strikes.read(read);
 		this.options.onRead?.(this.strikes.shown.flatMap((strike) => strike.read ?? []));
-		this.last = { measured: reading, id: this.store(reading, read) };
+		this.last = {
+			measured: reading,
+			id: storeStrike(this.options, reading, read, this.open.sounders, this.target)
+		};
 		this.expectDue();
 		if (this.keepWhenRead) {
 			this.keep();
@@ -299,31 +301,9 @@ export class Setting<Body> {
 		return this.options.family.groupName(group);
 	}
 
-	/** @returns the reading's id */
-	private store(measured: StringReading, { off, listened }: ReturnType<typeof strikeRead>): string {
-		return this.options.record.read(measured, {
-			sounders: this.open.sounders,
-			source: this.options.source(),
-			target: this.target.pitch,
-			deviation: off,
-			listened: listened?.partial ?? null
-		}).id;
-	}
-
 	/** Takes what is left sounding as set: by the last reading, or by ear. */
 	private accept(): void {
-		const { pitch, note } = this.target;
-		const { raise } = this.options;
-		this.options.record.act({
-			do: 'accept',
-			sounders: this.open.sounders,
-			purpose: raise ? 'raised' : 'set',
-			pass: raise?.pass ?? 1,
-			reading: this.last?.id ?? null,
-			setTo: pitch,
-			final: raise ? (this.options.plan.targetOf(note)?.pitch ?? null) : pitch,
-			plan: this.options.record.report.plan?.id ?? null
-		});
+		acceptStrings(this.options, this.open.sounders, this.target, this.last?.id ?? null);
 	}
 
 	/** Keeps the note as it stands: with its last figure, or by ear alone. */
@@ -342,16 +322,16 @@ export class Setting<Body> {
 	}
 
 	next(): void {
-		if (this.index < this.order.length - 1) return this.goToIndex(this.index + 1);
-		// A raise comes back to what it has passed over, and so do unisons.
-		if (this.options.raise || this.order.some(({ unison }) => unison)) this.goToDue();
-		else clearTimeout(this.advance);
+		this.goOnTo(this.work.following);
 	}
 
 	/** To the first note that is not set; in a pass that is done nothing is due. */
 	private goToDue(): void {
-		const left = this.dueIndex();
-		if (left >= 0) this.goToIndex(left);
+		this.goOnTo(this.work.firstDue);
+	}
+
+	private goOnTo(index: number): void {
+		if (index >= 0) this.goToIndex(index);
 		else clearTimeout(this.advance);
 	}
 
@@ -361,7 +341,7 @@ export class Setting<Body> {
 	}
 
 	goTo(note: number): void {
-		const index = this.indexOf(note);
+		const index = this.work.indexOf(note);
 		if (index >= 0) this.goToIndex(index);
 	}
 
@@ -378,22 +358,17 @@ export class Setting<Body> {
 	}
 
 	private goToIndex(index: number): void {
-		this.index = index;
+		this.work.index = index;
 		this.others.clear();
 		this.together.clear();
 		this.open = this.step.unison
 			? this.together.unisons.nextChoice(this.choices)
-			: this.leads(index)
+			: this.work.isLed(this.step)
 				? this.choices[0]
 				: (this.choices.find(({ id }) => id === this.open?.id) ?? this.choices[0]);
 		this.notice = this.asked = undefined;
 		this.clearStrikes();
 		this.expectDue();
-	}
-
-	/** Its unison follows in this order: the leading string comes first, whatever was open before. */
-	private leads(index: number): boolean {
-		return this.order.some(({ note, unison }) => unison && note === this.order[index].note);
 	}
 
 	private clearStrikes(): void {

@@ -1,0 +1,81 @@
+<script lang="ts" generics="Row extends string, Column extends string">
+	interface Named<Id> {
+		readonly id: Id;
+		readonly name: string;
+	}
+	interface Props {
+		rows: readonly Named<Row>[];
+		columns: readonly Named<Column>[];
+		/** What is typed, by row and column. */
+		figures: Record<Row, Record<Column, string>>;
+	}
+	let { rows, columns, figures }: Props = $props();
+</script>
+
+<div class="scroll">
+	<table>
+		<thead>
+			<tr
+				><th></th>{#each columns as { id, name } (id)}<th scope="col">{name}</th>{/each}</tr
+			>
+		</thead>
+		<tbody>
+			{#each rows as row (row.id)}
+				<tr>
+					<th scope="row">{row.name}</th>
+					{#each columns as { id, name } (id)}
+						<td
+							><input
+								class="input mono"
+								inputmode="decimal"
+								aria-label="{row.name}: {name}"
+								bind:value={figures[row.id][id]}
+							/></td
+						>
+					{/each}
+				</tr>
+			{/each}
+		</tbody>
+	</table>
+</div>
+
+<style>
+	.scroll {
+		overflow-x: auto;
+	}
+	table {
+		border-collapse: collapse;
+		width: 100%;
+		min-width: 44rem;
+	}
+	th {
+		font-weight: 400;
+		text-align: left;
+	}
+	thead th {
+		font-size: 0.85rem;
+		color: var(--soft);
+		line-height: 1.2;
+		vertical-align: bottom;
+		padding-bottom: 0.25rem;
+	}
+	tbody th {
+		min-width: 7rem;
+		white-space: nowrap;
+	}
+	td {
+		padding: 0.15rem 0;
+		text-align: right;
+	}
+	thead th {
+		text-align: right;
+		padding-left: 1.5rem;
+	}
+	.input {
+		display: block;
+		margin-left: auto;
+		width: 5.5rem;
+		min-height: 44px;
+		text-align: right;
+	}
+</style>
