@@ -160,7 +160,7 @@
 			display: none;
 		}
 	}
-	@media (max-width: 820px) {
+	@media (max-width: 900px) {
 		header {
 			grid-template-columns: minmax(0, 1fr) auto;
 			padding: 0 1rem;

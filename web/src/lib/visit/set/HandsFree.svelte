@@ -84,4 +84,10 @@
 	.select {
 		width: 6.2rem;
 	}
+	@media (max-width: 820px) {
+		.hands {
+			flex-wrap: wrap;
+			margin-bottom: 0;
+		}
+	}
 </style>

@@ -110,23 +110,6 @@
 	.within .size {
 		color: var(--felt);
 	}
-	.large {
-		flex: 1;
-		align-items: center;
-	}
-	.large :global(.note) {
-		font-size: min(22vw, 34vh);
-	}
-	.large .word {
-		font-size: min(7vw, 10vh);
-	}
-	.large .size {
-		font-size: min(26vw, 42vh);
-	}
-	.large .unit {
-		font-size: min(4vw, 6vh);
-		min-width: 0;
-	}
 	@media (max-width: 1100px) {
 		.size {
 			font-size: 6rem;
@@ -143,6 +126,43 @@
 		.unit {
 			font-size: 1rem;
 			min-width: 5rem;
+		}
+	}
+	.live.large {
+		flex: 1;
+		align-items: center;
+	}
+	.live.large :global(.note) {
+		font-size: min(22vw, 34vh);
+	}
+	.large .word {
+		font-size: min(7vw, 10vh);
+	}
+	.live.large .size {
+		font-size: min(26vw, 42vh);
+	}
+	.live.large .unit {
+		font-size: min(4vw, 6vh);
+		min-width: 0;
+	}
+	/* Upright on the music desk: the note above its figure. */
+	@media (max-aspect-ratio: 4/5) {
+		.live.large {
+			flex-direction: column;
+			justify-content: space-evenly;
+			align-items: stretch;
+		}
+		.live.large :global(.note) {
+			font-size: 40vw;
+		}
+		.live.large .size {
+			font-size: 36vw;
+		}
+		.large .word {
+			font-size: 12vw;
+		}
+		.live.large .unit {
+			font-size: 7vw;
 		}
 	}
 </style>

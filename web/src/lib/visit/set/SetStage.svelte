@@ -210,16 +210,8 @@
 		min-height: 0;
 		overflow: auto;
 	}
-	.large {
-		grid-template-columns: minmax(0, 1fr);
-	}
-	.large .order,
-	.large .beside,
-	.large .chart {
-		display: none;
-	}
 	@media (max-width: 1100px) {
-		.set:not(.large) {
+		.set {
 			grid-template-columns: 12.5rem minmax(0, 1fr) 15rem;
 		}
 		.work {
@@ -250,5 +242,14 @@
 		.hint {
 			display: none;
 		}
+	}
+	.set.large {
+		grid-template-columns: minmax(0, 1fr);
+	}
+	.large .order,
+	.large .beside,
+	.large .chart,
+	.large :global(.source) {
+		display: none;
 	}
 </style>
