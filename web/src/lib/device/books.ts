@@ -132,6 +132,8 @@ export interface VisitChanges {
 	/** Curves that plans among them take. */
 	readonly curves: readonly KeptCurve[];
 	readonly moved: MovedPins | undefined;
+	/** When each of these was moved last, by the server's clock. */
+	readonly movedAt?: Readonly<Record<string, number>>;
 }
 
 /** Times come as text in an answer. */

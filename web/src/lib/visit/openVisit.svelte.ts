@@ -9,6 +9,7 @@ import type { KeptCurve } from '$lib/tuning/curve';
 import { familyOf } from '$lib/tuning/family';
 import { planFor, type Plan } from '$lib/tuning/plan';
 import { knownByStrike, tellsString, type KnownString } from '$lib/tuning/strings';
+import { mergeMoved, type MovedAt } from './mergeMoved';
 import { outOfLineIn, takenFrom, visitOf } from './ground';
 import { VisitRecord, type PlanChanges } from './visitRecord.svelte';
 
@@ -34,6 +35,8 @@ export class OpenVisit {
 	kept = $state(true);
 	/** Strings that the simulated instrument's lever has moved. */
 	moved: MovedPins;
+	/** When this window moved which of them. */
+	private movedHere: MovedAt = {};
 
 	private book: VisitBook;
 	private seq: number;
@@ -143,8 +146,10 @@ export class OpenVisit {
 			([group, pins]) => JSON.stringify(pins) !== JSON.stringify(this.moved[group])
 		);
 		this.moved = { ...now };
-		if (changed.length) this.record.movePins(Object.fromEntries(changed));
-		if (changed.length) void this.keep();
+		if (changed.length === 0) return;
+		const at = this.record.movePins(Object.fromEntries(changed));
+		this.movedHere = { ...this.movedHere, ...Object.fromEntries(changed.map(([group]) => [group, at])) };
+		void this.keep();
 	}
 
 	/** Begins to ask what others do, and to tell what is done here. @returns what ends it */
@@ -227,12 +232,12 @@ export class OpenVisit {
 		const { visitId } = this.record;
 		const answer = await connection.ask<VisitChanges>(`/api/visits/${visitId}/changes?since=${this.seq}`, { signal });
 		if (answer.kind !== 'told') return this.isUnknown(answer);
-		const { visit, seq, told, moved } = answer.body;
+		const { visit, seq, told, moved, movedAt = {} } = answer.body;
 		if (visit !== visitId) return this.goOnIn(visit);
 		const { curves } = withTimes(answer.body);
 		const added = curves.filter(({ id }) => !this.about.curves.some((each) => each.id === id));
 		if (added.length) this.about = { ...this.about, curves: [...added, ...this.about.curves] };
-		if (moved) this.moved = { ...this.moved, ...moved };
+		if (moved) this.moved = mergeMoved(this.moved, this.movedHere, moved, movedAt);
 		this.seq = Math.max(this.seq, seq);
 		this.notice(this.record.take(told));
 		await remember(visitId, told, seq).catch(() => (this.kept = false));

@@ -161,10 +161,11 @@ export class VisitRecord {
 		if (this.report.stage !== stage && this.report.finishedAt === undefined) this.act({ do: 'stage', stage });
 	}
 
-	/** Keeps what the simulated instrument's lever has moved. */
-	movePins(moved: MovedPins): void {
+	/** Keeps what the simulated instrument's lever has moved. @returns when that was, in the server's time */
+	movePins(moved: MovedPins): number {
 		const { id, device, at } = this.handOver.stamp();
 		this.made({ kind: 'pins', device, id, at: new Date(at), moved: $state.snapshot(moved) as MovedPins });
+		return this.handOver.placed(device, at);
 	}
 
 	/** What is made by the work is kept by the device in one go: all of it or none. */

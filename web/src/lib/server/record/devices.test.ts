@@ -175,7 +175,10 @@ describe('what is new in a visit', () => {
 		await takeIn(me, { now: new Date(), items: [pins(60, 1, early), pins(62, 4, late)] });
 		const moved = { 60: [{ pin: 2, speaking: 2 }], 61: [{ pin: 3, speaking: 3 }], 62: [{ pin: 4, speaking: 4 }] };
 		expect(await pinsOf(visitId)).toEqual(moved);
-		expect((await visitChanges(me.workshopId, visitId, seq)).moved).toEqual(moved);
+		const told = await visitChanges(me.workshopId, visitId, seq);
+		expect(told.moved).toEqual(moved);
+		// A device that moved one of them since keeps its own.
+		expect(Object.keys(told.movedAt ?? {})).toEqual(['60', '61', '62']);
 	});
 
 	it('a visit that two devices finish was finished the first time', async () => {

@@ -98,13 +98,13 @@ export async function visitBundle(workshopId: string, asked: string): Promise<Vi
 export async function visitChanges(workshopId: string, asked: string, since: number): Promise<VisitChanges> {
 	const { id: visit, instrumentId, seq } = await visitOr404(workshopId, asked);
 	if (seq <= since) return { visit, seq, told: [], curves: [], moved: undefined };
-	const { readings, acts, moved } = await changesSince(workshopId, visit, since);
+	const { readings, acts, moved, movedAt } = await changesSince(workshopId, visit, since);
 	const taken = acts.flatMap((act) => (act.do === 'plan' ? (act.plan.curveId ?? []) : []));
 	return {
 		visit,
 		seq,
 		told: [...readings, ...acts.map((event) => ({ event }))],
 		curves: await curvesAmong(instrumentId, taken),
-		moved
+		...{ moved, movedAt }
 	};
 }

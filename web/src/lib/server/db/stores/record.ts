@@ -163,7 +163,8 @@ export async function changesSince(workshopId: string, visitId: string, since: n
 	return {
 		readings: read.map((row) => ({ event: readingOf(row.get()), partials: partials.get(row.get().id) ?? [] })),
 		acts: done.map((row) => actOf(row.get())),
-		moved: pins?.get().moved
+		moved: pins?.get().moved,
+		movedAt: pins?.get().stamps ?? undefined
 	};
 }
 
