@@ -127,6 +127,7 @@ export * from './setting/step';
 export * from './setting/firstOrders';
 export * from './setting/bearingOrders';
 export * from './setting/order';
+export { octaveType } from './setting/outwards';
 export * from './setting/pairMethod';
 export * from './setting/leverWork';
 export * from './setting/blows';

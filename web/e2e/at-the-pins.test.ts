@@ -39,6 +39,8 @@ test('hands-free: a note by its name, large figures, undo back to the beginning 
 	await expect(keptRow).not.toContainText('ear');
 	await page.reload();
 	await expect(keptRow).not.toContainText('ear');
+	// What was taken back before is not said again.
+	await expect(page.getByText('Taken back: C♯4 set')).toHaveCount(0);
 	await page.getByRole('button', { name: 'Redo' }).click();
 	await expect(keptRow).toContainText('ear');
 	await page.getByRole('button', { name: 'Undo' }).click();

@@ -11,7 +11,7 @@ describe('the final pass', () => {
 		expect(unisons[0]).toEqual({ note: 30 });
 		const octaves = finalWalk('octaves', notes, stringsAt);
 		expect(octaves).toHaveLength(76);
-		expect(octaves[0]).toMatchObject({ lower: 21, upper: 33, kind: { lowerPartial: 6, upperPartial: 3 } });
+		expect(octaves[0]).toMatchObject({ lower: 21, upper: 33, kind: { lowerPartial: 10, upperPartial: 5 } });
 		expect(octaves.at(-1)).toMatchObject({ lower: 96, upper: 108, kind: { lowerPartial: 2, upperPartial: 1 } });
 		expect(finalWalk('doubleOctaves', notes, stringsAt)).toHaveLength(64);
 	});

@@ -1,4 +1,5 @@
 import { INTERVALS, type IntervalKind } from '../intervals/intervalKinds';
+import { octaveType } from '../setting/outwards';
 
 /** What is gone through from the bottom to the top when everything is set. */
 export const FINAL_WALKS = ['unisons', 'octaves', 'doubleOctaves'] as const;
@@ -7,11 +8,6 @@ export type FinalWalk = (typeof FINAL_WALKS)[number];
 /** One thing to strike: a note with its strings open, or two keys. */
 export type FinalStep =
 	{ readonly note: number } | { readonly lower: number; readonly upper: number; readonly kind: IntervalKind };
-
-/** The octave as it is judged with its lower note there: 6:3 below C3, 4:2 up to C5, 2:1 above. */
-export function octaveAt(lower: number): IntervalKind {
-	return lower < 48 ? INTERVALS.octave63 : lower < 72 ? INTERVALS.octave42 : INTERVALS.octave;
-}
 
 /**
  * A walk over an instrument's notes, from the lowest up.
@@ -31,7 +27,7 @@ export function finalWalk(
 		.map((lower) => ({
 			lower,
 			upper: lower + semitones,
-			kind: walk === 'octaves' ? octaveAt(lower) : INTERVALS.doubleOctave
+			kind: walk === 'octaves' ? octaveType(lower) : INTERVALS.doubleOctave
 		}));
 }
 

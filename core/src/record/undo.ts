@@ -12,26 +12,44 @@ const BY_ITSELF: ReadonlySet<Act['do']> = new Set([
 	'finish'
 ]);
 
-/** What was done last, and what was taken back last. */
+/** What was done last, and what was taken back last: one act, or all that one strike of two keys told. */
 export interface Undoable {
-	/** The last act that stands and was meant; a visit's first plan cannot be taken back. */
-	readonly last: Act | undefined;
-	/** The last taking back, unless something was done since: taken back itself, the act stands again. */
-	readonly again: { readonly by: ActOf<'takeBack'>; readonly act: Act } | undefined;
+	/** What stands and was meant; none: there is only the visit's first plan, which cannot be taken back. */
+	readonly last: readonly Act[];
+	/** What was taken back, unless something was done since: with its taking back itself taken back it stands again. */
+	readonly again: readonly { readonly by: ActOf<'takeBack'>; readonly act: Act }[];
 }
+
+/** How many of the last acts tell of one strike: two keys meet at each pair of partials once. */
+function ofOneStrike(acts: readonly Act[]): number {
+	const met = new Set<string>();
+	const last = acts.at(-1);
+	let count = 0;
+	for (const act of [...acts].reverse()) {
+		if (act.do !== 'heard' || last?.do !== 'heard' || act.lower !== last.lower || act.upper !== last.upper) break;
+		const meeting = `${act.lowerPartial}:${act.upperPartial}`;
+		if (met.has(meeting)) break;
+		met.add(meeting);
+		count++;
+	}
+	return Math.max(count, Math.min(1, acts.length));
+}
+const lastOf = <Of>(all: readonly Of[], count: number) => all.slice(all.length - count);
 
 /** @param report of the whole visit: a kept summary has no events */
 export function undoable(report: VisitReport): Undoable {
 	const acts = standingEvents(report).filter((event): event is Act => !isReading(event));
 	const first = acts.find(({ do: kind }) => kind === 'plan');
-	const isMeant = (act: Act) => act !== first && !BY_ITSELF.has(act.do);
-	const last = acts.filter(isMeant).at(-1);
-	const by = acts
-		.filter((each): each is ActOf<'takeBack'> => each.do === 'takeBack' && takes(report, each) !== undefined)
-		.at(-1);
-	const act = by && takes(report, by);
-	const isNewest = by !== undefined && (!last || acts.indexOf(by) > acts.indexOf(last));
-	return { last, again: by && act && isNewest ? { by, act } : undefined };
+	const meant = acts.filter((act) => act !== first && !BY_ITSELF.has(act.do));
+	const since = acts.lastIndexOf(meant[meant.length - 1]);
+	const taken = acts.slice(since + 1).flatMap((by) => {
+		const act = by.do === 'takeBack' ? takes(report, by) : undefined;
+		return by.do === 'takeBack' && act ? [{ by, act }] : [];
+	});
+	return {
+		last: lastOf(meant, ofOneStrike(meant)),
+		again: lastOf(taken, ofOneStrike(taken.map(({ act }) => act)))
+	};
 }
 
 /** What a taking back took; undefined where that was a taking back itself. */

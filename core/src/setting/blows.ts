@@ -6,12 +6,18 @@ export interface Blows {
 	readonly soft: number;
 }
 
-/** @param strikes on one string; a blow whose level nobody told counts as firm */
-export function countBlows(strikes: readonly Pick<ReadStrike, 'level'>[]): Blows {
-	const firmest = Math.max(...strikes.map(({ level = -Infinity }) => level));
-	const soft = strikes.filter(({ level }) => level !== undefined && level < firmest - SOFTER_DB).length;
-	return { firm: strikes.length - soft, soft };
+type Blow = Pick<ReadStrike, 'level'>;
+
+/** Whether a blow was firm beside the others on its string; one whose level nobody told counts as firm. */
+export function isFirm({ level }: Blow, strikes: readonly Blow[]): boolean {
+	return level === undefined || level >= Math.max(...strikes.map((each) => each.level ?? -Infinity)) - SOFTER_DB;
 }
 
-/** Loud blows after which the ear should be spared, and again after every so many. */
+/** @param strikes on one string */
+export function countBlows(strikes: readonly Blow[]): Blows {
+	const firm = strikes.filter((strike) => isFirm(strike, strikes)).length;
+	return { firm, soft: strikes.length - firm };
+}
+
+/** Loud blows from which on the ear should be spared. */
 export const SPARE_EARS = 200;

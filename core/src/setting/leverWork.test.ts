@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { countBlows } from './blows';
+import { countBlows, isFirm } from './blows';
 import { leverAdvice, staysPut } from './leverWork';
 
 describe('what the hand does', () => {
@@ -36,5 +36,8 @@ describe('what the hand does', () => {
 	it('counts blows by their strength', () => {
 		expect(countBlows([{ level: -20 }, { level: -22 }, { level: -31 }, {}])).toEqual({ firm: 3, soft: 1 });
 		expect(countBlows([])).toEqual({ firm: 0, soft: 0 });
+		// A firmer blow makes the one before soft, and is firm itself.
+		const blows = [{ level: -34 }, { level: -20 }];
+		expect(blows.map((blow) => isFirm(blow, blows))).toEqual([false, true]);
 	});
 });

@@ -16,7 +16,7 @@
 	<table>
 		<thead>
 			<tr
-				><th></th>{#each columns as { id, name } (id)}<th scope="col">{name}</th>{/each}</tr
+				><th class="of"></th>{#each columns as { id, name } (id)}<th scope="col">{name}</th>{/each}</tr
 			>
 		</thead>
 		<tbody>
@@ -47,6 +47,7 @@
 		border-collapse: collapse;
 		width: 100%;
 		min-width: 44rem;
+		table-layout: fixed;
 	}
 	th {
 		font-weight: 400;
@@ -59,8 +60,10 @@
 		vertical-align: bottom;
 		padding-bottom: 0.25rem;
 	}
+	.of {
+		width: 12rem;
+	}
 	tbody th {
-		min-width: 7rem;
 		white-space: nowrap;
 	}
 	td {

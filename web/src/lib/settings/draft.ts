@@ -29,7 +29,7 @@ export const BAND_COLUMNS: readonly { readonly id: keyof ExaminationBand; readon
 	{ id: 'none', name: 'nothing lost up to, cents' },
 	{ id: 'one', name: 'one point up to, cents' },
 	{ id: 'two', name: 'two points up to, cents' },
-	{ id: 'weight', name: 'counts' }
+	{ id: 'weight', name: 'counts, times' }
 ];
 type Typed<Figures> = { -readonly [Key in keyof Figures]: string };
 /** Settings while somebody types them. */

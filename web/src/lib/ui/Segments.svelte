@@ -3,7 +3,8 @@
 		/** What is chosen here, for whoever cannot see it. */
 		label: string;
 		choices: readonly { readonly id: Id; readonly label: string }[];
-		chosen: Id;
+		/** Undefined: none of them. */
+		chosen: Id | undefined;
 		onchoose: (id: Id) => void;
 		/** As wide as there is room. */
 		wide?: boolean;

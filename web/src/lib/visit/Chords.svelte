@@ -1,11 +1,11 @@
 <script lang="ts">
-	import { v7 as uuid } from 'uuid';
 	import { levelMatched } from '$lib/audio/loudness';
 	import { Player } from '$lib/audio/player.svelte';
 	import { SoundNote } from '$lib/audio/soundNote.svelte';
 	import { attachments } from '$lib/handover/attachments.svelte';
 	import { FAULT_WORDS } from '$lib/listening/faultWords';
 	import Segments from '$lib/ui/Segments.svelte';
+	import { attach } from './attach';
 	import { CHORD_MOMENTS, chordPart, chordsAt, decoded, type ChordMoment } from './chords';
 	import type { OpenVisit } from './openVisit.svelte';
 
@@ -23,11 +23,7 @@
 		if (note.state === 'recording') return note.stop();
 		player.stop();
 		const bytes = await note.record();
-		if (!bytes) return;
-		const attachment = uuid();
-		// The bytes first: an act without them would show nothing.
-		await attachments.add(record.visitId, attachment, bytes);
-		record.act({ do: 'attach', attachment, part: chordPart(moment), kind: 'sound' });
+		if (bytes) await attach(record, chordPart(moment), 'sound', bytes);
 	}
 	function play() {
 		if (player.playing || player.preparing) return player.stop();

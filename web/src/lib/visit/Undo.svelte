@@ -9,13 +9,28 @@
 	let { open, onundone }: { open: OpenVisit; onundone?: (group: number) => void } = $props();
 	const { last, again } = $derived(undoable(open.record.report));
 
-	function takeBack(id: string, act: Act) {
-		open.record.act({ do: 'takeBack', act: id });
+	/** What was taken back, or up again, on this page just now. */
+	let said = $state.raw<{ readonly id: string; readonly text: string } | undefined>();
+	/** @param ids of what is taken back: `act` and what was done with it, or their taking back */
+	function takeBack(ids: readonly string[], act: Act | undefined, as: string) {
+		if (!act) return;
+		open.record.together(() => ids.forEach((id) => open.record.act({ do: 'takeBack', act: id })));
+		said = { id: ids[0], text: `${as}: ${actWords(act, open.family)}` };
 		if (act.do === 'plan') open.edition++;
 		if (act.do === 'accept') onundone?.(groupOf(act.sounders[0]));
 	}
-	const undo = () => last && takeBack(last.id, last);
-	const redo = () => again && takeBack(again.by.id, again.act);
+	const undo = () =>
+		takeBack(
+			last.map(({ id }) => id),
+			last[0],
+			'Taken back'
+		);
+	const redo = () =>
+		takeBack(
+			again.map(({ by }) => by.id),
+			again[0]?.act,
+			'Taken up again'
+		);
 
 	function onkeydown(event: KeyboardEvent) {
 		const { key, ctrlKey, metaKey, shiftKey, target } = event;
@@ -34,21 +49,21 @@
 	<button
 		type="button"
 		onclick={undo}
-		disabled={!last}
+		disabled={last.length === 0}
 		aria-label="Undo"
-		title={last ? `Take back: ${actWords(last, open.family)} (Ctrl Z)` : 'Nothing to take back'}
+		title={last[0] ? `Take back: ${actWords(last[0], open.family)} (Ctrl Z)` : 'Nothing to take back'}
 		><Undo2 size={19} aria-hidden="true" /></button
 	>
-	{#if again}
+	{#if again[0]}
 		<button
 			type="button"
 			onclick={redo}
 			aria-label="Redo"
-			title="Take up again: {actWords(again.act, open.family)} (Ctrl Shift Z)"
+			title="Take up again: {actWords(again[0].act, open.family)} (Ctrl Shift Z)"
 			><Redo2 size={19} aria-hidden="true" /></button
 		>
-		{#key again.by.id}<p role="status">Taken back: {actWords(again.act, open.family)}</p>{/key}
 	{/if}
+	{#if said}{#key said.id}<p role="status">{said.text}</p>{/key}{/if}
 </div>
 
 <style>

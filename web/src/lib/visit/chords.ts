@@ -12,9 +12,8 @@ export const chordPart = (moment: ChordMoment) => PART[moment];
 
 /** The last recording of a moment; undefined before there is one. */
 export function chordsAt({ report }: Pick<VisitRecord, 'report'>, moment: ChordMoment): Attachment | undefined {
-	return [...report.arrival.attachments.values()].findLast(
-		({ part, kind }) => part === PART[moment] && kind === 'sound'
-	);
+	const all = [...report.arrival.attachments.values()];
+	return all.filter(({ part, kind }) => part === PART[moment] && kind === 'sound').at(-1);
 }
 
 /** A recording as it is played: one channel. @throws when the browser cannot read it */

@@ -1,9 +1,9 @@
 <script lang="ts">
-	import { v7 as uuid } from 'uuid';
-	import type { AttachmentKind, Part } from '@fendrel/core';
+	import type { Part } from '@fendrel/core';
 	import { SoundNote } from '$lib/audio/soundNote.svelte';
 	import { attachments } from '$lib/handover/attachments.svelte';
 	import { FAULT_WORDS } from '$lib/listening/faultWords';
+	import { attach } from '../attach';
 	import type { OpenVisit } from '../openVisit.svelte';
 	import Attached from './Attached.svelte';
 	import { smallerPhoto } from './smallerPhoto';
@@ -20,14 +20,8 @@
 	let busy = $state(false);
 	let picker = $state<HTMLInputElement>();
 
-	/** @param shown the part that was meant when it began: another may be chosen by now */
-	async function attach(shown: string, kind: AttachmentKind, bytes: Blob): Promise<void> {
-		const attachment = uuid();
-		// The bytes first: an act without them would show nothing.
-		await attachments.add(record.visitId, attachment, bytes);
-		record.act({ do: 'attach', attachment, part: shown, kind });
-	}
 	async function photograph() {
+		// The part that was meant when it began: another may be chosen by then.
 		const { id } = part;
 		const files = [...(picker?.files ?? [])];
 		if (picker) picker.value = '';
@@ -36,7 +30,7 @@
 		for (const file of files) {
 			const smaller = await smallerPhoto(file);
 			if ('problem' in smaller) problem = smaller.problem;
-			else await attach(id, 'photo', smaller.value);
+			else await attach(record, id, 'photo', smaller.value);
 		}
 		busy = false;
 	}
@@ -45,7 +39,7 @@
 		const { id } = part;
 		problem = undefined;
 		const bytes = await note.record();
-		if (bytes) await attach(id, 'sound', bytes);
+		if (bytes) await attach(record, id, 'sound', bytes);
 	}
 	/** Taken back, the act counts for nothing; the bytes stay with the record. */
 	function remove(attachment: string) {

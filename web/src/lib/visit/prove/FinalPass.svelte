@@ -21,9 +21,9 @@
 		octaves: 'Octaves',
 		doubleOctaves: 'Double octaves'
 	};
-	let walk = $state<FinalWalk | 'none'>('none');
+	let walk = $state<FinalWalk | undefined>();
 	let passed = $state.raw<ReadonlySet<string>>(new Set());
-	const gone = $derived(walk === 'none' ? undefined : walkState(open, proved, walk, passed));
+	const gone = $derived(walk && walkState(open, proved, walk, passed));
 	$effect(() => ondue(gone?.due));
 
 	function passOver() {
@@ -45,8 +45,8 @@
 	<Segments
 		label="What is gone through"
 		choices={FINAL_WALKS.map((id) => ({ id, label: NAMES[id] }))}
-		chosen={walk as FinalWalk}
-		onchoose={(id) => (walk = walk === id ? 'none' : id)}
+		chosen={walk}
+		onchoose={(id) => (walk = walk === id ? undefined : id)}
 	/>
 	{#if gone}
 		<p role="status">

@@ -1,6 +1,6 @@
 import {
 	INTERVALS,
-	octaveAt,
+	octaveType,
 	STAIRCASES,
 	type AskedKeys,
 	type FinalStep,
@@ -23,7 +23,7 @@ export const PROVED_KINDS: readonly IntervalKind[] = [
 /** How two keys are judged; undefined for an interval that is not proved. */
 export function provedKind(lower: number, upper: number): IntervalKind | undefined {
 	const semitones = upper - lower;
-	if (semitones === 12) return octaveAt(lower);
+	if (semitones === 12) return octaveType(lower);
 	if (semitones === 24) return INTERVALS.doubleOctave;
 	return PROVED_KINDS.find((kind) => kind.semitones === semitones);
 }

@@ -2,8 +2,8 @@
 	import { v7 as uuid } from 'uuid';
 	import { Dialog } from '@skeletonlabs/skeleton-svelte';
 	import { sideFaults, type SideFault } from '@fendrel/core';
-	import { attachments } from '$lib/handover/attachments.svelte';
 	import DialogSheet from '$lib/ui/DialogSheet.svelte';
+	import { attach } from '../attach';
 	import type { OpenVisit } from '../openVisit.svelte';
 	import { partOfStrings } from './partOfStrings';
 	import type { SetSession } from './session.svelte';
@@ -27,9 +27,7 @@
 		record.act({ do: 'finding', finding: uuid(), part, text: said, state: 'open' });
 		if (heard) {
 			const { soundFile } = await import('./soundFile');
-			const attachment = uuid();
-			await attachments.add(record.visitId, attachment, soundFile(heard));
-			record.act({ do: 'attach', attachment, part, kind: 'sound' });
+			await attach(record, part, 'sound', soundFile(heard));
 		}
 		setting.notice = {
 			text: `${said}: work found, ${heard ? 'with the sound of the last blow' : 'without a sound'}.`,

@@ -10,7 +10,14 @@
 	import type { SetSession } from './session.svelte';
 
 	/** How one works with both hands at the instrument: which note stays, how large, and what is told to whoever does not look. */
-	let { session, until }: { session: SetSession<Body>; until: number | undefined } = $props();
+	interface Props {
+		session: SetSession<Body>;
+		/** When one has to be done; undefined: nobody has said. */
+		until: number | undefined;
+		/** A pass goes over all notes, whatever time is left. */
+		isRaise: boolean;
+	}
+	let { session, until, isRaise }: Props = $props();
 	const { others } = $derived(session.setting);
 	let now = $state(Date.now());
 	onMount(() => {
@@ -44,9 +51,12 @@
 	<button type="button" title="A fault, or its string broke (X)" onclick={() => session.do({ do: 'fault' })}
 		><TriangleAlert size={17} aria-hidden="true" /> Fault</button
 	>
-	<button type="button" title="The time that is left, and what is played (T)" onclick={() => session.do({ do: 'time' })}
-		><Clock size={17} aria-hidden="true" /> {left === undefined ? 'Time' : `${left} min`}</button
-	>
+	{#if !isRaise}<button
+			type="button"
+			title="The time that is left, and what is played (T)"
+			onclick={() => session.do({ do: 'time' })}
+			><Clock size={17} aria-hidden="true" /> {left === undefined ? 'Time' : `${left} min`}</button
+		>{/if}
 	<select
 		class="select"
 		aria-label="Cues once the string is silent"

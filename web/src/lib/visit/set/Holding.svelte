@@ -10,9 +10,12 @@
 	const setting = $derived(session.setting);
 	const read = $derived(setting.strikes.shown.flatMap(({ read }) => read ?? []));
 	const isToTurn = $derived(setting.instruction === 'raise' || setting.instruction === 'lower');
+	/** What lies between several strings is no cent of one. */
+	const isOne = $derived(!session.isByEar && !session.instead && isToTurn && read.length > 0);
+	const isPut = $derived(isOne && staysPut(read));
 	const advice = $derived.by(() => {
-		if (session.isByEar || !isToTurn || read.length === 0) return '';
-		if (staysPut(read)) return 'The pitch has not moved. If you turned a pin, stop: it is another one.';
+		if (!isOne) return '';
+		if (isPut) return 'The pitch has not moved. If you turned a pin, stop: it is another one.';
 		const isNew = open.record.report.sounders.get(setting.open.sounders[0])?.left === undefined;
 		if (isNew && read.length === 1 && !isRaise)
 			return 'First movement down, a hair. If the pitch does not follow, stop: it is another pin.';
@@ -25,7 +28,7 @@
 </script>
 
 <div class="holding">
-	<p class:put={advice.startsWith('The pitch')}>{advice}</p>
+	<p class:put={isPut}>{advice}</p>
 	<p class="soft count">
 		{#if read.length}{counted(blows.firm, 'firm blow')}{blows.soft ? `, ${blows.soft} soft` : ''}{/if}
 		{#if loud > read.length}<span class="all">{loud} in all</span>{/if}

@@ -107,7 +107,7 @@
 			<SourceChoice {listening}>
 				<HowRead habits={listening.habits} {onkept} />
 			</SourceChoice>
-			<HandsFree {session} {until} />
+			<HandsFree {session} {until} isRaise={raise !== undefined} />
 			<LiveFigure
 				note={setting.step.note}
 				cents={setting.strikes.now}
@@ -153,7 +153,7 @@
 			{/if}
 		</aside>
 	</div>
-	{#if session.asked === 'time'}
+	{#if session.asked === 'time' && !raise}
 		{#await import('./TimeDialog.svelte') then { default: TimeDialog }}
 			<TimeDialog {session} {open} {until} {onuntil} onclose={() => (session.asked = undefined)} />
 		{:catch}<p class="problem" role="alert">The clock could not be loaded. Reload the page.</p>{/await}

@@ -4,6 +4,7 @@
 	import { keyWeights, parseKeys, playedWeights } from '@fendrel/core';
 	import DialogSheet from '$lib/ui/DialogSheet.svelte';
 	import { counted, noteRuns } from '$lib/ui/format';
+	import { LINE_LIMIT } from '$lib/ui/limits';
 	import type { OpenVisit } from '../openVisit.svelte';
 	import { readPieces } from './programmeFile';
 	import type { SetSession } from './session.svelte';
@@ -40,10 +41,11 @@
 	}
 	function takeKeys() {
 		const read = parseKeys(keys);
-		if ('wrong' in read) problem = `“${read.wrong}” is no key. Type keys like C, E♭ or F# minor.`;
-		else if (read.length === 0) record.act({ do: 'programme', name: '', weights: [] });
-		else record.act({ do: 'programme', name: keys.trim().slice(0, 100), weights: keyWeights(read, lowest, highest) });
-		if (!('wrong' in read)) problem = '';
+		problem = 'wrong' in read ? `“${read.wrong}” is no key. Type keys like C, E♭ or F# minor.` : '';
+		if ('wrong' in read) return;
+		// Without a key notes count as usual.
+		const weights = read.length ? keyWeights(read, lowest, highest) : [];
+		record.act({ do: 'programme', name: keys.trim().slice(0, LINE_LIMIT), weights });
 	}
 	async function takeFiles(input: HTMLInputElement) {
 		const files = [...(input.files ?? [])];
@@ -53,11 +55,17 @@
 		problem = 'problem' in read ? read.problem : '';
 		if ('problem' in read) return;
 		const name = files.map((file) => file.name.replace(/\.midi?$/i, '')).join(', ');
-		record.act({ do: 'programme', name: name.slice(0, 100), weights: playedWeights(read.value, lowest, highest) });
+		record.act({
+			do: 'programme',
+			name: name.slice(0, LINE_LIMIT),
+			weights: playedWeights(read.value, lowest, highest)
+		});
 	}
 	function setOnlyThese() {
 		if (!fits) return;
-		open.replan({ touch: fits.notes.map((note) => ({ note, above: 0 })) });
+		// What is brought to its neighbours is still brought there.
+		const above = new Map(record.report.plan?.touch?.map((each) => [each.note, each.above]));
+		open.replan({ touch: fits.notes.map((note) => ({ note, above: above.get(note) ?? 0 })) });
 		open.edition++;
 		onclose();
 	}

@@ -1,4 +1,4 @@
-import { countBlows, SPARE_EARS, type ReadStrike } from '@fendrel/core';
+import { isFirm, SPARE_EARS, type ReadStrike } from '@fendrel/core';
 
 const keyOf = (visitId: string) => `fendrel.blows.${visitId}`;
 
@@ -12,8 +12,8 @@ export class BlowCount {
 
 	/** @param strikes on the string, the newest last */
 	add(strikes: readonly Pick<ReadStrike, 'level'>[]): void {
-		const isSoft = countBlows(strikes).soft > countBlows(strikes.slice(0, -1)).soft;
-		if (isSoft) return;
+		const last = strikes.at(-1);
+		if (!last || !isFirm(last, strikes)) return;
 		this.loud++;
 		try {
 			sessionStorage.setItem(keyOf(this.visitId), String(this.loud));

@@ -115,7 +115,8 @@ export class SetSession<Body> {
 	private wasRead(strikes: readonly ReadStrike[]): void {
 		const { step, instruction } = this.setting;
 		this.blows.add(strikes);
-		if (!this.isByEar) this.cues.remember(step.note, CUES[instruction] ?? 'none', strikes.at(-1)?.off);
+		// What lies between several strings is no cent of one.
+		if (!this.isByEar && !this.instead) this.cues.remember(step.note, CUES[instruction] ?? 'none', strikes.at(-1)?.off);
 	}
 
 	private async lookCloser(reading: StringReading): Promise<void> {

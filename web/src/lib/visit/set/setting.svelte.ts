@@ -89,8 +89,8 @@ export class Setting<Body> {
 	/** A note to touch stands where it should; whether its strings agree is being looked at. */
 	private passes = false;
 	readonly others = new OtherKeys();
-	/** The last strike that was read, and the reading it was stored as. */
-	private last: { readonly measured: StringReading; readonly id: string } | undefined;
+	/** The reading that the last strike was stored as. */
+	private last: string | undefined;
 	/** Asked to keep a note whose strike has not been read yet: it is kept with its figure, a moment later. */
 	private keepWhenRead = false;
 	private advance: ReturnType<typeof setTimeout> | undefined;
@@ -207,19 +207,16 @@ export class Setting<Body> {
 		const read = strikeRead(reading, this.target, this.options.habits());
 		this.strikes.read(read);
 		this.options.onRead?.(this.strikes.shown.flatMap((strike) => strike.read ?? []));
-		this.last = {
-			measured: reading,
-			id: storeStrike(this.options, reading, read, this.open.sounders, this.target)
-		};
+		this.last = storeStrike(this.options, reading, read, this.open.sounders, this.target);
 		this.expectDue();
 		if (this.keepWhenRead) {
 			this.keep();
 			return;
 		}
 		clearTimeout(this.advance);
-		if (this.isInPlace(read)) return this.pass();
 		// Several strings are judged by what lies between them: the closer look says that.
 		if (this.isUnison || this.together.pair) return;
+		if (this.isInPlace(read)) return this.pass();
 		// Struck again in a raise a note tells what it has lost; it is not set anew.
 		const isAgain = this.options.raise?.hasSet(reading.note) ?? false;
 		if (isAgain) this.advance = setTimeout(() => this.goToDue(), HOLD_MS);
@@ -303,7 +300,7 @@ export class Setting<Body> {
 
 	/** Takes what is left sounding as set: by the last reading, or by ear. */
 	private accept(): void {
-		acceptStrings(this.options, this.open.sounders, this.target, this.last?.id ?? null);
+		acceptStrings(this.options, this.open.sounders, this.target, this.last ?? null);
 	}
 
 	/** Keeps the note as it stands: with its last figure, or by ear alone. */

@@ -212,6 +212,22 @@ describe('a note to touch', () => {
 	});
 });
 
+describe('a unison to touch', () => {
+	it('is taken once, when its strings lie together', () => {
+		setting.stop();
+		const order = { ...USUAL_ORDER, unisons: 'asOneGoes' as const };
+		setting = settingBy(order, new Map([[60, 0]]));
+		strike(60, 0.2);
+		vi.advanceTimersByTime(2000);
+		expect(setting.step.unison).toBe(true);
+		setting.leaveOpen(setting.choices.at(-1)!);
+		const before = acts().filter((act) => act.do === 'accept').length;
+		strike(60, 0.1);
+		setting.hearUnison(60, { partials: [], spread: undefined, unresolved: cents(0.2) } as never);
+		expect(acts().filter((act) => act.do === 'accept')).toHaveLength(before + 1);
+	});
+});
+
 describe('a string that is set by ear', () => {
 	it('is taken by nobody but whoever hears it, however well it stands', () => {
 		setting = settingBy({ ...USUAL_ORDER, byEar: 'all' });

@@ -38,6 +38,9 @@ export interface SettingOptions<Body> {
 	readonly unisonLimit: (group: number) => number;
 }
 
+/** What strings of a group are brought together by. */
+export type StringsInHand<Body> = Pick<SettingOptions<Body>, 'family' | 'body' | 'record' | 'unisonLimit'>;
+
 /** All notes in the family's order, or those that are touched, or those of a pass. */
 export function stepsOf<Body>({
 	family,

@@ -1,7 +1,7 @@
-import type { Family, SounderChoice, UnisonAnalysis } from '@fendrel/core';
+import type { SounderChoice, UnisonAnalysis } from '@fendrel/core';
 import { beginPair, pairHeard, type PairWork } from './pairWork';
+import type { StringsInHand } from './settingOptions';
 import { isTogether, UnisonWork, type UnisonVerdict } from './unisonWork';
-import type { VisitRecord } from '../visitRecord.svelte';
 
 /** Strings of a note that are brought together: its unison, or two of them as their own ruler. */
 export class Together<Body> {
@@ -11,14 +11,7 @@ export class Together<Body> {
 	pair = $state.raw<PairWork | undefined>();
 	readonly unisons: UnisonWork<Body>;
 
-	constructor(
-		private readonly of: {
-			readonly family: Family<Body>;
-			readonly body: Body;
-			readonly record: VisitRecord;
-			readonly unisonLimit: (group: number) => number;
-		}
-	) {
+	constructor(private readonly of: StringsInHand<Body>) {
 		this.unisons = new UnisonWork(of);
 	}
 

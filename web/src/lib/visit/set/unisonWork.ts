@@ -1,5 +1,5 @@
-import { type Family, type SounderChoice, type SounderId, type UnisonAnalysis } from '@fendrel/core';
-import type { VisitRecord } from '../visitRecord.svelte';
+import type { SounderChoice, SounderId, UnisonAnalysis } from '@fendrel/core';
+import type { StringsInHand } from './settingOptions';
 
 /** What a strike of several strings says of a unison that is being made. */
 export interface UnisonVerdict {
@@ -13,15 +13,7 @@ export interface UnisonVerdict {
 
 /** The unisons of an instrument: which strings have been brought together, and which come next. */
 export class UnisonWork<Body> {
-	constructor(
-		private readonly of: {
-			readonly family: Family<Body>;
-			readonly body: Body;
-			readonly record: VisitRecord;
-			/** Cents that the strings of a group may lie apart. */
-			readonly unisonLimit: (group: number) => number;
-		}
-	) {}
+	constructor(private readonly of: StringsInHand<Body>) {}
 
 	private sounders(group: number): readonly SounderId[] {
 		return this.of.family.sounders(this.of.body, group);
