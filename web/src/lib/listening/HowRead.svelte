@@ -1,6 +1,5 @@
 <script lang="ts">
 	import type { ListeningHabits } from '@fendrel/core';
-	import HabitsDialog from './HabitsDialog.svelte';
 
 	interface Props {
 		habits: ListeningHabits;
@@ -12,7 +11,10 @@
 </script>
 
 <button type="button" onclick={() => (open = true)}>How a strike is read</button>
-<HabitsDialog {habits} bind:open {onkept} />
+{#if open}
+	{#await import('./HabitsDialog.svelte') then { default: HabitsDialog }}<HabitsDialog {habits} bind:open {onkept} />
+	{:catch}<p class="problem" role="alert">How a strike is read could not be loaded. Reload the page.</p>{/await}
+{/if}
 
 <style>
 	button {

@@ -3,7 +3,6 @@
 	import { SURROUNDINGS, type Surroundings } from '@fendrel/core';
 	import { listMicrophones } from '$lib/audio/microphone';
 	import type { Listening } from '$lib/audio/listening.svelte';
-	import ClockDialog from './ClockDialog.svelte';
 	import LevelMeter from './LevelMeter.svelte';
 	import { signed } from '$lib/ui/format';
 
@@ -84,7 +83,10 @@
 	{/if}
 	{#if children}<div class="more">{@render children()}</div>{/if}
 </div>
-<ClockDialog {listening} bind:open={showClock} />
+{#if showClock}
+	{#await import('./ClockDialog.svelte') then { default: ClockDialog }}<ClockDialog {listening} bind:open={showClock} />
+	{:catch}<p class="problem" role="alert">The clock could not be loaded. Reload the page.</p>{/await}
+{/if}
 
 <style>
 	.source {

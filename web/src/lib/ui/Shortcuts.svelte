@@ -1,7 +1,4 @@
 <script lang="ts">
-	import { Dialog } from '@skeletonlabs/skeleton-svelte';
-	import DialogSheet from './DialogSheet.svelte';
-
 	interface Props {
 		/** What each key does, in the order to be shown. */
 		keys: readonly { readonly keys: string; readonly does: string }[];
@@ -21,15 +18,11 @@
 
 <button class="keys" type="button" onclick={() => (open = true)} aria-label="All keys"><kbd>?</kbd> all keys</button>
 
-<DialogSheet {open} title="Keys on this page" onclose={() => (open = false)} sheet="max-w-[34rem]">
-	<dl>
-		{#each keys as { keys: combination, does } (combination)}
-			<dt><kbd>{combination}</kbd></dt>
-			<dd>{does}</dd>
-		{/each}
-	</dl>
-	<Dialog.CloseTrigger class="btn preset-filled-brand mt-5">Close</Dialog.CloseTrigger>
-</DialogSheet>
+{#if open}
+	<!-- Dialogs are not light: one comes when it is asked for. -->
+	{#await import('./KeysSheet.svelte') then { default: KeysSheet }}<KeysSheet {keys} onclose={() => (open = false)} />
+	{:catch}<p class="problem" role="alert">The list of keys could not be loaded. Reload the page.</p>{/await}
+{/if}
 
 <style>
 	.keys {
@@ -46,11 +39,5 @@
 		padding: 0.1rem 0.45rem;
 		background: var(--ground);
 		white-space: nowrap;
-	}
-	dl {
-		display: grid;
-		grid-template-columns: auto 1fr;
-		gap: 0.6rem 1.2rem;
-		align-items: baseline;
 	}
 </style>

@@ -3,7 +3,7 @@
 	import { stretchByCurve } from '$lib/tuning/stretch';
 	import { signed } from '$lib/ui/format';
 	import type { OpenVisit } from '../openVisit.svelte';
-	import { followingCurve } from './earNotes';
+	import { followingCurve } from './followingCurve';
 	import type { SetSession } from './session.svelte';
 
 	/** Ear against meter: how far notes kept by ear stand off the plan, whether they lean, and whether the rest shall follow. */

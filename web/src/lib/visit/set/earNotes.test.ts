@@ -2,7 +2,8 @@ import { settingOrder, temperamentById, type NoteRecord } from '@fendrel/core';
 import { describe, expect, it } from 'vitest';
 import { BALANCED, curveAt, type KeptCurve } from '$lib/tuning/curve';
 import { planFor } from '$lib/tuning/plan';
-import { earNotes, followingCurve } from './earNotes';
+import { earNotes } from './earNotes';
+import { followingCurve } from './followingCurve';
 
 const [lowest, highest] = [21, 108];
 const curve: KeptCurve = {
