@@ -1,17 +1,13 @@
 import { expect, test, type Page } from '@playwright/test';
 import { readFileSync } from 'node:fs';
-import { addInstrument, readLive, signIn, strike, strikeUntil } from './parts';
+import { addInstrument, leaveField, listen, readLive, signIn, strike, strikeUntil, turnPin } from './parts';
 
-/** Away from links and fields, so that keys mean what they mean on the page. */
-const leaveField = (page: Page) => page.evaluate(() => (document.activeElement as HTMLElement | null)?.blur());
 const stage = (page: Page, name: string) => page.getByRole('link', { name, exact: true }).click();
 
 /** Strikes what is due in Sound until the survey is read. */
 async function survey(page: Page, of: string): Promise<void> {
 	await page.getByLabel('Survey of').selectOption(of);
-	await page.getByRole('button', { name: 'Listen' }).click();
-	await expect(page.getByText('Listening', { exact: true })).toBeVisible();
-	await leaveField(page);
+	await listen(page);
 	const finished = page.getByText(/^All \d+ notes of the survey are read/);
 	await strikeUntil(page, finished, 150);
 }
@@ -27,11 +23,7 @@ async function raiseDueNote(page: Page): Promise<void> {
 			await expect.poll(async () => (await readLive(page)).note).not.toBe(note);
 			return;
 		}
-		if (live.cents === undefined) continue;
-		const key = live.cents < 0 ? 'ArrowUp' : 'ArrowDown';
-		const size = Math.abs(live.cents);
-		for (let i = 0; i < Math.floor(size / 5); i++) await page.keyboard.press(`Control+${key}`);
-		for (let i = 0; i < Math.round(size % 5); i++) await page.keyboard.press(key);
+		if (live.cents !== undefined) await turnPin(page, -live.cents);
 	}
 	throw new Error(`${note} was not raised after 10 rounds`);
 }
@@ -141,9 +133,7 @@ test('a neglected upright, from the door to a plan that its owner has agreed to,
 	await page.getByRole('button', { name: 'Try one string an octave first' }).click();
 	const trial = page.getByRole('region', { name: 'Trial raise' });
 	await expect(trial).toContainText('Raise one string of F♯1');
-	await page.getByRole('button', { name: 'Listen' }).click();
-	await expect(page.getByText('Listening', { exact: true })).toBeVisible();
-	await leaveField(page);
+	await listen(page);
 	for (let i = 0; i < 7; i++) await raiseDueNote(page);
 	await expect(trial).toContainText(/Now wait (9 min|10 min)/);
 	await page.addInitScript(() => {
@@ -152,9 +142,7 @@ test('a neglected upright, from the door to a plan that its owner has agreed to,
 	});
 	await page.reload();
 	await expect(trial).toContainText('Strike each of them once more.');
-	await page.getByRole('button', { name: 'Listen' }).click();
-	await expect(page.getByText('Listening', { exact: true })).toBeVisible();
-	await leaveField(page);
+	await listen(page);
 	// One after the other comes by itself.
 	for (const note of ['F♯1', 'F♯2', 'F♯3', 'F♯4', 'F♯5', 'F♯6', 'F♯7']) {
 		await expect.poll(async () => (await readLive(page)).note).toBe(note);
@@ -188,9 +176,7 @@ test('a walk, and a piano that stands eight cents sharp is brought down first', 
 	await page.getByRole('button', { name: 'Take this plan and lower' }).click();
 	await expect(page.getByText('Pass 1: 0 of 25')).toBeVisible();
 	expect((await readLive(page)).note).toBe('F3');
-	await page.getByRole('button', { name: 'Listen' }).click();
-	await expect(page.getByText('Listening', { exact: true })).toBeVisible();
-	await leaveField(page);
+	await listen(page);
 	for (let i = 0; i < 3; i++) await raiseDueNote(page);
 	await expect(page.getByText('Pass 1: 3 of 25')).toBeVisible();
 	// It goes on where it was, and ends when somebody says so.

@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
-import { addInstrument, readLive, row, signIn, startVisit, strikeAndLook, strikeAndRead } from './parts';
+import { addInstrument, listen, readLive, row, signIn, startVisit, strikeAndLook, strikeAndRead } from './parts';
 
 async function atThePins(page: Page, name: string): Promise<void> {
 	await signIn(page);
@@ -7,8 +7,7 @@ async function atThePins(page: Page, name: string): Promise<void> {
 	await startVisit(page);
 	await page.getByLabel('Stretch').selectOption('Octave-led');
 	await page.getByRole('button', { name: 'Take this plan and set' }).click();
-	await page.getByRole('button', { name: 'Listen' }).click();
-	await expect(page.getByText('Listening', { exact: true })).toBeVisible();
+	await listen(page);
 }
 const due = async (page: Page) => (await readLive(page)).note;
 /** Goes to a note by typing its name. */

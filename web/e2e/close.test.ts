@@ -2,7 +2,7 @@ import { readFile } from 'node:fs/promises';
 import { expect, test, type Page } from '@playwright/test';
 import ICAL from 'ical.js';
 import { codeOf, textOf } from '../src/lib/server/tests/paperReaders';
-import { addInstrument, readLive, setDueNote, signIn, startSetting, startVisit } from './parts';
+import { addInstrument, listen, readLive, setDueNote, signIn, startSetting, startVisit } from './parts';
 
 /** The paper that a button gives. */
 async function paper(page: Page, name: string): Promise<Buffer> {
@@ -27,9 +27,7 @@ test('a visit is closed: its record, advice, the next day, papers that others re
 	await page.goto(page.url().replace(/\/arrive$/, '/plan'));
 	await page.getByRole('button', { name: 'Take this plan and set' }).click();
 	await expect(page.getByRole('button', { name: 'Listen' })).toBeEnabled();
-	await page.getByRole('button', { name: 'Listen' }).click();
-	await expect(page.getByText('Listening', { exact: true })).toBeVisible();
-	await page.evaluate(() => (document.activeElement as HTMLElement | null)?.blur());
+	await listen(page);
 	const first = (await readLive(page)).note;
 	await setDueNote(page);
 
@@ -84,9 +82,7 @@ test('a visit is closed: its record, advice, the next day, papers that others re
 	// Another visit finds it again; both are laid beside each other.
 	await expect(page.getByRole('heading', { name: 'Boathouse upright' })).toBeVisible();
 	await startSetting(page);
-	await page.getByRole('button', { name: 'Listen' }).click();
-	await expect(page.getByText('Listening', { exact: true })).toBeVisible();
-	await page.evaluate(() => (document.activeElement as HTMLElement | null)?.blur());
+	await listen(page);
 	expect((await readLive(page)).note).toBe(first);
 	await setDueNote(page);
 	await page.getByRole('link', { name: 'Close', exact: true }).click();

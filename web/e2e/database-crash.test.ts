@@ -4,7 +4,7 @@ import { serve } from '../../scripts/lib/application.mjs';
 import { startDatabase } from '../../scripts/lib/database.mjs';
 import { freePort } from '../../scripts/lib/ports.mjs';
 import { DATA } from '../../scripts/lib/system.mjs';
-import { signIn, strikeAndRead } from './parts';
+import { listen, signIn, strikeAndRead } from './parts';
 
 test('MariaDB is killed and comes back: said clearly, no crash, nothing lost', async ({ browser }) => {
 	test.setTimeout(180_000);
@@ -20,8 +20,7 @@ test('MariaDB is killed and comes back: said clearly, no crash, nothing lost', a
 		const page = await (await browser.newContext({ baseURL: application.address })).newPage();
 		await signIn(page);
 		await page.getByRole('link', { name: 'half done, go on' }).click();
-		await page.getByRole('button', { name: 'Listen' }).click();
-		await expect(page.getByText('Listening', { exact: true })).toBeVisible();
+		await listen(page);
 
 		const order = page.getByRole('heading', { name: /: \d+ of \d+$/ });
 		const done = async () => Number((await order.innerText()).match(/(\d+) of/)?.[1]);

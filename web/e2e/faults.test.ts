@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { addInstrument, readLive, signIn, startSetting, startVisit, strikeAndRead } from './parts';
+import { addInstrument, listen, readLive, signIn, startSetting, startVisit, strikeAndRead } from './parts';
 
 test('no microphone, and a microphone that is refused', async ({ page }) => {
 	await signIn(page);
@@ -15,8 +15,7 @@ test('no microphone, and a microphone that is refused', async ({ page }) => {
 	await expect(page.getByText(/The browser may not use the microphone\. Allow it/)).toBeVisible();
 	// The way out that the first message names works at once.
 	await page.getByLabel('Sound from').selectOption({ label: 'Simulated instrument' });
-	await page.getByRole('button', { name: 'Listen' }).click();
-	await expect(page.getByText('Listening', { exact: true })).toBeVisible();
+	await listen(page);
 	expect((await strikeAndRead(page)).cents).toBeDefined();
 });
 
@@ -24,8 +23,7 @@ test('the server is away: readings wait, survive a reload of the page, and arriv
 	await signIn(page);
 	await addInstrument(page, 'Far away upright', { lowest: 'C3', highest: 'C5' });
 	await startSetting(page);
-	await page.getByRole('button', { name: 'Listen' }).click();
-	await expect(page.getByText('Listening', { exact: true })).toBeVisible();
+	await listen(page);
 	await page.route('**/api/**', (route) => route.abort());
 	await strikeAndRead(page);
 	await page.keyboard.press('Shift+Enter');

@@ -1,13 +1,12 @@
 import { readFileSync } from 'node:fs';
 import { expect, test } from '@playwright/test';
-import { addInstrument, signIn, startSetting, strikeAndRead } from './parts';
+import { addInstrument, listen, signIn, startSetting, strikeAndRead } from './parts';
 
 test('what the server refuses is set aside, mentioned on every page, read, saved, sent again', async ({ page }) => {
 	await signIn(page);
 	await addInstrument(page, 'Refused upright', { lowest: 'C3', highest: 'C5' });
 	await startSetting(page);
-	await page.getByRole('button', { name: 'Listen' }).click();
-	await expect(page.getByText('Listening', { exact: true })).toBeVisible();
+	await listen(page);
 	// On its way the reading is spoilt: a pitch that no string has.
 	await page.route('**/api/record', async (route) => {
 		const batch = route.request().postDataJSON() as { items: { kind: string; reading?: { pitch: number } }[] };
@@ -48,8 +47,7 @@ test('readings of a visit that was finished on another device arrive, and are me
 	const instrument = page.url();
 	await startSetting(page);
 	const close = page.url().replace('/set', '/close');
-	await page.getByRole('button', { name: 'Listen' }).click();
-	await expect(page.getByText('Listening', { exact: true })).toBeVisible();
+	await listen(page);
 	await page.route('**/api/record', (route) => route.abort());
 	await strikeAndRead(page);
 	await page.keyboard.press('Shift+Enter');

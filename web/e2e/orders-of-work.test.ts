@@ -1,35 +1,21 @@
 import { expect, test, type Page } from '@playwright/test';
-import { addInstrument, readLive, setDueNote, signIn, startVisit, strikeAndLook } from './parts';
+import {
+	addInstrument,
+	holdString,
+	listen,
+	openStrings,
+	readLive,
+	setDueNote,
+	signIn,
+	startVisit,
+	strikeAndLook
+} from './parts';
 
 /** From Plan to Set, listening. */
 async function set(page: Page): Promise<void> {
 	await page.getByRole('button', { name: 'Take this plan and set' }).click();
-	await page.getByRole('button', { name: 'Listen' }).click();
-	await expect(page.getByText('Listening', { exact: true })).toBeVisible();
-	await page.evaluate(() => (document.activeElement as HTMLElement | null)?.blur());
+	await listen(page);
 }
-const open = (page: Page) => page.getByRole('group', { name: 'Strings left unmuted' }).locator('[aria-pressed=true]');
-/** Turns the open string until it is said to hold, and what comes next is open. */
-async function holdString(page: Page): Promise<void> {
-	const before = await open(page).innerText();
-	for (let tries = 0; tries < 12; tries++) {
-		const { word, cents } = await readLive(page);
-		if ((await open(page).innerText()) !== before) return;
-		if (word === 'Raise' || word === 'Lower') {
-			const key = word === 'Raise' ? 'ArrowUp' : 'ArrowDown';
-			const whole = Math.floor(Math.abs(cents!));
-			for (let i = 0; i < whole; i++) await page.keyboard.press(key);
-			for (let i = 0; i < Math.round((Math.abs(cents!) - whole) / 0.2); i++) await page.keyboard.press(`Shift+${key}`);
-		}
-		await strikeAndLook(page);
-		if ((await readLive(page)).word === 'Holds') {
-			await expect.poll(() => open(page).innerText()).not.toBe(before);
-			return;
-		}
-	}
-	throw new Error(`${before} did not hold`);
-}
-
 test('a temperament is set by the thirds-led plan, with its rates and checks as they become audible', async ({
 	page
 }) => {
@@ -72,14 +58,14 @@ test('a section with one string a note, its unisons afterwards: string by string
 
 	const unison = page.getByRole('region', { name: 'Unison of F3' });
 	await expect(unison).toBeVisible();
-	await expect(open(page)).toHaveText('Left');
+	await expect(openStrings(page)).toHaveText('Left');
 	await expect(unison).toContainText('Wedge between middle and right.');
 	await holdString(page);
-	await expect(open(page)).toHaveText('Right');
+	await expect(openStrings(page)).toHaveText('Right');
 	await expect(unison).toContainText('Wedge between left and middle.');
 	await unison.getByRole('row', { name: /Right/ }).getByRole('checkbox').check();
 	await holdString(page);
-	await expect(open(page)).toHaveText('All three');
+	await expect(openStrings(page)).toHaveText('All three');
 	await strikeAndLook(page);
 	await expect(page.locator('.figure .word')).toHaveText(/Together|Bring them together|Let it sound longer/);
 	// The middle one was kept by ear where it stood: whoever hears that the three go together keeps them.

@@ -131,14 +131,57 @@ export async function setDueNote(page: Page): Promise<string> {
 			await expect.poll(async () => (await readLive(page)).note).not.toBe(note);
 			return note;
 		}
-		if (word !== 'Raise' && word !== 'Lower') continue;
-		const key = word === 'Raise' ? 'ArrowUp' : 'ArrowDown';
-		const whole = Math.floor(Math.abs(cents!));
-		const fine = Math.round((Math.abs(cents!) - whole) / 0.2);
-		for (let i = 0; i < whole; i++) await page.keyboard.press(key);
-		for (let i = 0; i < fine; i++) await page.keyboard.press(`Shift+${key}`);
+		if (word === 'Raise' || word === 'Lower') await turnPin(page, -cents!);
 	}
 	throw new Error(`${note} did not hold after 12 rounds`);
+}
+
+/** Turns the simulated pin by so many cents, to the nearest fifth of a cent. */
+export async function turnPin(page: Page, by: number): Promise<void> {
+	const key = by > 0 ? 'ArrowUp' : 'ArrowDown';
+	const whole = Math.floor(Math.abs(by));
+	const fine = Math.round((Math.abs(by) - whole) / 0.2);
+	for (let i = 0; i < Math.floor(whole / 5); i++) await page.keyboard.press(`Control+${key}`);
+	for (let i = 0; i < whole % 5; i++) await page.keyboard.press(key);
+	for (let i = 0; i < fine; i++) await page.keyboard.press(`Shift+${key}`);
+}
+
+/** Which strings are left sounding, as the page says it. */
+export const openStrings = (page: Page) =>
+	page.getByRole('group', { name: 'Strings left unmuted' }).locator('[aria-pressed=true]');
+
+/** Turns the open string until it is said to hold, and what comes next is open. */
+export async function holdString(page: Page): Promise<void> {
+	const open = openStrings(page);
+	const due = async () => `${(await readLive(page)).note} ${await open.innerText()}`;
+	const before = await due();
+	let stood: number | undefined;
+	for (let tries = 0; tries < 24; tries++) {
+		const { word, cents } = await readLive(page);
+		if ((await due()) !== before) return;
+		if (word === 'Raise' || word === 'Lower') {
+			// What the bearing holds back is turned for again, and a little more.
+			const isStuck = stood !== undefined && Math.abs(cents! - stood) < 0.15;
+			await turnPin(page, -cents! - (isStuck ? 0.6 * Math.sign(cents!) : 0));
+			stood = cents;
+		}
+		await strikeAndLook(page);
+		if ((await readLive(page)).word === 'Holds') {
+			await expect.poll(due).not.toBe(before);
+			return;
+		}
+	}
+	throw new Error(`${before} did not hold`);
+}
+
+/** Away from links and fields, so that keys mean what they mean on the page. */
+export const leaveField = (page: Page) => page.evaluate(() => (document.activeElement as HTMLElement | null)?.blur());
+
+/** Begins to listen, with nothing having the keys. */
+export async function listen(page: Page): Promise<void> {
+	await page.getByRole('button', { name: 'Listen' }).click();
+	await expect(page.getByText('Listening', { exact: true })).toBeVisible();
+	await leaveField(page);
 }
 
 /** A note in the order of work; others are tuned from it. */

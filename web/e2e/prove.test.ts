@@ -1,13 +1,7 @@
 import { expect, test, type Page } from '@playwright/test';
-import { addInstrument, readLive, row, setDueNote, signIn, startSetting } from './parts';
+import { addInstrument, leaveField, listen, readLive, row, setDueNote, signIn, startSetting } from './parts';
 
-const leaveField = (page: Page) => page.evaluate(() => (document.activeElement as HTMLElement | null)?.blur());
 const stage = (page: Page, name: string) => page.getByRole('link', { name, exact: true }).click();
-async function listen(page: Page): Promise<void> {
-	await page.getByRole('button', { name: 'Listen' }).click();
-	await expect(page.getByText('Listening', { exact: true })).toBeVisible();
-	await leaveField(page);
-}
 /** Makes a note due in Set, and sets it. */
 async function set(page: Page, note: string): Promise<void> {
 	if ((await readLive(page)).note !== note) await row(page, note).click();

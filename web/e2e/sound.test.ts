@@ -4,7 +4,7 @@ import { createRequire } from 'node:module';
 import { dirname, join } from 'node:path';
 import { expect, test, type Page } from '@playwright/test';
 import wavefile from 'wavefile';
-import { addInstrument, signIn } from './parts';
+import { addInstrument, listen, signIn } from './parts';
 
 /** Notes one after the other, each so many cents from 440, as a WAV of that many bits. */
 function recordingOf(notes: readonly number[], off: number, bits: '8' | '16', rate = 32_000): Buffer {
@@ -37,8 +37,7 @@ const due = async (page: Page) => (await page.locator('p.note').getAttribute('ar
 test('a survey: each note struck once, what it told, kept over a reload, used by the plan', async ({ page }) => {
 	await openSound(page, 'Surveyed upright', { lowest: 'C4', highest: 'C5' });
 	await page.getByLabel('Survey of').selectOption('every sixth note');
-	await page.getByRole('button', { name: 'Listen' }).click();
-	await expect(page.getByText('Listening', { exact: true })).toBeVisible();
+	await listen(page);
 	const told = page.locator('.last');
 	for (const note of ['C4', 'F♯4', 'C5']) {
 		await expect.poll(() => due(page)).toBe(note);

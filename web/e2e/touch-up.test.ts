@@ -1,12 +1,6 @@
-import { expect, test, type Page } from '@playwright/test';
-import { addInstrument, readLive, setDueNote, signIn, strikeAndRead, strikeUntil } from './parts';
+import { expect, test } from '@playwright/test';
+import { addInstrument, listen, readLive, setDueNote, signIn, strikeAndRead, strikeUntil } from './parts';
 import { typeLevels } from './typedSurvey';
-
-async function listen(page: Page): Promise<void> {
-	await page.getByRole('button', { name: 'Listen' }).click();
-	await expect(page.getByText('Listening', { exact: true })).toBeVisible();
-	await page.evaluate(() => (document.activeElement as HTMLElement | null)?.blur());
-}
 
 test('an instrument left 9 cents low: what stands out is brought to its neighbours, not to zero', async ({ page }) => {
 	test.setTimeout(180_000);

@@ -1,6 +1,7 @@
 import { expect, test } from '@playwright/test';
 import {
 	addInstrument,
+	listen,
 	pace,
 	readLive,
 	setDueNote,
@@ -28,8 +29,7 @@ test('a visit on the simulated instrument, from sign-in to the record', async ({
 	await expect(page.getByText('Vallotti at 442.0 Hz.')).toBeVisible();
 
 	await page.getByRole('button', { name: 'Take this plan and set' }).click();
-	await page.getByRole('button', { name: 'Listen' }).click();
-	await expect(page.getByText('Listening', { exact: true })).toBeVisible();
+	await listen(page);
 	expect((await readLive(page)).note).toBe('A4');
 
 	// The lever moves the string, and the sound with it.
@@ -104,8 +104,7 @@ test('a wrong key is named and can be taken instead', async ({ page }) => {
 	await signIn(page);
 	await addInstrument(page, 'Wrong key upright', { lowest: 'C3', highest: 'C5' });
 	await startSetting(page);
-	await page.getByRole('button', { name: 'Listen' }).click();
-	await expect(page.getByText('Listening', { exact: true })).toBeVisible();
+	await listen(page);
 	// The strike sounds on while the due note moves on: A4 is heard where A3 is expected. Slowly, so that it is not read before.
 	await pace(page, 0.05);
 	await page.keyboard.press('Space');
@@ -150,8 +149,7 @@ test('what is heard besides the instrument is said to be no string; without damp
 	await signIn(page);
 	await addInstrument(page, 'Journey in company', { lowest: 'E3', highest: 'B4' });
 	await startSetting(page);
-	await page.getByRole('button', { name: 'Listen' }).click();
-	await expect(page.getByText('Listening', { exact: true })).toBeVisible();
+	await listen(page);
 	const around = page.getByLabel('About the instrument');
 	await around.selectOption('someone sings');
 	await expect(page.getByText(/as a voice does|A steady tone, no string|No single string stood out/)).toBeAttached();

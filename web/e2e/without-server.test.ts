@@ -4,7 +4,7 @@ import { join } from 'node:path';
 import { chromium, expect, test, type BrowserContext, type Page } from '@playwright/test';
 import { launchOptions } from '../../scripts/lib/browser.mjs';
 import { Gate } from './gate';
-import { addInstrument, kept, quicken, readLive, signIn, startVisit, strikeAndRead } from './parts';
+import { addInstrument, kept, listen, quicken, readLive, signIn, startVisit, strikeAndRead } from './parts';
 
 let gate: Gate;
 test.beforeEach(async ({ baseURL }) => {
@@ -59,8 +59,7 @@ test('a visit goes through every stage without the server: reload, browser close
 		await expect(page.getByText(/^1 of \d+ notes read/)).toBeVisible();
 
 		await page.getByRole('link', { name: 'Set', exact: true }).click();
-		await page.getByRole('button', { name: 'Listen' }).click();
-		await expect(page.getByText('Listening', { exact: true })).toBeVisible();
+		await listen(page);
 		await strikeAndRead(page);
 		await page.keyboard.press('Shift+Enter');
 		await expect(page.getByText('Temperament octave: 1 of 14')).toBeVisible();

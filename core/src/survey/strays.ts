@@ -1,6 +1,7 @@
 import { mean, median } from 'd3-array';
 import { solveLinear } from '../numeric/linearSystem';
 import { bisquareWeight, MEDIAN_TO_SD } from '../numeric/bisquare';
+import { amongFew } from './fewNotes';
 import type { FoundLevel } from './levels';
 
 /*
@@ -24,11 +25,11 @@ export interface Strays {
 	readonly strays: readonly Neighbourhood[];
 	/** How far notes scatter about their neighbours: a robust standard deviation, in cents. */
 	readonly scatter: number;
-	/** A note that stands out by so much is found; undefined: with so few notes nothing can be said. */
+	/** A note that stands out by so much is found; undefined: with so few notes none can be named. */
 	readonly finds: number | undefined;
 }
 
-/** With fewer notes than that nothing is said of strays. */
+/** With fewer notes than that only such as have all their neighbours beside them are judged. */
 export const FEWEST_FOR_STRAYS = 28;
 /** So many notes a line is laid through: of a whole keyboard, and of a survey of about thirty. */
 const SPAN = { whole: 16, sparse: 24, sparseBelow: 50 } as const;
@@ -42,8 +43,7 @@ const LEAST_SCATTER = 0.1;
 /** @param breakNote lowest note above the break; the line has a step there */
 export function strays(found: readonly FoundLevel[], breakNote?: number): Strays {
 	const notes = [...found].sort((a, b) => a.note - b.note);
-	if (notes.length < FEWEST_FOR_STRAYS)
-		return { neighbourhoods: new Map(), strays: [], scatter: NaN, finds: undefined };
+	if (notes.length < FEWEST_FOR_STRAYS) return told(amongFew(notes), NaN, undefined);
 	const span = notes.length < SPAN.sparseBelow ? SPAN.sparse : SPAN.whole;
 	const around = notes.map((_, i) => neighboursOf(notes, i, span));
 	let votes = notes.map(() => 1);
@@ -58,16 +58,19 @@ export function strays(found: readonly FoundLevel[], breakNote?: number): Strays
 				sd: scatter * Math.sqrt(1 + leverage),
 				isStray: Math.abs(pulls[i]) > STRAY_BEYOND * scatter
 			}));
-			return {
-				neighbourhoods: new Map(all.map((each) => [each.note, each])),
-				strays: all.filter(({ isStray }) => isStray),
-				scatter,
-				finds: STRAY_BEYOND * median(all, ({ sd }) => sd)!
-			};
+			return told(all, scatter, STRAY_BEYOND * median(all, ({ sd }) => sd)!);
 		}
 		// Bisquare reaches nothing at VOTE_BEYOND scales.
 		votes = pulls.map((pull) => bisquareWeight((pull / scatter) * (BISQUARE_AT / VOTE_BEYOND)));
 	}
+}
+
+function told(all: readonly Neighbourhood[], scatter: number, finds: number | undefined): Strays {
+	return {
+		neighbourhoods: new Map(all.map((each) => [each.note, each])),
+		strays: all.filter(({ isStray }) => isStray),
+		...{ scatter, finds }
+	};
 }
 
 /** Where bisquareWeight comes to nothing. */

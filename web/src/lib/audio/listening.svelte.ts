@@ -5,6 +5,7 @@ import {
 	type InstrumentTwin,
 	type ListenerEvent,
 	type ListeningHabits,
+	type MovedPins,
 	type ReferenceTone,
 	type StringReading,
 	type Surroundings,
@@ -24,7 +25,7 @@ import { LevelWatch } from './levelWatch.svelte';
 import { onEnd } from './lifetime';
 import { stayAwake } from './stayAwake';
 import { openMicrophone } from './microphone';
-import { SimulatedInstrument, type MovedPins } from './simulated';
+import { SimulatedInstrument } from './simulated';
 import { cardClock, pacedClock } from './soundClock';
 
 export interface ListeningOptions {

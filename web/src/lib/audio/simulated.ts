@@ -1,16 +1,15 @@
 import {
 	createRandom,
-	crept,
 	foundPins,
+	MovedStrings,
 	strikePinned,
-	structureOf,
 	SURROUNDINGS,
 	turnPin,
 	twinMotion,
 	twinString,
 	type InstrumentTwin,
+	type MovedPins,
 	type PinnedString,
-	type PinFeel,
 	type Strike,
 	type Surroundings
 } from '@fendrel/core';
@@ -21,14 +20,9 @@ import type { CaptureOrder } from './captureOrder';
 import { onEnd } from './lifetime';
 import { sampled, Voice } from './voice';
 
-/** Pins that the lever has moved, by note. */
-export type MovedPins = Record<string, PinnedString[]>;
-
 const SECONDS = 3.4;
 /** A quiet room: about -72 decibels. */
 const ROOM = 2.5e-4;
-/** A broken string pulls no longer: as if it were let down by so many cents. */
-const SLACK = 1200;
 /** A new string that was pulled up by ear stands so many cents flat. */
 const PUT_ON_FLAT = 40;
 /** What is heard besides is made once, and goes round. */
@@ -37,9 +31,8 @@ const AROUND_SECONDS = 12;
 const GAP = { from: 0.2, to: 0.3 } as const;
 /** Played too loud: so many times what the microphone can carry. */
 const TOO_LOUD = 5;
-/** How far a string is let down until rust lets go of it, in cents; how a strike evens out what friction holds. */
+/** How far a string is let down until rust lets go of it, in cents. */
 const FREES = 8;
-const SETTLING = 0.5;
 const GLIDE = { cents: 1.4, seconds: 0.12 };
 
 /** A key, and which of its strings are left unmuted (0 is the one that leads). */
@@ -64,7 +57,7 @@ export class SimulatedInstrument {
 	private readonly worker = soundingWorker();
 	private sounding: Sounding[] = [];
 	private strikes = 0;
-	private readonly body;
+	private readonly stood: MovedStrings;
 	private around: Surroundings = 'quiet';
 	private aroundVoice: Voice | undefined;
 	/** Strings come to the microphone through here. */
@@ -79,7 +72,7 @@ export class SimulatedInstrument {
 		private readonly input: AudioWorkletNode,
 		private readonly lifetime: AbortSignal
 	) {
-		this.body = structureOf(twin);
+		this.stood = new MovedStrings(twin, countOf);
 		this.microphone = new GainNode(context);
 		// What it cannot carry is cut off.
 		const limits = new WaveShaperNode(context, { curve: new Float32Array([-1, 1]) });
@@ -94,34 +87,11 @@ export class SimulatedInstrument {
 	}
 
 	private pinsOf(note: number): readonly PinnedString[] {
-		const count = this.countOf(note);
-		const now = Date.now();
-		const moved = (this.moved[note] ?? []).map((string) => crept(string, now));
-		// A note that was given more strings since then has those as they were invented.
-		return moved.length >= count
-			? moved.slice(0, count)
-			: [...moved, ...foundPins(this.twin, note, count).slice(moved.length)];
+		return this.stood.pins(note, this.moved, Date.now());
 	}
 
-	/** Where the strings of a note stand: with what all others have made the instrument yield. */
 	private standingOf(note: number): readonly number[] {
-		const sag = this.body.sag(note, this.moves());
-		return this.pinsOf(note).map(({ speaking }) => speaking - sag);
-	}
-
-	/** How far strings have been moved since the instrument was found. */
-	private moves(): ReadonlyMap<number, readonly number[]> {
-		return new Map(
-			Object.keys(this.moved).map((group) => {
-				const note = Number(group);
-				const found = foundPins(this.twin, note, this.countOf(note));
-				return [note, this.pinsOf(note).map(({ pin, broken }, i) => (broken ? -SLACK : pin - found[i].pin))];
-			})
-		);
-	}
-
-	private feelOf(note: number): PinFeel {
-		return { friction: this.body.friction(note), settling: SETTLING, creep: this.body.creep(note) };
+		return this.stood.standing(note, this.moved, Date.now());
 	}
 
 	private setPins(note: number, pins: PinnedString[]): void {
@@ -167,7 +137,7 @@ export class SimulatedInstrument {
 
 	/** The strings of one key that sound when it is struck, and what the blow does to its pins. */
 	private struckStrings(note: number, strings: readonly number[], strength: number) {
-		const feel = this.feelOf(note);
+		const feel = this.stood.feel(note);
 		const pins = this.pinsOf(note).map((pin, i) => (strings.includes(i) ? strikePinned(pin, strength, feel) : pin));
 		if (this.moved[note]) this.setPins(note, pins);
 		const standing = this.standingOf(note);
@@ -230,9 +200,9 @@ export class SimulatedInstrument {
 		const pins = [...this.pinsOf(note)];
 		if (string >= pins.length || pins[string].broken) return;
 		const [found] = foundPins(this.twin, note, this.countOf(note)).slice(string);
-		const turned = turnPin(pins[string], by, this.feelOf(note), Date.now());
+		const turned = turnPin(pins[string], by, this.stood.feel(note), Date.now());
 		const freed = turned.freed || turned.pin < found.pin - FREES;
-		const broken = turned.speaking > this.body.breaksAt(note, string, freed);
+		const broken = turned.speaking > this.stood.body.breaksAt(note, string, freed);
 		pins[string] = { ...turned, ...(freed && { freed }), ...(broken && { broken }) };
 		this.setPins(note, pins);
 		for (const one of this.sounding)

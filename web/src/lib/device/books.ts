@@ -6,6 +6,7 @@ import type {
 	InstrumentTwin,
 	LearnedCoupling,
 	ListeningHabits,
+	MovedPins,
 	NextVisit,
 	Pace,
 	SectionId,
@@ -15,7 +16,7 @@ import type {
 	StringTableRow,
 	VisitEvent
 } from '@fendrel/core';
-import type { MovedPins, SentReading } from '$lib/record/record';
+import type { SentReading } from '$lib/record/record';
 import type { Settings } from '$lib/settings/settings';
 import type { KeptCurve } from '$lib/tuning/curve';
 import type { StoredTemperament } from '$lib/tuning/storedTemperament';

@@ -250,7 +250,6 @@ export const itemSchema = z.discriminatedUnion('kind', [
 	z.object({ ...item, kind: z.literal('pins'), id: z.uuid(), at: moment.optional(), moved: pinsSchema })
 ]);
 export type Item = z.infer<typeof itemSchema>;
-export type MovedPins = z.infer<typeof pinsSchema>;
 
 const MOST_ITEMS = 100;
 /** Items are checked one by one: a bad one is refused by itself. */

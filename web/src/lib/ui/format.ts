@@ -41,6 +41,14 @@ export function lasting(seconds: number): string {
 	return whole < 90 ? `${whole} s` : `${Math.floor(whole / 60)} min ${whole % 60} s`;
 }
 
+const ORDINALS: Partial<Record<Intl.LDMLPluralRule, string>> = { one: 'st', two: 'nd', few: 'rd' };
+const ordinals = new Intl.PluralRules('en', { type: 'ordinal' });
+
+/** "28th". */
+export function ordinal(count: number): string {
+	return `${count}${ORDINALS[ordinals.select(count)] ?? 'th'}`;
+}
+
 /** "3 notes", "1 note". */
 export function counted(count: number, one: string, many = `${one}s`): string {
 	return `${count} ${count === 1 ? one : many}`;

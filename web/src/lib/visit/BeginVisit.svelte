@@ -6,10 +6,12 @@
 	interface Props {
 		instrumentId: string;
 		label: string;
+		/** Where in the visit one goes. */
+		to?: string;
 		/** One of many on a page. */
 		quiet?: boolean;
 	}
-	let { instrumentId, label, quiet = false }: Props = $props();
+	let { instrumentId, label, to = '', quiet = false }: Props = $props();
 	let busy = $state(false);
 	let problem = $state<string | undefined>();
 	/** A page that the server has made does nothing until it lives: better to show that than to lose a click. */
@@ -22,7 +24,7 @@
 		busy = true;
 		const begun = await beginVisit(instrumentId);
 		problem = 'problem' in begun ? begun.problem : undefined;
-		if ('value' in begun) await goto(`/visits/${begun.value}`);
+		if ('value' in begun) await goto(`/visits/${begun.value}${to}`);
 		busy = false;
 	}
 </script>

@@ -1,4 +1,4 @@
-import type { MovedPins } from '$lib/record/record';
+import type { MovedPins } from '@fendrel/core';
 
 /** When each group's strings were moved last, in milliseconds since 1970 by the server's clock. */
 export type MovedAt = Readonly<Record<string, number>>;

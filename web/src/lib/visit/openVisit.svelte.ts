@@ -1,10 +1,18 @@
-import { compareHappened, groupOf, summariseVisit, type ListeningHabits, type PlanVersion } from '@fendrel/core';
+import {
+	compareHappened,
+	groupOf,
+	summariseVisit,
+	type ListeningHabits,
+	type MovedPins,
+	type PlanVersion,
+	USUAL_ORDER,
+	type TouchedNote
+} from '@fendrel/core';
 import { connection } from '$lib/device/connection.svelte';
 import { withTimes, type InstrumentBook, type VisitBook, type VisitBundle, type VisitChanges } from '$lib/device/books';
 import { askWhoIsHere, signedInHere } from '$lib/device/owner';
 import { goesOnIn, heldVisit, keepVisit, remember, remembered, type HeldVisit } from '$lib/device/shelf';
 import { handOver } from '$lib/handover/handOver.svelte';
-import type { MovedPins } from '$lib/record/record';
 import type { KeptCurve } from '$lib/tuning/curve';
 import { familyOf } from '$lib/tuning/family';
 import { planFor, type Plan } from '$lib/tuning/plan';
@@ -132,6 +140,16 @@ export class OpenVisit {
 		if (curve) this.about = { ...this.about, curves: [curve, ...this.about.curves] };
 		this.record.replan(changes, curve);
 		if (curve) void this.keep();
+	}
+
+	/** No raise: every note is set, or only some are touched; just one with all its strings. */
+	touchOnly(touch: readonly TouchedNote[] | null): void {
+		const planned = this.record.report.plan;
+		const isPlanned = !planned?.raise && JSON.stringify(planned?.touch ?? null) === JSON.stringify(touch);
+		if (isPlanned) return;
+		const isOne = touch?.length === 1;
+		const order = isOne ? { order: { ...(planned?.order ?? USUAL_ORDER), unisons: 'asOneGoes' as const } } : {};
+		this.replan({ raise: null, touch, ...order });
 	}
 
 	/** Other habits of listening, kept with the workshop already. */

@@ -8,6 +8,7 @@ import {
 	reportOf,
 	type Act,
 	type Hz,
+	type MovedPins,
 	type PlanVersion,
 	type Purpose,
 	type Reading,
@@ -22,7 +23,7 @@ import type { Told } from '$lib/device/books';
 import { FORMAT } from '$lib/record/format';
 import type { HandOver } from '$lib/handover/handOver.svelte';
 import type { Made } from '$lib/handover/outbox';
-import type { Item, MovedPins, SentReading } from '$lib/record/record';
+import type { Item, SentReading } from '$lib/record/record';
 import type { KeptCurve } from '$lib/tuning/curve';
 import { NO_STRETCH, stretchColumns, type Stretch } from '$lib/tuning/stretch';
 

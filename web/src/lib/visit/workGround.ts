@@ -1,6 +1,5 @@
-import type { Family, InstrumentTwin, ListeningHabits } from '@fendrel/core';
+import type { Family, InstrumentTwin, ListeningHabits, MovedPins } from '@fendrel/core';
 import type { ListeningOptions } from '$lib/audio/listening.svelte';
-import type { MovedPins } from '$lib/audio/simulated';
 import { listeningSetup } from '$lib/tuning/listeningSetup';
 import type { Plan } from '$lib/tuning/plan';
 import type { VisitRecord } from './visitRecord.svelte';

@@ -1,6 +1,6 @@
 import { createHash } from 'node:crypto';
-import type { PlanVersion } from '@fendrel/core';
-import type { Item, MovedPins, TakenCurve } from '$lib/record/record';
+import type { MovedPins, PlanVersion } from '@fendrel/core';
+import type { Item, TakenCurve } from '$lib/record/record';
 import type { ActRow, PlanVersionRow, TuningCurveRow } from '../db/rows';
 import { soundersText, type LockedVisit, type NewReading } from '../db/stores/record';
 import type { Incoming } from './former';

@@ -52,9 +52,7 @@
 	}
 	/** Takes a plan without a raise; of some notes only, or of all. */
 	async function takeSetting(touch: readonly TouchedNote[] | null) {
-		const planned = record.report.plan;
-		const asBefore = JSON.stringify(planned?.touch ?? null) === JSON.stringify(touch);
-		if (planned?.raise || !asBefore) open.replan({ raise: null, touch });
+		open.touchOnly(touch);
 		await goto(`/visits/${visit.id}/set`);
 	}
 	const kind = $derived(judgement?.verdict.kind);

@@ -14,6 +14,11 @@
 	let { session, open, bearing, a4 }: Props = $props();
 	const step = $derived(session.setting.step);
 	const pair = $derived(session.setting.together.pair);
+	/** Only one note is touched: whoever does that is led by the hand. */
+	const oneNote = $derived.by(() => {
+		const touch = open.record.report.plan?.touch;
+		return touch?.length === 1 && step.section === 'touch' ? touch[0] : undefined;
+	});
 	const sounder = $derived(session.setting.open.sounders[0]);
 	const ear = $derived(earNotes(open, session.setting.order));
 	/** Readings of a new string in place of one that broke in this visit. */
@@ -52,6 +57,9 @@
 	{:else if pair}
 		{#await import('./PairPanel.svelte') then { default: PairPanel }}<PairPanel {session} {pair} {a4} />
 		{:catch}<p class="problem" role="alert">The pair method could not be loaded. Reload the page.</p>{/await}
+	{:else if oneNote && session.view !== 'unison'}
+		{#await import('./OneNote.svelte') then { default: OneNote }}<OneNote {session} {open} above={oneNote.above} />
+		{:catch}<p class="problem" role="alert">The guide could not be loaded. Reload the page.</p>{/await}
 	{:else if step.unison}
 		{#await import('./UnisonSteps.svelte') then { default: UnisonSteps }}<UnisonSteps {session} {a4} />
 		{:catch}<p class="problem" role="alert">The unison could not be loaded. Reload the page.</p>{/await}

@@ -1,7 +1,6 @@
 <script lang="ts">
-	import type { BearingPlan, ListeningHabits } from '@fendrel/core';
+	import type { BearingPlan, ListeningHabits, MovedPins } from '@fendrel/core';
 	import { onMount, untrack } from 'svelte';
-	import type { MovedPins } from '$lib/audio/simulated';
 	import HowRead from '$lib/listening/HowRead.svelte';
 	import RoomStatus from '$lib/listening/RoomStatus.svelte';
 	import SourceChoice from '$lib/listening/SourceChoice.svelte';

@@ -1,6 +1,7 @@
 <script lang="ts" generics="Body">
-	import { memberOf, muteFor, noteName, type StringPlace } from '@fendrel/core';
+	import { muteFor, noteName } from '@fendrel/core';
 	import { signed } from '$lib/ui/format';
+	import { openPlace } from './openPlace';
 	import type { SetSession } from './session.svelte';
 	import UnisonPanel from './UnisonPanel.svelte';
 
@@ -16,14 +17,9 @@
 			return { id, label, sounder, stands, isFalse, isOpen: setting.open.id === id };
 		})
 	);
-	const PLACES: ReadonlySet<string> = new Set<StringPlace>(['left', 'middle', 'right']);
 	/** Where the wedge goes; registers that are parted by stops need none. */
-	const mute = $derived.by(() => {
-		const [only, ...more] = setting.open.sounders;
-		if (more.length) return muteFor(strings.length, 'all');
-		const place = memberOf(only);
-		return PLACES.has(place) ? muteFor(strings.length, place as StringPlace) : '';
-	});
+	const place = $derived(openPlace(setting.open));
+	const mute = $derived(place ? muteFor(strings.length, place) : '');
 	const limit = $derived(setting.together.verdict?.limit);
 	const mark = (sounder: (typeof rows)[number]['sounder'], on: boolean) =>
 		session.record.act({ do: 'mark', sounders: [sounder], as: 'falseBeat', on });

@@ -9,13 +9,13 @@ import {
 	type BearingPlan,
 	type Instructions,
 	type ListeningHabits,
+	type MovedPins,
 	type PlannedOrder,
 	type ReadStrike,
 	type StringReading
 } from '@fendrel/core';
 import { v7 as uuid } from 'uuid';
 import { Listening } from '$lib/audio/listening.svelte';
-import type { MovedPins } from '$lib/audio/simulated';
 import type { Plan } from '$lib/tuning/plan';
 import { BlowCount } from './blowCount.svelte';
 import { Cues } from './cues.svelte';

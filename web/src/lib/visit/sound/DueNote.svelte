@@ -6,16 +6,18 @@
 	import BigNote from '$lib/ui/BigNote.svelte';
 	import Segments from '$lib/ui/Segments.svelte';
 	import { counted, flatOrSharp } from '$lib/ui/format';
+	import type { OpenVisit } from '../openVisit.svelte';
 	import type { Survey } from './survey.svelte';
 	import { foundWords } from './foundWords';
 
 	interface Props {
 		survey: Survey<Body>;
+		open: OpenVisit;
 		room: RoomState;
 		/** Where to go when every note has been read. */
 		planHref: string;
 	}
-	let { survey, room, planHref }: Props = $props();
+	let { survey, open, room, planHref }: Props = $props();
 	const listening = $derived(survey.listening);
 	const { skipped } = $derived(survey.choice);
 	const left = $derived(survey.notes.length - survey.done.length);
@@ -30,7 +32,10 @@
 </script>
 
 <section class="due" aria-label="The note that is due">
-	{#if left === 0}
+	{#if left === 0 && survey.choice.of === 'around'}
+		{#await import('./OneNoteFound.svelte') then { default: OneNoteFound }}<OneNoteFound {survey} {open} />
+		{:catch}<p class="problem" role="alert">What was found could not be loaded. Reload the page.</p>{/await}
+	{:else if left === 0}
 		<p class="verdict">All {counted(survey.notes.length, 'note')} of the survey are read.</p>
 		<p class="soft">
 			<a class="anchor" href={planHref}>Go to Plan</a>: targets and beats follow these strings now. Any note may still
@@ -66,8 +71,9 @@
 			{#if lastWords.again}<p class="again">{lastWords.again}</p>{/if}
 		{:else if room.advice}<p class="notice">{room.advice}</p>
 		{:else if listening.state === 'off'}<p class="soft">
-				{#if survey.choice.of === 'walk'}Press Listen, and before any mute goes in strike every key once from bottom to
-					top: let each ring for a second.
+				{#if survey.choice.isOpen}Press Listen, and before any mute goes in strike {survey.choice.of === 'walk'
+						? 'every key once from bottom to top'
+						: 'each of these keys once'}: let each ring for a second.
 				{:else}Press Listen, mute all but one string of each note, and strike it firmly: one strike a note, let it ring
 					for two seconds.{/if}
 			</p>{/if}

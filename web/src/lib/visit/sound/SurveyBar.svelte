@@ -2,6 +2,7 @@
 	import { SURVEY_STEPS } from '@fendrel/core';
 	import NoteRuns from '$lib/settings/NoteRuns.svelte';
 	import type { SurveyOf } from './surveyChoice.svelte';
+	import NoteField from '$lib/ui/NoteField.svelte';
 	import SourceChoice from '$lib/listening/SourceChoice.svelte';
 	import type { Survey } from './survey.svelte';
 
@@ -24,6 +25,7 @@
 	const EVERY: Record<number, string> = { 2: 'second', 3: 'third', 4: 'fourth', 6: 'sixth' };
 	const CHOICES: readonly Wanted[] = [
 		{ name: 'walk: all strings open', of: 'walk' },
+		{ name: 'one note and its neighbours', of: 'around' },
 		{ name: '13 strings', of: 'quick' },
 		{ name: 'about 30 strings', of: 'sampled' },
 		{ name: 'about 30, but the top two octaves', of: 'sampled', topLeftOut: true },
@@ -59,7 +61,14 @@
 			{#each CHOICES as { name }, i (name)}<option value={String(i)}>{name}</option>{/each}
 		</select>
 	</label>
-	{#if choice.of === 'own'}
+	{#if choice.of === 'around'}
+		<NoteField
+			label="Which note"
+			note={choice.around}
+			isThere={(note) => survey.has(note)}
+			onnote={(note) => survey.choose(() => (choice.around = note))}
+		/>
+	{:else if choice.of === 'own'}
 		<div class="own">
 			<NoteRuns
 				label="Notes to read"

@@ -33,6 +33,30 @@ export function foundWords({ inharmonicity, falseBeat, spread, open, again }: Su
 	return { stiffness, beat, again: again && AGAIN[again] };
 }
 
+/** Two notes side by side may differ by so many cents, and nobody hears that one of them stands out. */
+const WITH_THEM = 3;
+const APART = 1.5;
+
+/**
+ * "C5 stands 11.8 cents below its neighbours, and its strings lie 3.2 cents apart."
+ * @param off cents above where its neighbours would have it; undefined with too few of them
+ */
+export function oneNoteFound(name: string, off: number | undefined, spread: SurveyedNote['spread']): string {
+	const apart = spread === undefined || spread === 'none' ? 0 : spread.cents;
+	const unison =
+		apart > APART
+			? `its strings lie ${apart.toFixed(1)} cents apart`
+			: spread === undefined
+				? ''
+				: 'its strings go together';
+	if (off === undefined) return `Too few of its neighbours were read to say where ${name} should stand.`;
+	if (Math.abs(off) <= WITH_THEM)
+		return apart > APART
+			? `${name} stands with its neighbours, but ${unison}.`
+			: `${name} stands with its neighbours${unison && `, and ${unison}`}. If it still sounds odd, it is not its pitch: the hammer, a damper or a string.`;
+	return `${name} stands ${Math.abs(off).toFixed(1)} cents ${off < 0 ? 'below' : 'above'} its neighbours${unison && `, and ${unison}`}.`;
+}
+
 /** Never surer than a tenth of a percent: no scale is smoother than that. */
 function percent(share: number): string {
 	const value = Math.max(0.1, 100 * share);

@@ -51,7 +51,7 @@ export class Survey<Body> {
 	due = $state(0);
 	/** What is left unmuted: one string, or all of a note; in a walk all of them. */
 	open = $state(false);
-	readonly isOpen = $derived.by(() => this.open || this.choice.of === 'walk');
+	readonly isOpen = $derived.by(() => this.open || this.choice.isOpen);
 	/** The note that was struck last, or why nothing came of it. */
 	struck = $state<number | undefined>();
 	problem = $state<string | undefined>();
@@ -116,6 +116,11 @@ export class Survey<Body> {
 	/** What a recording of this instrument is listened to with. */
 	recordingSetup(): Omit<ListeningSetup, 'sampleRate'> {
 		return { ...listenedTo(this.options).setup, habits: this.listening.habits };
+	}
+
+	/** Whether the instrument has this note. */
+	has(note: number): boolean {
+		return this.options.family.groups(this.options.body).includes(note);
 	}
 
 	isDone(note: number): boolean {

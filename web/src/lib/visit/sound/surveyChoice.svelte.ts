@@ -1,7 +1,7 @@
-import { sample, surveyNotes, type NoteRun, type SampleId } from '@fendrel/core';
+import { A4, notesAround, sample, surveyNotes, type NoteRun, type SampleId } from '@fendrel/core';
 
-/** What is surveyed: every key once with all its strings, single strings of a sample, every so-manieth note, or one's own. */
-export type SurveyOf = 'walk' | SampleId | number | 'own';
+/** What is surveyed: every key once with all its strings, or one note and its neighbours; single strings of a sample, every so-manieth note, or one's own. */
+export type SurveyOf = 'walk' | 'around' | SampleId | number | 'own';
 /** What a curve and a plan need, in about thirty strikes. */
 const USUAL: SurveyOf = 'sampled';
 /** From C7 up notes follow the others on a good scale. */
@@ -23,6 +23,8 @@ export class SurveyChoice {
 	/** The top two octaves are taken from the others. */
 	topLeftOut = $state(false);
 	own = $state.raw<readonly NoteRun[]>([]);
+	/** The note that stands out. */
+	around = $state(A4 as number);
 	/** Single notes that are left to their neighbours. */
 	private passed = $state.raw<ReadonlySet<number>>(new Set());
 
@@ -32,6 +34,7 @@ export class SurveyChoice {
 		const { groups, breakNote, odd } = this.ground;
 		const [lowest, highest] = [groups[0], groups[groups.length - 1]];
 		if (this.of === 'walk') return groups;
+		if (this.of === 'around') return notesAround(this.around, groups);
 		if (this.of === 'own') {
 			return groups.filter((note) => this.own.some(([a, b]) => note >= Math.min(a, b) && note <= Math.max(a, b)));
 		}
@@ -39,6 +42,8 @@ export class SurveyChoice {
 			? surveyNotes(lowest, highest, this.of, breakNote)
 			: sample(this.of, { lowest, highest, breakNote, odd, declined: this.declined });
 	});
+	/** All strings of a note are struck together. */
+	readonly isOpen = $derived.by(() => this.of === 'walk' || this.of === 'around');
 	/** Notes that are wanted and left to the others. */
 	readonly skipped = $derived.by(() => {
 		const { groups } = this.ground;

@@ -55,6 +55,7 @@
 	</div>
 	<div class="actions">
 		<BeginVisit instrumentId={instrument.id} label={open ? 'Go on with the visit' : 'Start a visit'} />
+		{#if !open}<BeginVisit instrumentId={instrument.id} label="Mend one note" to="/sound?of=around" quiet />{/if}
 		<a class="btn preset-outlined-surface-300-700" href="/instruments/{instrument.id}/scale">Scale</a>
 		<a class="btn preset-outlined-surface-300-700" href="/instruments/{instrument.id}/edit">Edit</a>
 	</div>

@@ -1,5 +1,6 @@
 <script lang="ts">
 	import { onMount, untrack } from 'svelte';
+	import { page } from '$app/state';
 	import { breakOf, mutingPlan } from '@fendrel/core';
 	import FoundChart from '$lib/charts/FoundChart.svelte';
 	import MutingBand from '$lib/charts/MutingBand.svelte';
@@ -38,7 +39,11 @@
 	let file = $state.raw<File | undefined>();
 	let dragging = $state(false);
 	let typing = $state(false);
-	onMount(() => survey.begin());
+	onMount(() => {
+		// Whoever came to mend one note reads that one and those beside it.
+		if (page.url.searchParams.get('of') === 'around') survey.choose(() => (survey.choice.of = 'around'));
+		return survey.begin();
+	});
 	const room = $derived(roomState(survey.listening));
 	const muting = mutingPlan(instrument.stringing, instrument.highest);
 	const judgement = $derived(judge(open));
@@ -70,8 +75,8 @@
 	<div class="sound" class:dragging>
 		<SurveyBar {survey} onfile={(chosen) => (file = chosen)} ontype={() => (typing = true)} />
 		<div class="side">
-			<DueNote {survey} {room} planHref="/visits/{visit.id}/plan" />
-			{#if judgement}
+			<DueNote {survey} {open} {room} planHref="/visits/{visit.id}/plan" />
+			{#if judgement && survey.choice.of !== 'around'}
 				<p class="sofar" data-testid="verdict">
 					<span class="soft">So far:</span>
 					{headline(judgement, passes.length, new Date())} <a class="anchor" href="/visits/{visit.id}/plan">Why?</a>

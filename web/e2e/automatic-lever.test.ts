@@ -1,0 +1,165 @@
+import { writeFileSync } from 'node:fs';
+import { expect, test, type Locator, type Page } from '@playwright/test';
+import {
+	centsBetween,
+	groupOf,
+	hz,
+	KEYBOARD,
+	MovedStrings,
+	partialHz,
+	twinString,
+	type Act,
+	type InstrumentTwin,
+	type MovedPins,
+	type Stringing
+} from '@fendrel/core';
+import { addInstrument, holdString, listen, openStrings, pace, readLive, signIn, startVisit, strike } from './parts';
+
+/*
+ * A lever that reads nothing but the page sets strings of the simulated instrument; what it reached is taken from the strings
+ * themselves. `npm run bench -- lever` sets thirty notes; the tests a few.
+ */
+const NOTES = Number(process.env.FENDREL_LEVER_NOTES ?? 2);
+const PAIRS = Number(process.env.FENDREL_LEVER_PAIRS ?? 1);
+const FIGURES = process.env.FENDREL_LEVER_FIGURES;
+/** A few values say little of a root mean square: what a fiftieth of all may reach. */
+const ALLOWS = NOTES < 20 ? 2.3 : 1;
+
+const figures: Record<string, number> = {};
+test.afterAll(() => {
+	if (FIGURES) writeFileSync(FIGURES, JSON.stringify(figures));
+});
+
+const rms = (values: readonly number[]) =>
+	Math.sqrt(values.reduce((sum, each) => sum + each * each, 0) / values.length);
+
+/** Cents from where it was to be, of every string that was kept in the open visit, by note. */
+async function stood(page: Page): Promise<Map<number, number[]>> {
+	await expect(page.getByTestId('saved')).toHaveText('everything saved');
+	const [, id] = /\/visits\/([^/]+)\//.exec(page.url())!;
+	const bundle = (await (await page.request.get(`/api/visits/${id}/bundle`)).json()) as {
+		visit: { events: Act[]; moved: MovedPins };
+		about: { instrument: { twin: InstrumentTwin; lowest: number; highest: number; stringing: Stringing } };
+	};
+	const { instrument } = bundle.about;
+	const strings = (note: number) => KEYBOARD.sounders(instrument, note);
+	const pins = new MovedStrings(instrument.twin, (note) => strings(note).length);
+	const kept = bundle.visit.events.flatMap((event) => (event.do === 'accept' ? [event] : []));
+	const last = new Map(kept.flatMap((act) => act.sounders.map((sounder) => [sounder, act] as const)));
+	const off = new Map<number, number[]>();
+	for (const [sounder, act] of last) {
+		const note = groupOf(sounder);
+		const standing = pins.standing(note, bundle.visit.moved, Date.now())[strings(note).indexOf(sounder)];
+		const pitch = partialHz(twinString(instrument.twin, note, standing), 1);
+		off.set(note, [...(off.get(note) ?? []), centsBetween(hz(act.final!), pitch)]);
+	}
+	return off;
+}
+
+test(`an automatic lever that reads the page: ${NOTES} notes with their unisons`, async ({ page }) => {
+	test.setTimeout(120_000 + NOTES * 60_000);
+	await signIn(page);
+	await addInstrument(page, 'Lever upright', { lowest: 'F3', highest: 'B♭5' });
+	await startVisit(page);
+	await page.getByLabel('Unisons').selectOption({ label: 'Unisons: as one goes' });
+	await page.getByRole('button', { name: 'Take this plan and set' }).click();
+	await listen(page);
+	const done = page.getByText(/^(Temperament octave|Upwards|Downwards): /);
+	for (let steps = 0; steps < 4 * NOTES; steps++) {
+		const before = await done.innerText();
+		if ((await openStrings(page).innerText()) === 'All three') {
+			// What does not come clean at once is kept as it stands.
+			await strike(page);
+			if ((await done.innerText()) === before) await page.keyboard.press('Shift+Enter');
+		} else await holdString(page);
+	}
+	const off = await stood(page);
+	const whole = [...off.values()].filter((strings) => strings.length === 3);
+	expect(whole.length).toBeGreaterThanOrEqual(NOTES - 1);
+	const middles = whole.map((strings) => strings.reduce((sum, each) => sum + each, 0) / 3);
+	figures.notes = whole.length;
+	figures.setWithin = rms(middles);
+	// Two strings of a note from each other, root mean square over all pairs.
+	figures.unisonsWithin = rms(whole.flatMap(([a, b, c]) => [a - b, b - c, c - a]));
+	expect(figures.setWithin).toBeLessThan(0.5 * ALLOWS);
+	expect(figures.unisonsWithin).toBeLessThan(0.4 * ALLOWS);
+
+	if (!FIGURES) return;
+	// In real time: how often what is read on screen changes while a turned string sounds.
+	await pace(page, 1);
+	figures.changes = await changesWhileTurned(page);
+});
+
+/** Changes of the page's reading in a second of sound, while the lever turns. */
+async function changesWhileTurned(page: Page): Promise<number> {
+	await page.evaluate(() => {
+		const times: number[] = [];
+		const watch = new MutationObserver(() => times.push(performance.now()));
+		watch.observe(document.querySelector('.work')!, { subtree: true, characterData: true, attributes: true });
+		Object.assign(window, { changed: times });
+	});
+	await page.keyboard.press('Space');
+	await page.waitForTimeout(700);
+	await page.evaluate(() => void ((window as unknown as { changed: number[] }).changed.length = 0));
+	for (let turn = 0; turn < 20; turn++) {
+		await page.keyboard.press('Shift+ArrowUp');
+		await page.waitForTimeout(60);
+	}
+	const times = await page.evaluate(() => (window as unknown as { changed: number[] }).changed);
+	return ((times.length - 1) * 1000) / (times.at(-1)! - times[0]);
+}
+
+test(`by the pair method, without a figure in cents: ${PAIRS === 1 ? 'a pair' : `${PAIRS} pairs`}`, async ({
+	page
+}) => {
+	test.setTimeout(120_000 + PAIRS * 180_000);
+	await signIn(page);
+	await addInstrument(page, 'Pair upright', { lowest: 'A3', highest: 'A4' });
+	await startVisit(page);
+	await page.getByRole('button', { name: 'Take this plan and set' }).click();
+	await listen(page);
+	const word = page.locator('.figure .word');
+	for (let pair = 0; pair < PAIRS; pair++) {
+		const { note } = await readLive(page);
+		await page.keyboard.press('p');
+		await expect(word).toHaveText('Clean the pair');
+		await expect(page.getByTestId('deviation')).not.toContainText('cents');
+		await standByPair(page, word);
+		// It is kept with its reading, and the next note comes.
+		await expect.poll(async () => (await readLive(page)).note).not.toBe(note);
+	}
+	const off = [...(await stood(page)).values()].flat();
+	expect(off.length).toBe(2 * PAIRS);
+	figures.pairs = PAIRS;
+	figures.pairsWithin = rms(off);
+	expect(figures.pairsWithin).toBeLessThan(1 * ALLOWS);
+});
+
+/** Nothing but beats is read: which string, which way, how fast it shall beat and how fast it does. */
+async function standByPair(page: Page, word: Locator): Promise<void> {
+	const looked = () => page.locator('.set').getAttribute('data-looks');
+	const told = () => page.getByTestId('deviation').innerText();
+	const panel = page.getByRole('region', { name: 'Pair method' });
+	let step = 1;
+	let last = Infinity;
+	for (let round = 0; round < 45 && (await word.innerText()) !== 'It stands'; round++) {
+		const looks = await looked();
+		await strike(page);
+		// A strike that cannot be told is said so, and struck again.
+		await expect.poll(async () => (await looked()) !== looks || (await page.locator('.notice').count()) > 0).toBe(true);
+		const phase = await word.innerText();
+		if (phase === 'It stands') break;
+		const [, heard, asked] = /^\s*([\d.]+)\s*(?:of ([\d.]+))?/.exec(await told()) ?? [];
+		const off = Math.abs(Number(heard) - Number(asked ?? 0));
+		const way = phase.endsWith('up') ? 1 : phase.endsWith('down') ? -1 : 0;
+		// Where no way is said, who hears that it grows worse turns the other way.
+		if (way) step = way;
+		else if (off > last + 0.05) step = -step;
+		last = way ? Infinity : off;
+		const cents = Math.max(0.2, Math.min(4, 1.3 * off));
+		for (let i = 0; i < Math.round(cents / 0.2); i++)
+			await page.keyboard.press(step > 0 ? 'Shift+ArrowUp' : 'Shift+ArrowDown');
+		await expect(panel).toContainText(/Lever on (left|middle)/);
+	}
+	await expect(word).toHaveText('It stands');
+}
