@@ -60,6 +60,7 @@ export * from './condition/climateLogger';
 export * from './condition/season';
 export * from './survey/sections';
 export * from './survey/levels';
+export * from './survey/neighbourhood';
 export * from './survey/fewNotes';
 export * from './survey/strays';
 export * from './survey/tolerances';

@@ -1,7 +1,7 @@
 import { median } from 'd3-array';
 import { MEDIAN_TO_SD } from '../numeric/bisquare';
 import type { FoundLevel } from './levels';
-import type { Neighbourhood } from './strays';
+import type { Neighbourhood } from './neighbourhood';
 
 /*
  * One note among its neighbours, when little more than these were read: where it would stand if it stood as they do, by the

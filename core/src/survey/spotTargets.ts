@@ -1,6 +1,6 @@
 import type { TouchedNote } from '../record/happened';
 import type { NotePins } from './fewestPins';
-import type { Neighbourhood } from './strays';
+import type { Neighbourhood } from './neighbourhood';
 
 /**
  * What single notes are brought to when the rest is left as it is, in cents from their targets. Where strings of a note

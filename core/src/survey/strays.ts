@@ -3,22 +3,13 @@ import { solveLinear } from '../numeric/linearSystem';
 import { bisquareWeight, MEDIAN_TO_SD } from '../numeric/bisquare';
 import { amongFew } from './fewNotes';
 import type { FoundLevel } from './levels';
+import type { Neighbourhood } from './neighbourhood';
 
 /*
  * What a note's neighbours say of it: a straight line through those around it, the note itself left out, by tricube weights,
  * with a step at the break as a column of its own, and without those that are strays themselves (LOESS: Cleveland 1979,
  * JASA 74:829, "Robust locally weighted regression and smoothing scatterplots").
  */
-
-/** What its neighbours say of a note; cents. */
-export interface Neighbourhood {
-	readonly note: number;
-	/** Where the note would stand if it stood as they do. */
-	readonly expected: number;
-	/** Standard deviation of notes about that: a note's own scatter, and the line's error. */
-	readonly sd: number;
-	readonly isStray: boolean;
-}
 
 export interface Strays {
 	readonly neighbourhoods: ReadonlyMap<number, Neighbourhood>;
