@@ -102,6 +102,8 @@ export {
 	type Untold
 } from './listening/pair/hearPair';
 export * from './listening/pair/compareBeats';
+export * from './listening/chord/keyChords';
+export * from './listening/chord/hearChord';
 export * from './listening/pair/hearKeys';
 export * from './listening/pair/pairKeeper';
 export { isHidden, type Keys } from './listening/pair/whichKeys';

@@ -1,6 +1,6 @@
 import { expect, test, type Page } from '@playwright/test';
 import { readFileSync } from 'node:fs';
-import { addInstrument, leaveField, listen, readLive, signIn, strike, strikeUntil, turnPin } from './parts';
+import { addInstrument, leaveField, listen, raiseDueNote, readLive, signIn, strike, strikeUntil } from './parts';
 
 const stage = (page: Page, name: string) => page.getByRole('link', { name, exact: true }).click();
 
@@ -10,22 +10,6 @@ async function survey(page: Page, of: string): Promise<void> {
 	await listen(page);
 	const finished = page.getByText(/^All \d+ notes of the survey are read/);
 	await strikeUntil(page, finished, 150);
-}
-
-/** Brings the due string to where the pass wants it, and sees the next one come. */
-async function raiseDueNote(page: Page): Promise<void> {
-	const { note } = await readLive(page);
-	for (let tries = 0; tries < 10; tries++) {
-		await strike(page);
-		const live = await readLive(page);
-		if (live.note !== note) return;
-		if (live.word === 'Holds') {
-			await expect.poll(async () => (await readLive(page)).note).not.toBe(note);
-			return;
-		}
-		if (live.cents !== undefined) await turnPin(page, -live.cents);
-	}
-	throw new Error(`${note} was not raised after 10 rounds`);
 }
 
 test('a neglected upright, from the door to a plan that its owner has agreed to, and on paper', async ({ page }) => {

@@ -136,6 +136,22 @@ export async function setDueNote(page: Page): Promise<string> {
 	throw new Error(`${note} did not hold after 12 rounds`);
 }
 
+/** Brings the due string to where the pass wants it, and sees the next one come. */
+export async function raiseDueNote(page: Page): Promise<void> {
+	const { note } = await readLive(page);
+	for (let tries = 0; tries < 10; tries++) {
+		await strike(page);
+		const live = await readLive(page);
+		if (live.note !== note) return;
+		if (live.word === 'Holds') {
+			await expect.poll(async () => (await readLive(page)).note).not.toBe(note);
+			return;
+		}
+		if (live.cents !== undefined) await turnPin(page, -live.cents);
+	}
+	throw new Error(`${note} was not raised after 10 rounds`);
+}
+
 /** Turns the simulated pin by so many cents, to the nearest fifth of a cent. */
 export async function turnPin(page: Page, by: number): Promise<void> {
 	const key = by > 0 ? 'ArrowUp' : 'ArrowDown';
@@ -150,20 +166,22 @@ export async function turnPin(page: Page, by: number): Promise<void> {
 export const openStrings = (page: Page) =>
 	page.getByRole('group', { name: 'Strings left unmuted' }).locator('[aria-pressed=true]');
 
+/** Cents that a pin of the simulated instrument moves before its string follows. */
+const BEARING = 1.2;
+
 /** Turns the open string until it is said to hold, and what comes next is open. */
 export async function holdString(page: Page): Promise<void> {
 	const open = openStrings(page);
 	const due = async () => `${(await readLive(page)).note} ${await open.innerText()}`;
 	const before = await due();
-	let stood: number | undefined;
 	for (let tries = 0; tries < 24; tries++) {
 		const { word, cents } = await readLive(page);
 		if ((await due()) !== before) return;
 		if (word === 'Raise' || word === 'Lower') {
-			// What the bearing holds back is turned for again, and a little more.
-			const isStuck = stood !== undefined && Math.abs(cents! - stood) < 0.15;
-			await turnPin(page, -cents! - (isStuck ? 0.6 * Math.sign(cents!) : 0));
-			stood = cents;
+			// Past it, and back down: else what the bearing holds comes out blow by blow.
+			const past = -Math.sign(cents!) * BEARING;
+			await turnPin(page, -cents! + past);
+			await turnPin(page, -past);
 		}
 		await strikeAndLook(page);
 		if ((await readLive(page)).word === 'Holds') {

@@ -14,6 +14,9 @@ describe('the final pass', () => {
 		expect(octaves[0]).toMatchObject({ lower: 21, upper: 33, kind: { lowerPartial: 10, upperPartial: 5 } });
 		expect(octaves.at(-1)).toMatchObject({ lower: 96, upper: 108, kind: { lowerPartial: 2, upperPartial: 1 } });
 		expect(finalWalk('doubleOctaves', notes, stringsAt)).toHaveLength(64);
+		expect(finalWalk('chords', notes, stringsAt)).toHaveLength(24);
+		const few = finalWalk('chords', [60, 62, 64, 67], stringsAt);
+		expect(few).toMatchObject([{ chord: { notes: [60, 64, 67] } }]);
 	});
 
 	it('has nothing to go over where a keyboard is short, or has one string a note', () => {

@@ -152,6 +152,20 @@ export interface HeardInterval {
 	readonly sense: 'wide' | 'narrow' | null;
 }
 
+/** A chord that was played, as its notes were heard in it. */
+export interface HeardChord {
+	/** 0 for C to 11 for B. */
+	readonly root: number;
+	readonly kind: string;
+	/** Cents from where each is planned, with their standard error, null where others hid it; and how far its strings lie apart. */
+	readonly notes: readonly {
+		readonly note: number;
+		readonly cents: number | null;
+		readonly error: number | null;
+		readonly apart: number;
+	}[];
+}
+
 /** Versions that this one was written over, by their acts' ids; not said: all that were there before it. */
 interface WrittenOver {
 	readonly over?: readonly string[];
@@ -187,6 +201,7 @@ export type Act = Happened &
 		| ({ readonly do: 'note'; readonly text: string } & WrittenOver)
 		| { readonly do: 'finish' }
 		| ({ readonly do: 'heard' } & HeardInterval)
+		| ({ readonly do: 'chord' } & HeardChord)
 		/** What a raise has told of the piano: the next one begins with it. */
 		| { readonly do: 'learned'; readonly learned: LearnedRaise }
 		| ArrivalAct

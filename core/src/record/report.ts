@@ -5,6 +5,7 @@ import {
 	MARKS,
 	type Act,
 	type ActOf,
+	type HeardChord,
 	type HeardInterval,
 	type Mark,
 	type Purpose,
@@ -64,6 +65,8 @@ export interface VisitReport extends Written {
 	readonly marks: ReadonlyMap<Mark, ReadonlySet<SounderId>>;
 	/** Intervals that were heard: of each coincidence the last one. */
 	readonly heard: readonly At<HeardInterval>[];
+	/** Chords that were played: of each the last time. */
+	readonly chords: readonly At<HeardChord>[];
 	/** Events of each sounder in order of happening. */
 	readonly ofSounder: ReadonlyMap<SounderId, readonly VisitEvent[]>;
 	/** Sounders that were taken by a reading, by its id: it may arrive after what rests on it. */
@@ -88,6 +91,7 @@ export const EMPTY_REPORT: VisitReport = {
 	closing: closingOf([]),
 	marks: new Map(),
 	heard: [],
+	chords: [],
 	ofSounder: new Map(),
 	resting: new Map(),
 	ofVisit: [],
@@ -184,7 +188,8 @@ function figureOf({ id, at, device, counter, pitch, target, deviation }: Reading
 
 function wholeOf(
 	report: VisitReport
-): Written & Pick<VisitReport, 'place' | 'stage' | 'finishedAt' | 'arrival' | 'closing' | 'marks' | 'heard'> {
+): Written &
+	Pick<VisitReport, 'place' | 'stage' | 'finishedAt' | 'arrival' | 'closing' | 'marks' | 'heard' | 'chords'> {
 	const standing = report.ofVisit.filter(({ id }) => !isUndone(report, id));
 	const of = <Kind extends Act['do']>(kind: Kind) => standing.filter((act): act is ActOf<Kind> => act.do === kind);
 	return {
@@ -195,7 +200,8 @@ function wholeOf(
 		arrival: arrivalOf(standing.filter(isArrivalAct)),
 		closing: closingOf(standing.filter(isClosingAct)),
 		marks: marksOf(of('mark')),
-		heard: lastHeard(of('heard'))
+		heard: lastHeard(of('heard')),
+		chords: [...new Map(of('chord').map((each) => [`${each.root} ${each.kind}`, each])).values()]
 	};
 }
 

@@ -17,8 +17,13 @@ export interface Explaining {
 	readonly doubt: number;
 }
 
-/** Share of the power of all peaks that neither of two notes explains: what a third note, or a voice, adds. */
-export function foreignShare({ samples, sampleRate }: PairSound, notes: readonly Explaining[]): number {
+/** The peaks of a sound's spectrum, in Hz, and the width of a bin. */
+export interface SoundPeaks {
+	readonly peaks: readonly { readonly frequency: number; readonly power: number }[];
+	readonly width: number;
+}
+
+export function peaksOf({ samples, sampleRate }: PairSound): SoundPeaks {
 	const size = 2 ** Math.floor(Math.log2(samples.length));
 	const spectrum = new Spectrum(size);
 	spectrum.take(samples.subarray(0, size), size);
@@ -27,19 +32,29 @@ export function foreignShare({ samples, sampleRate }: PairSound, notes: readonly
 	const [from, to] = [Math.ceil(LOWEST_HZ / width), Math.min(size / 2 - 2, Math.floor(HIGHEST_HZ / width))];
 	let loudest = 0;
 	for (let k = from; k < to; k++) loudest = Math.max(loudest, power[k]);
-	const known = notes.flatMap(({ string, doubt }) =>
-		Array.from({ length: PARTIALS }, (_, i) => ({
-			frequency: partialHz(string, i + 1),
-			within: 2 ** ((NEAR.cents + doubt) / 1200) - 1
-		}))
-	);
-	const isKnown = (at: number) =>
-		known.some(({ frequency, within }) => Math.abs(frequency - at) < Math.max(NEAR.bins * width, at * within));
-	let [all, foreign] = [0, 0];
+	const peaks: { readonly frequency: number; readonly power: number }[] = [];
 	for (let k = from; k < to; k++) {
 		if (power[k] < QUIETEST * loudest || power[k] < power[k - 1] || power[k] <= power[k + 1]) continue;
-		all += power[k];
-		if (!isKnown(k * width)) foreign += power[k];
+		peaks.push({ frequency: k * width, power: power[k] });
+	}
+	return { peaks, width };
+}
+
+/** How near a partial a peak must lie to belong to it, in Hz. */
+export const peakReach = (frequency: number, doubt: number, width: number) =>
+	Math.max(NEAR.bins * width, frequency * (2 ** ((NEAR.cents + doubt) / 1200) - 1));
+
+/** Share of the power of all peaks that none of the notes explains: what another note, or a voice, adds. */
+export function foreignShare({ peaks, width }: SoundPeaks, notes: readonly Explaining[]): number {
+	const known = notes.flatMap(({ string, doubt }) =>
+		Array.from({ length: PARTIALS }, (_, i) => ({ frequency: partialHz(string, i + 1), doubt }))
+	);
+	const isKnown = (at: number) =>
+		known.some(({ frequency, doubt }) => Math.abs(frequency - at) < peakReach(at, doubt, width));
+	let [all, foreign] = [0, 0];
+	for (const { frequency, power } of peaks) {
+		all += power;
+		if (!isKnown(frequency)) foreign += power;
 	}
 	return all > 0 ? foreign / all : 0;
 }

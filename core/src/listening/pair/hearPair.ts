@@ -1,6 +1,6 @@
 import { partialHz, type StiffString } from '../../strings/stiffString';
 import { measureBeat, type MeasuredBeat } from './coincidence';
-import { foreignShare } from './foreignPeaks';
+import { foreignShare, peaksOf } from './foreignPeaks';
 import {
 	fromLaw,
 	FURTHEST,
@@ -82,7 +82,7 @@ export function hearPair(
 		{ string: low.string, doubt: 0 },
 		{ string: high.string, doubt }
 	];
-	if (foreignShare(sound, notes) > MOST_FOREIGN) return { kind: 'refused', why: 'another note' };
+	if (foreignShare(peaksOf(sound), notes) > MOST_FOREIGN) return { kind: 'refused', why: 'another note' };
 	const isOpen = lower.strings > 1 || upper.strings > 1;
 	const beats = pairs
 		.filter(([p, q]) => partialHz(low.string, p) < HIGHEST_HZ && partialHz(high.string, q) < HIGHEST_HZ)

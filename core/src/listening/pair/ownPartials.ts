@@ -9,7 +9,7 @@ import { hz } from '../../units/quantity';
 import { fitString } from '../stream/stringFit';
 
 /*
- * Two notes that sound together share some partials, where they beat; others stand alone. By these each note is known, as if
+ * Notes that sound together share some partials, where they beat; others stand alone. By these each note is known, as if
  * it were by itself: its law (F and B), how loud it is, and how it falls.
  */
 
@@ -85,7 +85,7 @@ export function roomAbout(frequency: number, strings: readonly StiffString[], bu
 function ownPartialsOf(
 	{ samples, sampleRate }: PairSound,
 	note: PairNote,
-	other: StiffString,
+	others: readonly StiffString[],
 	highest: number,
 	isLast: boolean
 ) {
@@ -97,7 +97,7 @@ function ownPartialsOf(
 	for (let partial = 1; partial <= highest; partial++) {
 		const about = partialHz(string, partial);
 		if (about > Math.min(HIGHEST_HZ, HIGHEST_SHARE_OF_RATE * sampleRate)) break;
-		const room = roomAbout(about, [string, other], [about]);
+		const room = roomAbout(about, [string, ...others], [about]);
 		if (room < least) continue;
 		expected++;
 		const envelope = partialEnvelope(samples, sampleRate, about, Math.min(room, WIDEST_HZ));
@@ -137,18 +137,23 @@ export const fromLaw = (string: StiffString, partial: number, frequency: number)
 	centsBetween(partialHz(string, partial), hz(frequency));
 
 /**
- * What each of two notes is known by: looked for twice, since which partials stand alone follows from where the notes stand.
- * A note without partials of its own stays as it was thought to stand.
+ * What each of the notes that sound together is known by: looked for twice, since which partials stand alone follows from where
+ * the notes stand. A note without partials of its own stays as it was thought to stand.
  */
-export function knownNotes(sound: PairSound, notes: readonly [PairNote, PairNote]): [KnownNote, KnownNote] {
+export function knownNotes<Notes extends readonly PairNote[]>(
+	sound: PairSound,
+	notes: Notes
+): { [Each in keyof Notes]: KnownNote } {
 	const look = (at: readonly PairNote[], highest: number, isLast: boolean) =>
-		at.map((note, i) => ownPartialsOf(sound, note, at[1 - i].string, highest, isLast));
+		at.map((note, i) => {
+			const others = at.filter((_, other) => other !== i).map(({ string }) => string);
+			return ownPartialsOf(sound, note, others, highest, isLast);
+		});
 	const first = look(notes, FIRST_PARTIALS, false);
 	const now = notes.map((note, i) => ({ ...note, string: lawOf(first[i].own, note.string) ?? note.string }));
-	return look(now, HIGHEST_PARTIAL, true).map(({ own, expected }, i) => known(now[i], own, expected)) as [
-		KnownNote,
-		KnownNote
-	];
+	return look(now, HIGHEST_PARTIAL, true).map(({ own, expected }, i) => known(now[i], own, expected)) as {
+		[Each in keyof Notes]: KnownNote;
+	};
 }
 
 function known({ string: thought, strings }: PairNote, own: readonly OwnPartial[], expected: number): KnownNote {

@@ -2,6 +2,7 @@ import {
 	isHidden,
 	TOGETHER_SECONDS,
 	type AskedKeys,
+	type ChordWord,
 	type HeardBeat,
 	type ListenerEvent,
 	type PairWord,
@@ -33,6 +34,8 @@ export interface PairHearing extends Pick<Partial<ListeningOptions>, 'strikes' |
 	readonly onHeard?: (heard: HeardKeys) => void;
 	/** Told of a note that was struck alone and read, with every word of it. */
 	readonly onAlone?: (reading: StringReading, isFinal: boolean) => void;
+	/** Told of a chord, where chords are listened for. */
+	readonly onChord?: (word: ChordWord) => void;
 }
 
 /** How hard the simulated instrument is struck. */
@@ -53,6 +56,8 @@ export class PairListening {
 	told = $state(0);
 	/** All strings of a note sound, and not one alone. */
 	isOpen = $state(false);
+	/** Chords are played, and not two keys. */
+	hearsChords = $state(false);
 	/** What was heard last of each pair of keys. */
 	private heardOf = $state.raw<ReadonlyMap<string, HeardKeys>>(new Map());
 	private readonly worker = pairsWorker();
@@ -96,6 +101,8 @@ export class PairListening {
 	/** From now on this is listened for; on another instrument listening stops. */
 	follow(listened: Listened, wish: PairWish): void {
 		this.wish = wish;
+		// Read here, so that whoever follows asks again when they change.
+		void this.hearsChords;
 		const counts = wish.plan.targets.map(({ note }) => (this.isOpen ? this.countOf(note) : 1));
 		untrack(() => {
 			if (listened.id !== this.listened.id) {
@@ -115,7 +122,7 @@ export class PairListening {
 			...{ lowest: plan.targets[0].note, highest: plan.targets[plan.targets.length - 1].note, a4, counts },
 			strings: plan.targets.map(({ string }) => ({ ...string }))
 		};
-		this.worker.run('ask', { keyboard, asked }).catch(ignoreGivenUp);
+		this.worker.run('ask', { keyboard, asked, chords: this.hearsChords }).catch(ignoreGivenUp);
 	}
 
 	/** The sound of keys comes in here, straight from the worker that listens. */
@@ -159,9 +166,15 @@ export class PairListening {
 		return { kind: 'refused', why: 'one note only', only, struckAt, seconds, isFinal, ...(hidden && { hidden }) };
 	}
 
-	private take(word: PairWord): void {
+	private take(word: PairWord | ChordWord): void {
 		// A microphone that was not listened to heard the page itself.
 		if (this.struck === undefined || Math.abs(word.struckAt - this.struck) > 1e-6) return;
+		if (word.kind === 'chord') {
+			this.waits = false;
+			this.told++;
+			this.hearing.onChord?.(word);
+			return;
+		}
 		const alone = this.readAlone(word);
 		this.waits = false;
 		this.told++;

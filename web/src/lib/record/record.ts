@@ -23,7 +23,7 @@ import { z } from 'zod';
 import { wishSchema } from '$lib/tuning/wishSchema';
 import { limitedText } from '$lib/ui/fields';
 import { NOTE_LIMIT } from '$lib/ui/limits';
-import { act, counter, moment, sounder } from './actFields';
+import { act, counter, moment, sounder, word } from './actFields';
 import { arrivalActs } from './arrivalActs';
 import { closingActs } from './closingActs';
 import { FORMAT } from './format';
@@ -160,6 +160,9 @@ const logarithm = z.number().min(-10).max(10);
 /** Partials up to the sixteenth meet; nothing beats faster than this and is still a beat. */
 const heardPartial = z.number().int().min(1).max(16);
 const FASTEST_HEARD = 60;
+/** Notes of a chord, and how far one of them may stand off, in cents. */
+const MOST_IN_CHORD = 10;
+const LARGEST_OFF = 600;
 const sentActSchema = z.discriminatedUnion('do', [
 	z.object({
 		...act,
@@ -203,6 +206,23 @@ const sentActSchema = z.discriminatedUnion('do', [
 			path: ['upper'],
 			error: 'The upper note lies above the lower one.'
 		}),
+	z.object({
+		...act,
+		do: z.literal('chord'),
+		root: z.number().int().min(0).max(11),
+		kind: word,
+		notes: z
+			.array(
+				z.object({
+					note: groupNumber,
+					cents: z.number().min(-LARGEST_OFF).max(LARGEST_OFF).nullable(),
+					error: z.number().min(0).max(LARGEST_OFF).nullable(),
+					apart: z.number().min(0).max(LARGEST_OFF)
+				})
+			)
+			.min(2)
+			.max(MOST_IN_CHORD)
+	}),
 	z.object({
 		...act,
 		do: z.literal('learned'),

@@ -1,4 +1,4 @@
-import { hearKeys, hz, type KeptPair, type KnownKeyboard } from '@fendrel/core';
+import { hearChord, hearKeys, hz, knownChords, type KeptPair, type KnownKeyboard } from '@fendrel/core';
 import type { AskJob, KeyboardTable, PairTasks } from './pairs';
 import { untilGivenUp, type Handlers } from './serve';
 
@@ -25,7 +25,9 @@ export function pairJobs(): Handlers<PairTasks> {
 			const hear = () => {
 				const kept = newest;
 				newest = undefined;
-				if (kept && asked && !signal.aborted) tell(hearKeys(kept, known(asked.keyboard), asked.asked));
+				if (!kept || !asked || signal.aborted) return;
+				const keyboard = known(asked.keyboard);
+				tell(asked.chords ? hearChord(kept, keyboard, knownChords(keyboard)) : hearKeys(kept, keyboard, asked.asked));
 			};
 			port.onmessage = ({ data }: MessageEvent<KeptPair>) => {
 				const waits = newest !== undefined;

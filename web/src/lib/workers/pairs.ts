@@ -1,4 +1,4 @@
-import type { AskedKeys, PairWord } from '@fendrel/core';
+import type { AskedKeys, ChordWord, PairWord } from '@fendrel/core';
 import type { Task } from './protocol';
 
 /** What is known of the instrument before two keys are struck; functions cannot cross, so strings come as tables. */
@@ -16,11 +16,13 @@ export interface AskJob {
 	readonly keyboard: KeyboardTable;
 	/** Keys that are rather expected than others. */
 	readonly asked: readonly AskedKeys[];
+	/** Chords are played. */
+	readonly chords: boolean;
 }
 
 export type PairTasks = {
 	/** From now on keys are heard with this in mind. */
 	ask: Task<AskJob, void>;
 	/** Tells of keys whose sound comes in through a port, until it is given up; of sounds that wait only the newest. */
-	hear: Task<MessagePort, never, PairWord>;
+	hear: Task<MessagePort, never, PairWord | ChordWord>;
 };

@@ -1,9 +1,9 @@
 <script lang="ts">
-	import { FINAL_WALKS, type FinalStep, type FinalWalk } from '@fendrel/core';
+	import { FINAL_WALKS, noteName, type FinalStep, type FinalWalk, type KeyChord } from '@fendrel/core';
 	import Segments from '$lib/ui/Segments.svelte';
 	import { typedInto } from '$lib/ui/keys';
 	import type { OpenVisit } from '../openVisit.svelte';
-	import { stepName, walkState } from './finalPass';
+	import { chordName, stepName, walkState } from './finalPass';
 	import type { Proved } from './proved';
 
 	interface Props {
@@ -14,12 +14,15 @@
 		/** Strikes the simulated instrument, where that is what is listened to. */
 		onstrike: ((step: FinalStep) => void) | undefined;
 		onagain: (note: number) => void;
+		/** The chord that was heard last; null: none that is known. */
+		chord: KeyChord | null | undefined;
 	}
-	let { open, proved, ondue, onstrike, onagain }: Props = $props();
+	let { open, proved, ondue, onstrike, onagain, chord }: Props = $props();
 	const NAMES: Record<FinalWalk, string> = {
 		unisons: 'Unisons',
 		octaves: 'Octaves',
-		doubleOctaves: 'Double octaves'
+		doubleOctaves: 'Double octaves',
+		chords: 'Chords in all keys'
 	};
 	let walk = $state<FinalWalk | undefined>();
 	let passed = $state.raw<ReadonlySet<string>>(new Set());
@@ -51,11 +54,24 @@
 	{#if gone}
 		<p role="status">
 			{gone.heard} of {gone.all} heard.
-			{#if gone.due}Next: <b>{stepName(gone.due)}</b>{'note' in gone.due ? ', its strings open' : ''}.
+			{#if gone.due}Next: <b>{stepName(gone.due)}</b>{'note' in gone.due
+					? ', its strings open'
+					: 'chord' in gone.due
+						? ` (${gone.due.chord.notes.map(noteName).join(' ')}), or another one`
+						: ''}.
 			{:else if gone.all === 0}{walk === 'unisons'
 					? 'No note with several strings has been set.'
-					: 'This keyboard is too short for any.'}{/if}
+					: walk === 'chords'
+						? 'Set the middle of the keyboard first: no chord is whole yet.'
+						: 'This keyboard is too short for any.'}{/if}
 		</p>
+		{#if walk === 'chords' && chord !== undefined}
+			<p class="soft" data-testid="chord">
+				{chord
+					? `That was ${chordName(chord)}.`
+					: 'That was no major triad or dominant seventh between C3 and C6 that all its notes are heard of.'}
+			</p>
+		{/if}
 		{#if gone.due}
 			<div class="acts">
 				{#if onstrike}

@@ -1,7 +1,6 @@
 import { KEYBOARD, temperamentById, usualStringing } from '@fendrel/core';
 import { describe, expect, it } from 'vitest';
 import { planFor } from '$lib/tuning/plan';
-import type { Proved } from './proved';
 import { stepName, walkState } from './finalPass';
 
 const [lowest, highest] = [48, 72];
@@ -14,7 +13,7 @@ const ground = {
 	body: { lowest, highest, stringing: usualStringing('upright', lowest, highest) },
 	summary: { set: [60, 61] }
 } as unknown as Parameters<typeof walkState>[0];
-const NONE: Pick<Proved, 'heard' | 'unisons'> = { heard: [], unisons: [] };
+const NONE: Parameters<typeof walkState>[1] = { heard: [], unisons: [], chords: [], unisonLimit: () => 0.6 };
 const heard = (lower: number, rate: number) =>
 	[{ lower, upper: lower + 12, lowerPartial: 4, upperPartial: 2, rate, error: 0.05, sense: 'wide', at: 0 }] as const;
 
@@ -41,6 +40,27 @@ describe('the final pass', () => {
 		const walked = walkState(ground, { ...NONE, unisons }, 'unisons', new Set());
 		expect(walked).toMatchObject({ all: 2, heard: 2, due: undefined });
 		expect(walked.out).toMatchObject([{ note: 60, words: '1.4 cents apart' }]);
+	});
+
+	it('names the note of a chord that stands out of it, from the others', () => {
+		const all = {
+			...ground,
+			summary: { set: Array.from({ length: 25 }, (_, i) => 48 + i) }
+		} as unknown as typeof ground;
+		const begun = walkState(all, NONE, 'chords', new Set());
+		expect(begun.all).toBe(22);
+		expect(stepName(begun.due!)).toBe('C major');
+		const note = (each: number, cents: number | null, apart = 0) => ({ note: each, cents, error: cents && 0.2, apart });
+		const played = (...notes: ReturnType<typeof note>[]) =>
+			walkState(all, { ...NONE, chords: [{ root: 0, kind: 'major', notes, at: 0 }] }, 'chords', new Set());
+		expect(played(note(60, -3.1), note(64, 1.6), note(67, -3)).out).toMatchObject([
+			{ note: 64, words: 'E4 is 4.6 cents sharp of the others' }
+		]);
+		expect(played(note(60, 0.2), note(64, null), note(67, 0.1, 1.5)).out).toMatchObject([
+			{ note: 67, words: 'the strings of G4 lie 1.5 cents apart' }
+		]);
+		const still = played(note(60, 0.2), note(64, -0.4), note(67, 0.1));
+		expect([still.heard, still.out]).toEqual([1, []]);
 	});
 
 	it('ends where everything was heard or passed over', () => {

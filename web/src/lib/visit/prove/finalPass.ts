@@ -1,10 +1,28 @@
-import { beatOf, finalWalk, noteName, standsOut, type FinalStep, type FinalWalk } from '@fendrel/core';
+import {
+	beatOf,
+	finalWalk,
+	noteClassName,
+	noteName,
+	outOfChord,
+	standsOut,
+	type ChordKind,
+	type FinalStep,
+	type FinalWalk,
+	type HeardChord,
+	type KeyChord
+} from '@fendrel/core';
 import { pairName } from '$lib/ui/beats';
 import type { OpenVisit } from '../openVisit.svelte';
 import { heardAs, type Proved } from './proved';
 
-/** "C3", "C3-C4". */
-export const stepName = (step: FinalStep): string => ('note' in step ? noteName(step.note) : pairName(step));
+const CHORD_NAMES: Record<ChordKind, string> = { major: 'major', dominantSeventh: 'dominant seventh' };
+/** "E♭ dominant seventh". */
+export const chordName = ({ root, kind }: Pick<KeyChord, 'root' | 'kind'>) =>
+	`${noteClassName(root)} ${CHORD_NAMES[kind]}`;
+
+/** "C3", "C3-C4", "C major". */
+export const stepName = (step: FinalStep): string =>
+	'chord' in step ? chordName(step.chord) : 'note' in step ? noteName(step.note) : pairName(step);
 
 /** How a walk stands: what is due, and what stood out of what was heard. */
 export interface WalkState {
@@ -18,15 +36,19 @@ export interface WalkState {
 /** @param passed steps that were passed over, by name */
 export function walkState(
 	{ plan, family, body, summary }: Pick<OpenVisit, 'plan' | 'family' | 'body' | 'summary'>,
-	{ heard, unisons }: Pick<Proved, 'heard' | 'unisons'>,
+	{ heard, unisons, chords, unisonLimit }: Pick<Proved, 'heard' | 'unisons' | 'chords' | 'unisonLimit'>,
 	walk: FinalWalk,
 	passed: ReadonlySet<string>
 ): WalkState {
 	// A unison that nobody set is not proved: it is on record as it stands.
-	const notes = walk === 'unisons' ? summary.set : family.groups(body);
+	const notes = walk === 'unisons' || walk === 'chords' ? summary.set : family.groups(body);
 	const steps = finalWalk(walk, notes, (note) => family.sounders(body, note).length);
 	/** What was heard of a step: undefined where nothing was, else what is wrong with it. */
-	const told = (step: FinalStep): { readonly words: string } | undefined => {
+	const told = (step: FinalStep): { readonly words: string; readonly note?: number } | undefined => {
+		if ('chord' in step) {
+			const played = chords.find(({ root, kind }) => root === step.chord.root && kind === step.chord.kind);
+			return played && outOf(played, unisonLimit);
+		}
 		if ('note' in step) {
 			const unison = unisons.find(({ note }) => note === step.note);
 			return unison && { words: unison.apart > unison.limit ? `${unison.apart.toFixed(1)} cents apart` : '' };
@@ -45,8 +67,25 @@ export function walkState(
 		all: steps.length,
 		heard: judged.filter((each) => each.told).length,
 		due: judged.find((each) => !each.told && !passed.has(stepName(each.step)))?.step,
-		out: judged.flatMap(({ step, told }) =>
-			told?.words ? [{ step, words: told.words, note: 'note' in step ? step.note : step.lower }] : []
-		)
+		out: judged.flatMap(({ step, told }) => {
+			if (!told?.words) return [];
+			const note = told.note ?? ('note' in step ? step.note : 'lower' in step ? step.lower : step.chord.notes[0]);
+			return [{ step, words: told.words, note }];
+		})
 	};
+}
+
+/** What stood out of a chord that was played. */
+function outOf({ notes }: HeardChord, unisonLimit: (note: number) => number): { words: string; note?: number } {
+	const heard = notes.map(({ note, cents, error, apart }) => ({
+		...{ note, apart },
+		off: cents === null || error === null ? undefined : { cents, error }
+	}));
+	const out = outOfChord(heard, unisonLimit);
+	const words = out.map(({ note, cents, isUnison }) =>
+		isUnison
+			? `the strings of ${noteName(note)} lie ${cents.toFixed(1)} cents apart`
+			: `${noteName(note)} is ${Math.abs(cents).toFixed(1)} cents ${cents < 0 ? 'flat' : 'sharp'} of the others`
+	);
+	return { words: words.join('; '), note: out[0]?.note };
 }

@@ -3,6 +3,8 @@ import {
 	octaveType,
 	STAIRCASES,
 	type AskedKeys,
+	type ChordWord,
+	type KeyChord,
 	type FinalStep,
 	type IntervalKind,
 	type StringReading,
@@ -56,6 +58,8 @@ export class ProveSession {
 	readonly last = new LastStrike((playing) => this.pairs.listening.ignoreWhile(playing));
 	/** What was struck last: two keys, or one. */
 	shown = $state.raw<{ readonly lower: number; readonly upper: number } | { readonly note: number } | undefined>();
+	/** The chord that was heard last; null: what was played is none that is known. */
+	chord = $state.raw<KeyChord | null | undefined>();
 	private readonly asked: readonly AskedKeys[];
 	private due = $state.raw<AskedKeys | undefined>();
 	private looked: { readonly struckAt: number; readonly analysis: UnisonAnalysis } | undefined;
@@ -72,6 +76,7 @@ export class ProveSession {
 				onMoved: (now) => open.movePins(now),
 				onHeard: (heard) => this.hear(heard),
 				onAlone: (reading, isFinal) => this.take(reading, isFinal),
+				onChord: (word) => this.takeChord(word),
 				strikes: () => this.last.port(),
 				onKept: (reading) => void this.look(reading)
 			}
@@ -92,12 +97,14 @@ export class ProveSession {
 					meetings: [[step.kind.lowerPartial, step.kind.upperPartial], ...(BESIDE[step.upper - step.lower] ?? [])]
 				}
 			: undefined;
-		if (step && 'note' in step) this.pairs.isOpen = true;
+		this.pairs.hearsChords = step !== undefined && 'chord' in step;
+		if (step && !isPair) this.pairs.isOpen = true;
+		if (!this.pairs.hearsChords) this.chord = undefined;
 	}
 
 	/** Strikes what the final pass asks for, on the simulated instrument. */
 	strike(step: FinalStep): void {
-		this.pairs.strike('note' in step ? [step.note] : [step.lower, step.upper]);
+		this.pairs.strike('chord' in step ? step.chord.notes : 'note' in step ? [step.note] : [step.lower, step.upper]);
 	}
 
 	/** Begins in the browser; what it returns ends it. */
@@ -126,6 +133,19 @@ export class ProveSession {
 					this.open.record.act({
 						...{ do: 'heard', ...keys, lowerPartial, upperPartial, rate, error, sense: sense ?? null }
 					});
+		});
+	}
+
+	private takeChord({ chord, notes, isFinal }: ChordWord): void {
+		this.chord = chord ?? null;
+		if (!isFinal || !chord) return;
+		const { root, kind } = chord;
+		this.open.record.act({
+			...{ do: 'chord', root, kind },
+			notes: notes.map(({ note, off, apart }) => ({
+				...{ note, apart },
+				...{ cents: off?.cents ?? null, error: off?.error ?? null }
+			}))
 		});
 	}
 

@@ -44,6 +44,8 @@ export interface Proved {
 	readonly measured: MeasuredNotes;
 	/** Intervals that were heard and still stand as they were. */
 	readonly heard: readonly Heard[];
+	/** Chords that were played since their notes were set. */
+	readonly chords: VisitReport['chords'];
 	/** Intervals that rise step by step, and those that rest. */
 	readonly staircases: ReadonlyMap<StaircaseName | 'tenth', readonly MeasuredTread[]>;
 	/** Octaves by the coincidence that they are judged at. */
@@ -53,6 +55,8 @@ export interface Proved {
 	/** Notes that were struck again after they were set: cents since then. */
 	readonly drifts: readonly { readonly note: number; readonly drift: number }[];
 	/** Notes whose strings were heard together: cents from the lowest to the highest, and how far they may lie apart. */
+	/** Cents that the strings of a note may lie apart. */
+	readonly unisonLimit: (note: number) => number;
 	readonly unisons: readonly { readonly note: number; readonly apart: number; readonly limit: number }[];
 	readonly jobs: readonly ProofJob[];
 }
@@ -91,20 +95,26 @@ export function provedOf(open: Ground): Proved {
 		.readingsFor('proved')
 		.filter(({ at, sounders }) => stoodSince(open, at, [groupOf(sounders[0])]));
 	const walked = walkedNotes(standing);
+	const unisonLimit = (note: number) =>
+		unisonCents(near.unison, Math.max(1, habitAt(about.habits, note).partial) * plan.targetOf(note)!.pitch);
 	const unisons = [...walked].flatMap(([note, { spread }]) => {
-		const target = plan.targetOf(note);
-		if (spread === undefined || !target) return [];
-		const partial = Math.max(1, habitAt(about.habits, note).partial);
-		const apart = spread === 'none' ? 0 : spread.cents;
-		return [{ note, apart, limit: unisonCents(near.unison, partial * target.pitch) }];
+		if (spread === undefined || !plan.targetOf(note)) return [];
+		return [{ note, apart: spread === 'none' ? 0 : spread.cents, limit: unisonLimit(note) }];
 	});
+	const chords = record.report.chords.filter(({ at, notes }) =>
+		stoodSince(
+			open,
+			at,
+			notes.map(({ note }) => note)
+		)
+	);
 	const levels = read.map(({ note, deviation, error }) => ({ note, level: deviation, error }));
 	const minutes = settingsOf(open).minutes.note;
 	const tolerance = cents(visit.tolerance);
 	const weights = new Map(record.report.arrival.programme?.weights);
 	const weightOf = (note: number) => weights.get(note) ?? 1;
 	return {
-		...{ measured, heard, staircases, drifts, unisons },
+		...{ measured, heard, chords, unisonLimit, staircases, drifts, unisons },
 		octaves: new Map(OCTAVE_TYPES.map((type) => [type, measuredTreads(measured, intended, INTERVALS[type])])),
 		inversions: inversions(staircases, measured, contradicted(read, measured)),
 		temperament: about.temperaments?.length

@@ -69,6 +69,7 @@
 				ondue={(step) => session.listenFor(step)}
 				onstrike={pairs.listening.simulated && ((step) => session.strike(step))}
 				onagain={setAgain}
+				chord={session.chord}
 			/>
 			<p><a class="anchor" href="/visits/{visit.id}/prove/examination">As an examiner would go through it</a></p>
 		{/snippet}
