@@ -57,11 +57,11 @@ test('one note that stands out is mended at home: among its neighbours, led from
 	await strike(page);
 	await strike(page);
 	await expect(guide.getByText('Stop and call a technician: the pitch does not follow the lever.')).toBeVisible();
-	await holdString(page);
+	expect(await holdString(page)).toBe(true);
 	await expect(openStrings(page)).toHaveText('Left');
 	await expect(current).toContainText('Then the other two, until nothing moves.');
-	await holdString(page);
-	await holdString(page);
+	expect(await holdString(page)).toBe(true);
+	expect(await holdString(page)).toBe(true);
 	await expect(openStrings(page)).toHaveText('All three');
 	await leaveField(page);
 	await strikeAndLook(page);

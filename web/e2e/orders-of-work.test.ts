@@ -60,11 +60,11 @@ test('a section with one string a note, its unisons afterwards: string by string
 	await expect(unison).toBeVisible();
 	await expect(openStrings(page)).toHaveText('Left');
 	await expect(unison).toContainText('Wedge between middle and right.');
-	await holdString(page);
+	expect(await holdString(page)).toBe(true);
 	await expect(openStrings(page)).toHaveText('Right');
 	await expect(unison).toContainText('Wedge between left and middle.');
 	await unison.getByRole('row', { name: /Right/ }).getByRole('checkbox').check();
-	await holdString(page);
+	expect(await holdString(page)).toBe(true);
 	await expect(openStrings(page)).toHaveText('All three');
 	await strikeAndLook(page);
 	await expect(page.locator('.figure .word')).toHaveText(/Together|Bring them together|Let it sound longer/);

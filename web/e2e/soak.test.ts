@@ -7,7 +7,7 @@ import { startDatabase } from '../../scripts/lib/database.mjs';
 import { freePort } from '../../scripts/lib/ports.mjs';
 import { DATA } from '../../scripts/lib/system.mjs';
 import { Gate } from './gate';
-import { addInstrument, quicken, signIn, startVisit } from './parts';
+import { addInstrument, leaveField, quicken, signIn, startVisit } from './parts';
 
 /*
  * Two devices in one visit while the server and its database are killed and the way to them is cut, again and again: whatever
@@ -66,6 +66,39 @@ function held(page: Page, visitId: string): Promise<{ events: VisitEvent[]; item
 	}, visitId);
 }
 
+const SOON = { timeout: 3000 };
+/** What is done in the stages beside Set; by chance, from 0 to 1. */
+const ELSEWHERE = {
+	async Arrive(page, chance) {
+		await page.getByLabel('Humidity').fill(String(20 + Math.floor(70 * chance)), SOON);
+		await leaveField(page);
+		await page.keyboard.press(String(1 + Math.floor(6 * chance)));
+		await page.keyboard.press(chance < 0.5 ? 'a' : 'b');
+	},
+	async Sound(page) {
+		await page.getByRole('button', { name: 'Listen' }).click(SOON);
+		await leaveField(page);
+		for (let strikes = 0; strikes < 2; strikes++) {
+			await page.keyboard.press('Space');
+			await page.waitForTimeout(700);
+		}
+	},
+	async Plan(page, chance) {
+		const tolerances = page.locator('fieldset').last().getByRole('button');
+		await tolerances.nth(Math.floor(5 * chance)).click(SOON);
+	},
+	async Prove(page) {
+		await page.getByRole('button', { name: 'Listen' }).click(SOON);
+		await page.getByRole('button', { name: 'Octaves', exact: true }).click(SOON);
+		await page.getByRole('button', { name: 'Strike it' }).click(SOON);
+		await page.waitForTimeout(900);
+	},
+	async Close(page, chance) {
+		await page.getByLabel('Note for the record').fill(`Written at ${chance.toFixed(3)}`, SOON);
+		await leaveField(page);
+	}
+} as const satisfies Record<string, (page: Page, chance: number) => Promise<void>>;
+
 class Device {
 	page!: Page;
 	readonly faults: string[] = [];
@@ -99,17 +132,19 @@ class Device {
 		else if (chance < 0.96) {
 			await page.close();
 			await this.open();
-		} else await this.plan();
+		} else await this.elsewhere();
 		this.done++;
 		await page.waitForTimeout(200 + 600 * random.uniform()).catch(() => {});
 	}
 
-	/** Something that is written: a tolerance, and back to the strings. */
-	private async plan(): Promise<void> {
+	/** Something that is written in another stage, taken back now and then, and back to the strings. */
+	private async elsewhere(): Promise<void> {
 		const { page, random } = this;
-		await page.getByRole('link', { name: 'Plan', exact: true }).click({ timeout: 3000 });
-		const tolerances = page.locator('fieldset').last().getByRole('button');
-		await tolerances.nth(Math.floor(5 * random.uniform())).click({ timeout: 3000 });
+		const stages = Object.keys(ELSEWHERE) as (keyof typeof ELSEWHERE)[];
+		const stage = stages[Math.floor(stages.length * random.uniform())];
+		await page.getByRole('link', { name: stage, exact: true }).click({ timeout: 3000 });
+		await ELSEWHERE[stage](page, random.uniform());
+		if (random.uniform() < 0.3) await page.keyboard.press('Control+z');
 		await page.getByRole('link', { name: 'Set', exact: true }).click({ timeout: 3000 });
 	}
 }

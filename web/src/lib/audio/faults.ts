@@ -11,6 +11,8 @@ export type SoundFault =
 	| 'not opened'
 	/** It went away while it was in use. */
 	| 'lost'
+	/** The device slept, or something else took its sound, and what sounded meanwhile was not heard. */
+	| 'slept'
 	/** Perfect digital silence: muted, mostly. */
 	| 'silent'
 	/** The browser could not start its sound at all. */

@@ -22,7 +22,7 @@ import { clockOffset, keepClockOffset } from './deviceClock';
 import { SoundFailure, type SoundFault } from './faults';
 import { keepSource, lastSource, type SoundSource } from './lastSource';
 import { LevelWatch } from './levelWatch.svelte';
-import { onEnd } from './lifetime';
+import { inSight, onEnd } from './lifetime';
 import { stayAwake } from './stayAwake';
 import { openMicrophone } from './microphone';
 import { SimulatedInstrument } from './simulated';
@@ -126,7 +126,7 @@ export class Listening {
 		const { setup, twin, countOf, moved, onMoved } = this.options;
 		const isSimulated = this.source === 'simulated';
 		const isPaced = isSimulated && globalThis.fendrelPace !== undefined;
-		const clock = isPaced ? pacedClock(signal) : cardClock(signal);
+		const clock = isPaced ? pacedClock(signal) : cardClock(signal, () => void this.wake());
 		const { context } = clock;
 		const { sampleRate } = context;
 		const { input, samples } = await openCapture(context, signal);
@@ -178,6 +178,16 @@ export class Listening {
 		this.state = 'off';
 		this.clock = 0;
 		this.failure = failure;
+	}
+
+	/** The sound stood still: it begins anew once somebody looks, and says so until the next strike. */
+	private async wake(): Promise<void> {
+		this.stop('slept');
+		await inSight();
+		// Whoever pressed Listen or left meanwhile decides.
+		if (this.state !== 'off' || this.failure !== 'slept') return;
+		await this.start();
+		if (this.state !== 'off' && !this.failure) this.failure = 'slept';
 	}
 
 	/** Other habits, from the next strike on. */
@@ -233,6 +243,7 @@ export class Listening {
 		// A strike that is going to be looked at closer is known before its end is told.
 		if (!this.deafness.deaf) kept.forEach((reading) => this.options.onKept?.(reading));
 		this.levels.hear(events);
+		if (this.failure === 'slept' && events.some(({ kind }) => kind === 'strike')) this.failure = undefined;
 		const heard = this.deafness.pass(events);
 		if (heard.length) this.options.onEvents(heard);
 	}

@@ -11,11 +11,24 @@ declare global {
 	var fendrelPace: number | undefined;
 }
 
-/** The sound card's own clock. @param lifetime closes it */
-export function cardClock(lifetime: AbortSignal): SoundClock {
+/**
+ * The sound card's own clock.
+ * @param lifetime closes it
+ * @param onHalt told once when it stands still: the device sleeps, or another program has taken its sound
+ */
+export function cardClock(lifetime: AbortSignal, onHalt: () => void): SoundClock {
 	const context = new AudioContext({ latencyHint: 'interactive' });
 	onEnd(lifetime, () => void context.close());
-	return { context, begin: () => context.resume() };
+	const begin = async () => {
+		await context.resume();
+		const look = () => {
+			if (lifetime.aborted || context.state === 'running') return;
+			context.removeEventListener('statechange', look);
+			onHalt();
+		};
+		context.addEventListener('statechange', look);
+	};
+	return { context, begin };
 }
 
 const RATE = 48_000;

@@ -10,6 +10,7 @@ export const FAULT_WORDS: Record<SoundFault, string> = {
 	'did not start': 'The microphone did not start. Unplug it, plug it in again, then press Listen.',
 	'not opened': 'The microphone could not be opened. Check its connection and press Listen again.',
 	lost: 'The microphone went away. What was read is kept; plug it in and press Listen.',
+	slept: 'The device slept: what sounded meanwhile was not heard. It listens again; strike once more.',
 	silent: 'The microphone is silent: it may be muted. Unmute it, or choose another one.',
 	'no sound': 'The sound could not be started. Reload the page and press Listen again.'
 };
