@@ -72,7 +72,7 @@ const ANSWERS_WITHIN_MS = 2000;
 export async function serve({ databaseUrl, port, demo, env = {}, quiet = false }) {
 	const address = `http://localhost:${port}`;
 	const launch = () =>
-		startChild('application', process.execPath, [join(BUILD, 'index.js')], {
+		startChild('application', process.execPath, [join(ROOT, 'web', 'server.js')], {
 			cwd: ROOT,
 			stdio: quiet ? ['ignore', 'ignore', 'inherit'] : ['ignore', 'inherit', 'inherit'],
 			// A group of its own: Ctrl-C reaches only the command, which stops things in order.

@@ -18,6 +18,8 @@ declare global {
 		interface Locals {
 			signedIn: SignedIn | undefined;
 			look: 'day' | 'lamp';
+			/** The database did not answer while the page was made, or had too much to do. */
+			unanswered?: 'away' | 'busy';
 		}
 	}
 }

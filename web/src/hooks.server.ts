@@ -1,7 +1,7 @@
 import { redirect, type Handle, type HandleServerError, type ServerInit } from '@sveltejs/kit';
 import { isEmpty } from '$lib/server/db/stores/accounts';
 import { connect, useDatabase } from '$lib/server/db/connection';
-import { DATABASE_AWAY, isDatabaseAway } from '$lib/server/db/faults';
+import { DATABASE_AWAY, DATABASE_BUSY, isDatabaseAway, isDatabaseBusy } from '$lib/server/db/faults';
 import { underLease } from '$lib/server/db/lease';
 import { migrate } from '$lib/server/db/migrate';
 import { loadDemo } from '$lib/server/demo/load';
@@ -38,10 +38,12 @@ export const handle: Handle = async ({ event, resolve }) => {
 	try {
 		event.locals.signedIn = await readSession(event.cookies, event.url);
 	} catch (error) {
-		if (!isDatabaseAway(error)) throw error;
-		log.warn({ path: event.url.pathname }, 'database away');
-		return awayResponse(event.request);
+		const fault = unanswered(error);
+		if (!fault) throw error;
+		log.warn({ path: event.url.pathname }, `database ${fault}`);
+		return withoutDatabase(event.request, fault);
 	}
+	if (isForeign(event.request, event.url.origin)) return Response.json({ message: FOREIGN }, { status: 403 });
 	if (!event.locals.signedIn && !OPEN.has(event.url.pathname) && event.route.id !== null) {
 		if (event.route.id.includes('/api/'))
 			return Response.json(
@@ -53,6 +55,11 @@ export const handle: Handle = async ({ event, resolve }) => {
 	const response = await resolve(event, {
 		transformPageChunk: ({ html }) => html.replace('%fendrel.look%', event.locals.look)
 	});
+	// In mid-request too: what could not be asked is to be asked again, not refused.
+	const { unanswered: fault } = event.locals;
+	if (fault && response.status >= 500) return withoutDatabase(event.request, fault);
+	if (event.locals.signedIn && !response.headers.has('Cache-Control'))
+		response.headers.set('Cache-Control', 'no-store');
 	if (event.route.id?.includes('/api/')) response.headers.set(NOW_HEADER, String(Date.now()));
 	response.headers.set('X-Content-Type-Options', 'nosniff');
 	response.headers.set('Referrer-Policy', 'same-origin');
@@ -60,20 +67,38 @@ export const handle: Handle = async ({ event, resolve }) => {
 	return response;
 };
 
+const unanswered = (error: unknown) => (isDatabaseAway(error) ? 'away' : isDatabaseBusy(error) ? 'busy' : undefined);
+const SAID = { away: DATABASE_AWAY, busy: DATABASE_BUSY } as const;
+
+const READS = new Set(['GET', 'HEAD', 'OPTIONS']);
+const FOREIGN = 'This was sent from another site. Open Fendrel itself and try again.';
+
+/** Something that changes things, sent by a page of another origin. */
+function isForeign(request: Request, own: string): boolean {
+	if (READS.has(request.method)) return false;
+	const from = request.headers.get('origin');
+	const site = request.headers.get('sec-fetch-site');
+	return (from !== null && from !== own) || (site !== null && site !== 'same-origin' && site !== 'none');
+}
+
 /** Without the database nobody can be told apart, so no page can be made: a plain one that tries again. */
-function awayResponse(request: Request): Response {
+function withoutDatabase(request: Request, fault: 'away' | 'busy'): Response {
+	const said = SAID[fault];
 	const headers = { 'Retry-After': '3', 'Cache-Control': 'no-store' };
-	if (!request.headers.get('accept')?.includes('text/html'))
-		return Response.json(DATABASE_AWAY, { status: 503, headers });
+	if (!request.headers.get('accept')?.includes('text/html')) return Response.json(said, { status: 503, headers });
 	const page = `<!doctype html><html lang="en"><meta charset="utf-8"><meta http-equiv="refresh" content="3">
-<meta name="viewport" content="width=device-width, initial-scale=1"><title>Fendrel waits for its database</title>
+<meta name="viewport" content="width=device-width, initial-scale=1"><title>Fendrel waits</title>
 <body style="font:1.1rem/1.5 sans-serif;max-width:34rem;margin:20vh auto;padding:0 1.5rem;color:#1c2530;background:#f4efe6">
-<h1 style="font-weight:400">${DATABASE_AWAY.message}</h1><p>${DATABASE_AWAY.advice} This page tries again by itself.</p></body></html>`;
+<h1 style="font-weight:400">${said.message}</h1><p>${said.advice} This page tries again by itself.</p></body></html>`;
 	return new Response(page, { status: 503, headers: { ...headers, 'Content-Type': 'text/html; charset=utf-8' } });
 }
 
 export const handleError: HandleServerError = ({ error, event, status, message }) => {
-	if (isDatabaseAway(error)) return DATABASE_AWAY;
+	const fault = unanswered(error);
+	if (fault) {
+		event.locals.unanswered = fault;
+		return SAID[fault];
+	}
 	if (status === 404) return { message: 'There is nothing at this address.' };
 	log.error({ err: error, path: event.url.pathname }, message);
 	return {

@@ -3,16 +3,18 @@
 	import { untrack } from 'svelte';
 	import { superForm, type SuperValidated } from 'sveltekit-superforms';
 	import { KIND_NAMES } from '$lib/tuning/kinds';
-	import type { InstrumentForm } from './instrumentForm';
+	import type { AlikePlace, InstrumentForm } from './instrumentForm';
 
 	interface Props {
 		data: SuperValidated<InstrumentForm>;
 		locations: readonly { readonly name: string; readonly town: string }[];
+		/** Places that are written like the one that was sent: which is meant is asked. */
+		alike?: readonly AlikePlace[];
 		/** Address to go back to without saving. */
 		back: string;
 		save: string;
 	}
-	let { data, locations, back, save }: Props = $props();
+	let { data, locations, alike = [], back, save }: Props = $props();
 	const { form, errors, enhance, submitting, message, tainted, isTainted } = superForm(
 		untrack(() => data),
 		{ taintedMessage: 'You have not saved yet. Leave without saving?' }
@@ -20,6 +22,7 @@
 
 	/** The place's town is known once its name is. */
 	function fillTown() {
+		$form.place = '';
 		const known = locations.find(({ name }) => name === $form.location);
 		if (known && $form.town === '') $form.town = known.town;
 	}
@@ -101,9 +104,32 @@
 	</label>
 	<label class="field">
 		<span>Town</span>
-		<input class="input" name="town" bind:value={$form.town} aria-invalid={!!$errors.town} />
+		<input
+			class="input"
+			name="town"
+			bind:value={$form.town}
+			onchange={() => ($form.place = '')}
+			aria-invalid={!!$errors.town}
+		/>
 		{@render problem($errors.town)}
 	</label>
+	{#if alike.length}
+		{@const typed = [$form.location, $form.town].filter(Boolean).join(', ')}
+		<fieldset class="wide">
+			<legend>Which place is it?</legend>
+			{#each alike as { id, name, town } (id)}
+				{@const written = [name, town].filter(Boolean).join(', ')}
+				<label><input class="radio" type="radio" name="place" value={id} bind:group={$form.place} /> {written}</label>
+				<label
+					><input class="radio" type="radio" name="place" value="{id} as typed" bind:group={$form.place} />
+					{written}, and all that stands there is at “{typed}” from now on</label
+				>
+			{/each}
+			<label
+				><input class="radio" type="radio" name="place" value="another" bind:group={$form.place} /> Another place, “{typed}”</label
+			>
+		</fieldset>
+	{/if}
 	<label class="field">
 		<span>Maker</span>
 		<input class="input" name="maker" bind:value={$form.maker} aria-invalid={!!$errors.maker} />
@@ -127,6 +153,15 @@
 </form>
 
 <style>
+	fieldset label {
+		display: flex;
+		align-items: center;
+		gap: 0.6rem;
+		min-height: 44px;
+	}
+	legend {
+		font-weight: 600;
+	}
 	.form {
 		display: grid;
 		grid-template-columns: repeat(2, minmax(0, 1fr));

@@ -20,6 +20,8 @@ export const instrumentSchema = z
 		kind: z.enum(STRING_KINDS),
 		location: shortText,
 		town: shortText,
+		/** Which of the places that are written alike is meant, once that was asked. */
+		place: z.string().max(60).default(''),
 		maker: shortText,
 		madeIn: z
 			.string()
@@ -52,5 +54,12 @@ export const instrumentSchema = z
 				message: 'The highest note lies at least an octave above the lowest.'
 			});
 	});
+
+/** A place that is written like the one that was typed. */
+export interface AlikePlace {
+	readonly id: string;
+	readonly name: string;
+	readonly town: string;
+}
 
 export type InstrumentForm = z.infer<typeof instrumentSchema>;

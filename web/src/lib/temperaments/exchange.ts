@@ -1,6 +1,6 @@
 import { noteClassName, offsetsFromEqual } from '@fendrel/core';
-import Papa from 'papaparse';
 import { z } from 'zod';
+import { readCsv, writeCsv } from '$lib/ui/csv';
 import { typedNumber } from '$lib/ui/typed';
 import { draftSchema, MOST_AT_ONCE, written, type Draft } from './temperamentDraft';
 
@@ -11,6 +11,8 @@ export type Imported =
 
 const FORMAT = 'fendrel-temperaments';
 const VERSION = 1;
+/** A table of as many temperaments as are read at once is far smaller. */
+const LARGEST = 2_000_000;
 /** Decimals of a cent in CSV: a thousand times finer than anybody hears. */
 const DECIMALS = 6;
 const CLASSES = Array.from({ length: 12 }, (_, i) => noteClassName(i));
@@ -54,7 +56,7 @@ export function toCsv(drafts: readonly Draft[]): string {
 			source: rest.source
 		};
 	});
-	return Papa.unparse(rows, { newline: '\n' }) + '\n';
+	return writeCsv(rows);
 }
 
 /** Reads either format; which one it is shows at the first character. */
@@ -103,23 +105,24 @@ function linesOfNames(text: string): number[] {
 }
 
 function fromCsv(text: string): Imported {
-	const { data, meta } = Papa.parse<Record<string, string>>(text, {
-		header: true,
-		skipEmptyLines: 'greedy',
-		transformHeader: (header) => {
-			const plain = header.trim().replace('♯', '#').replace('♭', 'b');
-			return OTHER_NAMES[plain] ?? (PLAIN.includes(plain) ? plain : plain.toLowerCase());
-		}
+	const table = readCsv(text, { most: MOST_AT_ONCE + 1, bytes: LARGEST });
+	if ('problem' in table) return { problems: [table.problem] };
+	const [head, ...lines] = table.rows;
+	const columns = head.map((header) => {
+		const plain = header.trim().replace('♯', '#').replace('♭', 'b');
+		return OTHER_NAMES[plain] ?? (PLAIN.includes(plain) ? plain : plain.toLowerCase());
 	});
-	const missing = ['name', ...PLAIN].filter((column) => !meta.fields?.includes(column));
+	const missing = ['name', ...PLAIN].filter((column) => !columns.includes(column));
 	if (missing.length)
 		return {
 			problems: [
 				`Line 1: the column${missing.length > 1 ? 's' : ''} ${missing.join(', ')} missing. The first line names the columns: name, C, C#, D, Eb and so on.`
 			]
 		};
-	if (data.length === 0) return { problems: ['The file holds no temperament.'] };
-	if (data.length > MOST_AT_ONCE) return { problems: [`The file holds more than ${MOST_AT_ONCE} temperaments.`] };
+	if (lines.length === 0) return { problems: ['The file holds no temperament.'] };
+	const data = lines.map((cells): Partial<Record<string, string>> =>
+		Object.fromEntries(columns.map((column, i) => [column, cells[i]]))
+	);
 	return collect(
 		data.map((row, i) => ({
 			// Quoted texts may run over lines; for files with a row a line this is exact.

@@ -1,5 +1,5 @@
 import { equalHz, hz, noteName, parseNote, typedNoteName, WIRE, type WireName } from '@fendrel/core';
-import Papa from 'papaparse';
+import { readCsv, writeCsv } from '$lib/ui/csv';
 import { counted } from '$lib/ui/format';
 import type { Result } from '$lib/ui/result';
 import { typedNumber } from '$lib/ui/typed';
@@ -77,6 +77,8 @@ export function typedLine({ note, strings, material, core, length, outer, streng
 	};
 }
 
+/** More notes no keyboard has. */
+const MOST = { most: 200, bytes: 100_000 } as const;
 const COLUMNS = ['note', 'strings', 'wire', 'core', 'length', 'winding', 'strength'] as const;
 /** Other words for the columns, as people head them. */
 const HEADINGS: Readonly<Record<string, (typeof COLUMNS)[number]>> = {
@@ -96,9 +98,9 @@ export type ReadTable =
 
 /** Reads pasted text or a CSV file: with a heading line, or with the columns in our order. All of it or none. */
 export function readTable(source: string, context: LineContext): ReadTable {
-	const clean = source.replace(/^\uFEFF/, '').trim();
-	if (clean === '') return { problems: ['There is nothing to read.'] };
-	const { data } = Papa.parse<string[]>(clean, { skipEmptyLines: 'greedy', delimitersToGuess: ['\t', ';', ','] });
+	const table = readCsv(source, MOST);
+	if ('problem' in table) return { problems: [table.problem] };
+	const data = table.rows;
 	const first = data[0].map((cell) =>
 		cell
 			.trim()
@@ -130,7 +132,7 @@ export function readTable(source: string, context: LineContext): ReadTable {
 }
 
 export function tableCsv(lines: readonly StringLine[]): string {
-	return Papa.unparse(sorted(lines).map(typedLine), { columns: [...COLUMNS], newline: '\n' }) + '\n';
+	return writeCsv(sorted(lines).map(typedLine), COLUMNS);
 }
 
 export function sorted(lines: readonly StringLine[]): readonly StringLine[] {

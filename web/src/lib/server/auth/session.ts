@@ -1,6 +1,7 @@
 import { createHash, randomBytes } from 'node:crypto';
 import type { Cookies } from '@sveltejs/kit';
 import { endSession, prolongSession, saveSession, sessionByToken } from '../db/stores/accounts';
+import { rememberDevice } from '../db/stores/knownDevices';
 
 /** Who is at work, as pages may know it. */
 export interface SignedIn {
@@ -29,10 +30,32 @@ function setCookie(cookies: Cookies, token: string, url: URL, expires: Date): vo
 }
 
 export async function startSession(cookies: Cookies, url: URL, userId: string): Promise<void> {
+	// Who signs in anew leaves the old session behind: nothing is left open under another name.
+	const old = cookies.get(COOKIE);
+	if (old) await endSession(digest(old));
 	const token = randomBytes(32).toString('base64url');
 	const expires = new Date(Date.now() + LASTS);
 	await saveSession(digest(token), userId, expires);
 	setCookie(cookies, token, url, expires);
+}
+
+const DEVICE_COOKIE = 'fendrel_device';
+const DEVICE_LASTS = 400 * DAY;
+
+/** Digest of what this device was given when somebody signed in on it. */
+export function deviceOf(cookies: Cookies): string | undefined {
+	const token = cookies.get(DEVICE_COOKIE);
+	return token && digest(token);
+}
+
+/** From now on this device is known for an account: whoever tries its password elsewhere does not slow it down here. */
+export async function knowDevice(cookies: Cookies, url: URL, userId: string): Promise<void> {
+	const token = cookies.get(DEVICE_COOKIE) ?? randomBytes(32).toString('base64url');
+	await rememberDevice(digest(token), userId);
+	cookies.set(DEVICE_COOKIE, token, {
+		...{ path: '/signin', httpOnly: true, sameSite: 'strict', secure: url.protocol === 'https:' },
+		expires: new Date(Date.now() + DEVICE_LASTS)
+	});
 }
 
 /** Who holds the cookie; a session in use is prolonged once a day. */

@@ -1,11 +1,13 @@
+import { ConnectionAcquireTimeoutError } from 'sequelize';
 import { isReading, reportOf, temperamentById, TEMPERAMENTS } from '@fendrel/core';
 import { describe, expect, it } from 'vitest';
 import { v7 as uuid } from 'uuid';
 import { FORMAT } from '$lib/record/format';
 import { connect, database } from './connection';
-import { isDatabaseAway, isDuplicate } from './faults';
+import { isDatabaseAway, isDatabaseBusy, isDuplicate } from './faults';
 import { migrate, migrator } from './migrate';
-import { createInstrument, getInstrument, listInstruments, listLocations } from './stores/instruments';
+import { createInstrument, getInstrument, listInstruments } from './stores/instruments';
+import { ANOTHER_PLACE, AS_TYPED, listLocations, placesMeant } from './stores/locations';
 import { eventsOf } from './stores/record';
 import { listTemperaments } from './stores/temperaments';
 import { getVisit } from './stores/visits';
@@ -67,6 +69,48 @@ describe('workshops', () => {
 	});
 });
 
+describe('places', () => {
+	const at = (location: string, town: string, place = '') => ({ ...details(`At ${uuid()}`), location, town, place });
+	const written = async (workshopId: string) =>
+		(await listLocations(workshopId)).map(({ name, town }) => `${name}, ${town}`).sort();
+
+	it('of one name in two towns are two, and what differs by an accent or a sign is not the same', async () => {
+		const { workshopId } = await newWorkshop();
+		for (const [location, town] of [
+			['Chapel', 'Saltmarsh'],
+			['Chapel', 'Tern Ferry'],
+			['Köln', 'A'],
+			['Koln', 'A'],
+			['Hall 🎹', 'B'],
+			['Hall 🎻', 'B'],
+			// Known by its name alone.
+			['Hall 🎻', '']
+		])
+			await createInstrument(workshopId, at(location, town, ANOTHER_PLACE));
+		expect(await written(workshopId)).toEqual([
+			'Chapel, Saltmarsh',
+			'Chapel, Tern Ferry',
+			'Hall 🎹, B',
+			'Hall 🎻, B',
+			'Koln, A',
+			'Köln, A'
+		]);
+	});
+
+	it('that are written alike are asked about, and stay as they are unless somebody says otherwise', async () => {
+		const { workshopId } = await newWorkshop();
+		await createInstrument(workshopId, at('Köln', 'Rhine'));
+		const [koln] = await listLocations(workshopId);
+		expect(placesMeant([koln], { location: 'KOLN ', town: '' })).toEqual({ alike: [koln] });
+		expect(placesMeant([koln], { location: 'Köln', town: '' })).toEqual({ is: koln });
+		expect(placesMeant([koln], { location: 'Köln', town: 'Elsewhere' })).toEqual({ alike: [koln] });
+		await createInstrument(workshopId, at('Koln', 'Rhine', koln.id));
+		expect(await written(workshopId)).toEqual(['Köln, Rhine']);
+		await createInstrument(workshopId, at('Köln', 'on the Rhine', koln.id + AS_TYPED));
+		expect(await written(workshopId)).toEqual(['Köln, on the Rhine']);
+	});
+});
+
 describe('visits', () => {
 	it('go on where they were instead of starting twice, and take over what was usual', async () => {
 		const me = await newWorkshop();
@@ -94,6 +138,9 @@ describe('a database that is away', () => {
 		const error = await nobody.sequelize.authenticate().catch((each) => each);
 		expect(isDatabaseAway(error)).toBe(true);
 		expect(isDatabaseAway(new Error('something else'))).toBe(false);
+		// One that has more to do than it can at once is there.
+		const busy = new ConnectionAcquireTimeoutError(new Error('Operation timeout'));
+		expect([isDatabaseAway(busy), isDatabaseBusy(busy)]).toEqual([false, true]);
 		await nobody.sequelize.close();
 	});
 });

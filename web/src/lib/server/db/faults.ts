@@ -1,11 +1,20 @@
-import { ConnectionError, DatabaseError, UniqueConstraintError } from 'sequelize';
+import { ConnectionAcquireTimeoutError, ConnectionError, DatabaseError, UniqueConstraintError } from 'sequelize';
 
 /** True when the database did not answer, as against having refused what it was asked. */
 export function isDatabaseAway(error: unknown): boolean {
+	// Everybody's turn comes: the database answers, only not as fast as it is asked.
+	if (isDatabaseBusy(error)) return false;
 	if (error instanceof ConnectionError) return true;
 	if (!(error instanceof DatabaseError) && !(error instanceof Error)) return false;
 	const code = (error as { original?: { code?: string } }).original?.code ?? (error as { code?: string }).code ?? '';
-	return /ECONNREFUSED|ECONNRESET|EPIPE|SOCKET|CONNECTION|GET_CONNECTION_TIMEOUT|PROTOCOL_CONNECTION_LOST/i.test(code);
+	return /ECONNREFUSED|ECONNRESET|EPIPE|SOCKET|CONNECTION|SHUTDOWN|GET_CONNECTION_TIMEOUT|PROTOCOL_CONNECTION_LOST/i.test(
+		code
+	);
+}
+
+/** True when every way to the database was taken for as long as anybody waits. */
+export function isDatabaseBusy(error: unknown): boolean {
+	return error instanceof ConnectionAcquireTimeoutError;
 }
 
 /** Deadlock found, lock wait timeout, and a row that another transaction has changed: MariaDB's own numbers. */
@@ -19,6 +28,11 @@ export function isConflict(error: unknown): boolean {
 export function isDuplicate(error: unknown): boolean {
 	return error instanceof UniqueConstraintError;
 }
+
+export const DATABASE_BUSY = {
+	message: 'The server has more to do than it can at once.',
+	advice: 'Try once more in a few seconds. Readings stay on this device until then.'
+};
 
 export const DATABASE_AWAY = {
 	message: 'The database does not answer.',

@@ -20,6 +20,7 @@ import * as plannedRaise from './migrations/0014-planned-raise';
 import * as settingsAndTouch from './migrations/0015-settings-and-touched-notes';
 import * as attachments from './migrations/0016-attachments';
 import * as orderOfWork from './migrations/0017-order-of-work';
+import * as namesAndDoors from './migrations/0018-names-and-doors';
 
 const MIGRATIONS = [
 	{ name: '0001-first-slice', ...firstSlice },
@@ -38,7 +39,8 @@ const MIGRATIONS = [
 	{ name: '0014-planned-raise', ...plannedRaise },
 	{ name: '0015-settings-and-touched-notes', ...settingsAndTouch },
 	{ name: '0016-attachments', ...attachments },
-	{ name: '0017-order-of-work', ...orderOfWork }
+	{ name: '0017-order-of-work', ...orderOfWork },
+	{ name: '0018-names-and-doors', ...namesAndDoors }
 ];
 
 /** @param hold asked before each step */

@@ -18,7 +18,7 @@ withDatabase(async () => {
 describe('the demo scenario', () => {
 	it('is the same on the same day, consistent, and half done in one place', async () => {
 		await loadDemo(new Date('2026-07-14T12:00:00Z'));
-		const signed = await signIn(DEMO_ACCOUNT.email, DEMO_ACCOUNT.password, '10.0.0.5');
+		const signed = await signIn(DEMO_ACCOUNT.email, DEMO_ACCOUNT.password, { address: '10.0.0.5' });
 		expect(signed.kind).toBe('welcome');
 		const { workshopId } = (await database().models.users.findOne({ where: { email: DEMO_ACCOUNT.email } }))!.get();
 		const instruments = await listInstruments(workshopId);

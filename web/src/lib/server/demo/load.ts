@@ -79,6 +79,7 @@ async function loadInstrument(context: Context, instrument: DemoInstrument, inde
 		kind,
 		location,
 		town,
+		place: '',
 		maker,
 		madeIn,
 		lowest,

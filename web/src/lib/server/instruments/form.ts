@@ -1,7 +1,9 @@
 import { createHash } from 'node:crypto';
 import { defaultTwin, noteName, parseNote } from '@fendrel/core';
 import type { InstrumentForm } from '$lib/instruments/instrumentForm';
+import { setError, type SuperValidated } from 'sveltekit-superforms';
 import type { Instrument, InstrumentDetails } from '../db/stores/instruments';
+import { listLocations, placesMeant } from '../db/stores/locations';
 
 /** The validated form as the store wants it; the twin starts from what such an instrument usually is. */
 export function detailsFromForm(form: InstrumentForm, before?: Instrument): InstrumentDetails {
@@ -31,7 +33,18 @@ export function formFromInstrument(instrument: Instrument): InstrumentForm {
 		version,
 		location: location?.name ?? '',
 		town: location?.town ?? '',
+		place: '',
 		lowest: noteName(lowest),
 		highest: noteName(highest)
 	};
+}
+
+/** A place that is written like another one: which of them is meant is asked, and never guessed. */
+export async function askWhichPlace(workshopId: string, form: SuperValidated<InstrumentForm>) {
+	const { location, town, place } = form.data;
+	if (location === '' || place !== '') return undefined;
+	const meant = placesMeant(await listLocations(workshopId), { location, town });
+	if ('is' in meant || meant.alike.length === 0) return undefined;
+	setError(form, 'location', 'There is a place that is written like this. Say which is meant.');
+	return { form, alike: meant.alike.map(({ id, name, town: of }) => ({ id, name, town: of })) };
 }

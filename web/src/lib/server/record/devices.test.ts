@@ -6,7 +6,8 @@ import { hashPassword } from '../auth/signIn';
 import { database } from '../db/connection';
 import { isDuplicate } from '../db/faults';
 import { createAccount } from '../db/stores/accounts';
-import { createInstrument, getInstrument, listLocations, updateInstrument } from '../db/stores/instruments';
+import { createInstrument, getInstrument, updateInstrument } from '../db/stores/instruments';
+import { listLocations } from '../db/stores/locations';
 import { eventsOf, pinsOf } from '../db/stores/record';
 import { getVisit, openVisits } from '../db/stores/visits';
 import {

@@ -3,7 +3,7 @@ import type { z } from 'zod';
 import { FORMAT, FORMER_FORMAT, idOf, type Answer } from '$lib/record/format';
 import { formerItemSchema, type FormerItem } from '$lib/record/formerRecord';
 import { itemSchema, type batchSchema, type Item } from '$lib/record/record';
-import { isDatabaseAway } from '../db/faults';
+import { isDatabaseAway, isDatabaseBusy } from '../db/faults';
 import { keepTakenCurves } from '../db/stores/curves';
 import {
 	addActs,
@@ -83,7 +83,7 @@ async function storeOrPart(who: Who, visitId: string, clockOf: ClockOf, sent: re
 	try {
 		return await inTransaction((transaction) => store(who, visitId, clockOf, sent, transaction));
 	} catch (error) {
-		if (isDatabaseAway(error)) throw error;
+		if (isDatabaseAway(error) || isDatabaseBusy(error)) throw error;
 		if (sent.length === 1) {
 			log.error({ err: error, visitId }, 'an item could not be stored');
 			return [{ id: idOf(sent[0]), answer: 'refused', why: UNSTORED }];

@@ -53,6 +53,7 @@ export const details = (name: string) => ({
 	kind: 'upright' as const,
 	location: 'The hall',
 	town: 'Saltmarsh',
+	place: '',
 	maker: '',
 	madeIn: null,
 	lowest: 21,

@@ -59,12 +59,12 @@ describe('a logger’s file', () => {
 	});
 
 	it.each([
-		['', 'This file is empty.'],
-		['"""\n,,,;;;', 'This file is empty.'],
+		['', 'There is nothing to read.'],
+		['"""\n,,,;;;', 'There is nothing to read.'],
 		['a,b\n1,2', 'No column is named time or date.'],
 		['time,level\n2026-07-14,2', 'No column is named temperature or humidity.'],
 		['time,temp\nyesterday,cold', 'No line of this file has a time and a figure.'],
-		[','.repeat(5_000_001), 'This file is larger than 5 MB. Export a shorter time.']
+		[','.repeat(5_000_001), 'This is larger than 5 MB. Take a shorter part of it.']
 	])('that is none is refused with the reason', (text, problem) => expect(readClimateFile(text)).toEqual({ problem }));
 });
 

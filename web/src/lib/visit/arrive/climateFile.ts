@@ -1,4 +1,4 @@
-import Papa from 'papaparse';
+import { readCsv } from '$lib/ui/csv';
 import { typedNumber } from '$lib/ui/typed';
 
 /** A line of a logger's file. */
@@ -14,7 +14,8 @@ const NAMES = {
 	temperature: /temp|°c|celsius/i,
 	humidity: /hum|rh|%/i
 } as const;
-const LARGEST = 5_000_000;
+/** A line every minute for two months. */
+const MOST = { most: 100_000, bytes: 5_000_000 } as const;
 
 /** "21,5 °C" and "21.5"; nothing where no figure stands. */
 function figure(text = ''): number | null {
@@ -29,10 +30,9 @@ function figure(text = ''): number | null {
 export function readClimateFile(
 	text: string
 ): { readonly lines: readonly LoggedLine[] } | { readonly problem: string } {
-	if (text.length > LARGEST) return { problem: 'This file is larger than 5 MB. Export a shorter time.' };
-	if (!/[^\s",;]/.test(text)) return { problem: 'This file is empty.' };
-	const { data } = Papa.parse<string[]>(text.trim(), { skipEmptyLines: true });
-	const [head, ...rows] = data;
+	const table = readCsv(text, MOST);
+	if ('problem' in table) return table;
+	const [head, ...rows] = table.rows;
 	const column = (name: keyof typeof NAMES) => head.findIndex((each) => NAMES[name].test(each.trim()));
 	const [at, temperature, humidity] = [column('at'), column('temperature'), column('humidity')];
 	if (at < 0) return { problem: 'No column is named time or date.' };

@@ -5,6 +5,7 @@ import { v7 as uuid } from 'uuid';
 import { database } from '../connection';
 import type { InstrumentRow, LocationRow, StoredPartial } from '../rows';
 import { inTransaction } from '../transaction';
+import { locationIdFor, type TypedLocation } from './locations';
 
 /** An instrument with where it stands. */
 export interface Instrument extends InstrumentRow {
@@ -23,11 +24,8 @@ export interface LastVisit {
 export type InstrumentDetails = Omit<
 	InstrumentRow,
 	'id' | 'workshopId' | 'locationId' | 'createdAt' | 'stringing' | 'version'
-> & {
-	/** Name of the location; an unknown one is made. */
-	readonly location: string;
-	readonly town: string;
-};
+> &
+	TypedLocation;
 
 export async function listInstruments(workshopId: string): Promise<Instrument[]> {
 	const { instruments, locations } = database().models;
@@ -80,20 +78,15 @@ function withLocation(row: InstrumentRow, location: LocationRow | undefined): In
 	return { ...row, location: location && { name: location.name, town: location.town } };
 }
 
-export async function listLocations(workshopId: string): Promise<LocationRow[]> {
-	const rows = await database().models.locations.findAll({ where: { workshopId }, order: [['name', 'ASC']] });
-	return rows.map((row) => row.get());
-}
-
 /** @throws UniqueConstraintError when the workshop has an instrument of that name */
 export async function createInstrument(
 	workshopId: string,
-	{ location, town, ...details }: InstrumentDetails
+	{ location, town, place, ...details }: InstrumentDetails
 ): Promise<string> {
 	const { models } = database();
 	return inTransaction(async (transaction) => {
 		const id = uuid();
-		const locationId = await locationIdFor(workshopId, location, town, transaction);
+		const locationId = await locationIdFor(workshopId, { location, town, place }, transaction);
 		await models.instruments.create(
 			{ id, workshopId, locationId, createdAt: new Date(), stringing: null, version: 0, ...details },
 			{ transaction }
@@ -111,7 +104,7 @@ export async function updateInstrument(
 	workshopId: string,
 	id: string,
 	version: number,
-	{ location, town, ...details }: InstrumentDetails
+	{ location, town, place, ...details }: InstrumentDetails
 ): Promise<boolean> {
 	const { models } = database();
 	return inTransaction(async (transaction) => {
@@ -120,7 +113,7 @@ export async function updateInstrument(
 			{ where: { workshopId, id, version }, transaction }
 		);
 		if (changed === 0) return false;
-		const locationId = await locationIdFor(workshopId, location, town, transaction);
+		const locationId = await locationIdFor(workshopId, { location, town, place }, transaction);
 		await models.instruments.update({ locationId }, { where: { workshopId, id }, transaction });
 		return true;
 	});
@@ -129,21 +122,6 @@ export async function updateInstrument(
 /** Keeps how an instrument is strung; null: as its table of strings and its kind say. */
 export async function keepStringing(workshopId: string, id: string, stringing: Stringing | null): Promise<void> {
 	await database().models.instruments.update({ stringing }, { where: { workshopId, id } });
-}
-
-async function locationIdFor(
-	workshopId: string,
-	name: string,
-	town: string,
-	transaction: Transaction
-): Promise<string | null> {
-	if (name === '') return null;
-	const { locations } = database().models;
-	// Several that are saved at once at a new place find it made by one of them.
-	await locations.bulkCreate([{ id: uuid(), workshopId, name, town }], { ignoreDuplicates: true, transaction });
-	const found = (await locations.findOne({ where: { workshopId, name }, transaction, lock: transaction.LOCK.UPDATE }))!;
-	if (town !== '' && found.get().town !== town) await found.update({ town }, { transaction });
-	return found.get().id;
 }
 
 /** The last finished visit of every instrument of a workshop. */

@@ -22,6 +22,22 @@ export async function countAttempt(of: string, seconds: number): Promise<Attempt
 	return { tries: row.tries, left: Number(row.left) };
 }
 
+/**
+ * The next free moment at a door that opens once every so many milliseconds: each who asks has one of their own.
+ * @returns milliseconds to wait for it; undefined when that is further off than `most`: nothing is taken then
+ */
+export async function takeTurn(of: string, every: number, most: number): Promise<number | undefined> {
+	const [row] = await database().sequelize.query<{ wait: string; tries: number }>(
+		`INSERT INTO sign_in_attempts (door, tries, until) VALUES (:door, 1, NOW(3) + INTERVAL :every MICROSECOND)
+		ON DUPLICATE KEY UPDATE
+			tries = IF(until > NOW(3) + INTERVAL :most MICROSECOND, 0, 1),
+			until = IF(tries = 0, until, GREATEST(until, NOW(3)) + INTERVAL :every MICROSECOND)
+		RETURNING tries, TIMESTAMPDIFF(MICROSECOND, NOW(3), until) / 1000 AS wait`,
+		{ type: QueryTypes.SELECT, replacements: { door: doorOf(of), every: 1000 * every, most: 1000 * most } }
+	);
+	return row.tries === 0 ? undefined : Math.max(0, Number(row.wait) - every);
+}
+
 /** The right password after all: that try counts no more, or none of them. */
 export async function forgiveAttempt(of: string, all: boolean): Promise<void> {
 	await database().sequelize.query(

@@ -3,8 +3,9 @@ import { setError, superValidate } from 'sveltekit-superforms';
 import { zod4 } from 'sveltekit-superforms/adapters';
 import { instrumentSchema } from '$lib/instruments/instrumentForm';
 import { isDuplicate } from '$lib/server/db/faults';
-import { createInstrument, listLocations } from '$lib/server/db/stores/instruments';
-import { detailsFromForm } from '$lib/server/instruments/form';
+import { createInstrument } from '$lib/server/db/stores/instruments';
+import { listLocations } from '$lib/server/db/stores/locations';
+import { askWhichPlace, detailsFromForm } from '$lib/server/instruments/form';
 import { workshopOf } from '$lib/server/auth/guard';
 import type { Actions, PageServerLoad } from './$types';
 
@@ -20,6 +21,8 @@ export const actions = {
 	default: async ({ request, locals }) => {
 		const form = await superValidate(request, zod4(instrumentSchema));
 		if (!form.valid) return fail(400, { form });
+		const asked = await askWhichPlace(workshopOf(locals), form);
+		if (asked) return fail(400, asked);
 		let id: string;
 		try {
 			id = await createInstrument(workshopOf(locals), detailsFromForm(form.data));

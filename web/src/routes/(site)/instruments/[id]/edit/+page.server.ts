@@ -4,16 +4,17 @@ import { zod4 } from 'sveltekit-superforms/adapters';
 import { instrumentSchema, type InstrumentForm } from '$lib/instruments/instrumentForm';
 import { workshopOf } from '$lib/server/auth/guard';
 import { isDuplicate } from '$lib/server/db/faults';
-import { listLocations, updateInstrument } from '$lib/server/db/stores/instruments';
+import { updateInstrument } from '$lib/server/db/stores/instruments';
+import { listLocations } from '$lib/server/db/stores/locations';
 import { instrumentOr404 } from '$lib/server/find';
-import { detailsFromForm, formFromInstrument } from '$lib/server/instruments/form';
+import { askWhichPlace, detailsFromForm, formFromInstrument } from '$lib/server/instruments/form';
 import type { Actions, PageServerLoad } from './$types';
 
 /** Somebody else has saved since the form was filled: what they wrote stands beside what was typed, and one chooses. */
 function changedMeanwhile(form: SuperValidated<InstrumentForm>, theirs: InstrumentForm) {
 	form.data.version = theirs.version;
 	for (const field of Object.keys(theirs) as (keyof InstrumentForm)[])
-		if (field !== 'version' && String(theirs[field]) !== String(form.data[field]))
+		if (field !== 'version' && field !== 'place' && String(theirs[field]) !== String(form.data[field]))
 			setError(form, field, `Changed meanwhile on another device, to: “${theirs[field]}”.`);
 	return message(
 		form,
@@ -40,6 +41,8 @@ export const actions = {
 		const before = await instrumentOr404(workshopId, params.id);
 		const form = await superValidate(request, zod4(instrumentSchema));
 		if (!form.valid) return fail(400, { form });
+		const asked = await askWhichPlace(workshopId, form);
+		if (asked) return fail(400, asked);
 		try {
 			const saved = await updateInstrument(
 				workshopId,

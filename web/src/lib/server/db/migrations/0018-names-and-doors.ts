@@ -1,0 +1,41 @@
+import type { QueryInterface } from 'sequelize';
+import { addIndex, run } from './statements';
+
+/** Names that people tell apart are apart: accents and signs count, capitals do not. */
+const NAMED = 'utf8mb4_uca1400_as_ci';
+const FORMER = 'utf8mb4_unicode_ci';
+const NAMES = [
+	['places', 'name', 120],
+	['places', 'town', 120],
+	['instruments', 'name', 120],
+	['temperaments', 'name', 120]
+] as const;
+
+async function collate(db: QueryInterface, collation: string): Promise<void> {
+	for (const [table, column, length] of NAMES)
+		await run(
+			db,
+			`ALTER TABLE ${table} MODIFY ${column} VARCHAR(${length}) CHARACTER SET utf8mb4 COLLATE ${collation} NOT NULL`
+		);
+}
+
+/** Places of one name in two towns are two; devices on which somebody has signed in are known. */
+export async function up(db: QueryInterface): Promise<void> {
+	await collate(db, NAMED);
+	await addIndex(db, 'places', ['workshop_id', 'name', 'town'], 'UNIQUE INDEX');
+	await run(db, 'ALTER TABLE places DROP INDEX IF EXISTS places_workshop_id_name');
+	await run(
+		db,
+		`CREATE TABLE IF NOT EXISTS known_devices (
+			token_hash CHAR(64) NOT NULL, user_id CHAR(36) BINARY NOT NULL, last_at DATETIME(3) NOT NULL,
+			PRIMARY KEY (token_hash, user_id), INDEX known_devices_user (user_id, last_at),
+			CONSTRAINT known_devices_of FOREIGN KEY (user_id) REFERENCES users (id) ON DELETE CASCADE)`
+	);
+}
+
+export async function down(db: QueryInterface): Promise<void> {
+	await run(db, 'DROP TABLE IF EXISTS known_devices');
+	await addIndex(db, 'places', ['workshop_id', 'name'], 'UNIQUE INDEX');
+	await run(db, 'ALTER TABLE places DROP INDEX IF EXISTS places_workshop_id_name_town');
+	await collate(db, FORMER);
+}

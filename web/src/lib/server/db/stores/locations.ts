@@ -1,0 +1,65 @@
+import type { Transaction } from 'sequelize';
+import { v7 as uuid } from 'uuid';
+import { database } from '../connection';
+import type { LocationRow } from '../rows';
+
+export async function listLocations(workshopId: string): Promise<LocationRow[]> {
+	const rows = await database().models.locations.findAll({ where: { workshopId }, order: [['name', 'ASC']] });
+	return rows.map((row) => row.get());
+}
+
+/** A place as it was typed, and what was said of it when it looked like another. */
+export interface TypedLocation {
+	readonly location: string;
+	readonly town: string;
+	/** '': nobody was asked; an id: that place, as it is written; an id with "as typed": that place, written like this; 'another'. */
+	readonly place: string;
+}
+export const ANOTHER_PLACE = 'another';
+export const AS_TYPED = ' as typed';
+
+/** "Koln" and "KÖLN " are written alike. */
+const plain = (name: string) => name.normalize('NFKD').replace(/\p{M}/gu, '').toLowerCase().replace(/\s+/g, ' ').trim();
+
+/**
+ * Which place is meant: one that is written just so, or known by its name alone; else those that it could be.
+ * @returns an empty list where there is none like it
+ */
+export function placesMeant(
+	known: readonly LocationRow[],
+	{ location, town }: Pick<TypedLocation, 'location' | 'town'>
+): { readonly is: LocationRow } | { readonly alike: readonly LocationRow[] } {
+	const same = known.filter(({ name }) => name === location);
+	const exact = same.find((each) => each.town === town) ?? (town === '' && same.length === 1 ? same[0] : undefined);
+	if (exact) return { is: exact };
+	return { alike: known.filter(({ name }) => plain(name) === plain(location)) };
+}
+
+/** The place's id, made where it is another one. */
+export async function locationIdFor(
+	workshopId: string,
+	{ location: name, town, place }: TypedLocation,
+	transaction: Transaction
+): Promise<string | null> {
+	if (name === '') return null;
+	const { locations } = database().models;
+	const rows = await locations.findAll({ where: { workshopId }, transaction, lock: transaction.LOCK.UPDATE });
+	const meant = placesMeant(
+		rows.map((row) => row.get()),
+		{ location: name, town }
+	);
+	if ('is' in meant) return meant.is.id;
+	const chosen = rows.find((row) => row.get().id === place.replace(AS_TYPED, ''));
+	if (chosen) {
+		if (place.endsWith(AS_TYPED)) await chosen.update({ name, town }, { transaction });
+		return chosen.get().id;
+	}
+	// Several that are saved at once at a new place find it made by one of them.
+	await locations.bulkCreate([{ id: uuid(), workshopId, name, town }], { ignoreDuplicates: true, transaction });
+	const made = await locations.findOne({
+		where: { workshopId, name, town },
+		transaction,
+		lock: transaction.LOCK.UPDATE
+	});
+	return made!.get().id;
+}
