@@ -10,6 +10,7 @@ import { startDatabase } from './lib/database.mjs';
 import { freePort } from './lib/ports.mjs';
 import { buildIfNeeded, serve } from './lib/application.mjs';
 import { figuresPage, PARTS } from './lib/figuresPage.mjs';
+import { leverFigures } from './lib/leverFigures.mjs';
 import { measurePages } from './lib/pageFigures.mjs';
 
 checkNode();
@@ -32,7 +33,8 @@ const figuresOf = (name) =>
 		})
 	);
 
-async function pages() {
+/** @param {(application: import('./lib/application.mjs').Application) => Promise<any>} measure */
+async function inApplication(measure) {
 	await buildIfNeeded();
 	const dir = join(DATA, 'bench');
 	const database = await startDatabase({ dir, fresh: true });
@@ -42,17 +44,21 @@ async function pages() {
 		demo: true,
 		quiet: true
 	});
-	return measurePages(application).finally(async () => {
+	return measure(application).finally(async () => {
 		await stopAll();
 	});
 }
+
+/** @type {Partial<Record<string, (application: import('./lib/application.mjs').Application) => Promise<any>>>} */
+const IN_APPLICATION = { lever: leverFigures, pages: measurePages };
 
 /** @type {import('./lib/figuresPage.mjs').Figures} */
 const figures = {};
 for (const part of PARTS) {
 	if (asked.length && !asked.includes(part)) continue;
 	say(`${part} ...`);
-	figures[part] = part === 'pages' ? await pages() : figuresOf(part);
+	const measure = IN_APPLICATION[part];
+	figures[part] = measure ? await inApplication(measure) : figuresOf(part);
 }
 const path = join(ROOT, 'docs', 'figures.md');
 const text = figuresPage(figures, existsSync(path) ? readFileSync(path, 'utf8') : '');

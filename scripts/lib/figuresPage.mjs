@@ -307,6 +307,20 @@ The record of a visit with ${strings} strings and ${strikes.toLocaleString('en')
 |---|---|---|---|
 ${rows.map((/** @type {any} */ { name, whole, none }) => `| ${name} | ${whole.toFixed(2)} | ${none.toFixed(3)} | ${(whole / none).toFixed(0)} |`).join('\n')}`;
 
+const automaticLever = (/** @type {any} */ figures) => `## An automatic lever
+
+A lever that reads nothing but the page sets ${figures.notes} notes of the simulated instrument with their unisons, in the browser; where strings
+stand is taken from the strings themselves when they are kept. Notes with a string that beats by itself, or a unison that does
+not come clean at once, are kept as they stand and counted apart: ${figures.asTheyStood}.
+
+| what | root mean square, cents | aim |
+|---|---|---|
+| strings from their targets | ${figures.setWithin.toFixed(2)} | 0.5 |
+| strings of a unison from each other | ${figures.unisonsWithin.toFixed(2)} | 0.4 |
+| ${figures.pairs} pairs by the pair method, read as beats only, from their targets | ${figures.pairsWithin.toFixed(2)} | 1 |
+
+While a string that sounds is turned, in real time, what is read on screen changes ${figures.changes.toFixed(0)} times a second (aim: 15).`;
+
 /** What is measured by itself: a program of core/bench each, and the pages of the running application. */
 export const PARTS = /** @type {const} */ ([
 	'listening',
@@ -317,6 +331,7 @@ export const PARTS = /** @type {const} */ ([
 	'survey',
 	'raise',
 	'visit',
+	'lever',
 	'pages'
 ]);
 
@@ -336,6 +351,7 @@ const SECTIONS = [
 	{ needs: ['pairs'], text: ({ pairs }) => twoNotes(pairs) },
 	{ needs: ['survey', 'raise'], text: ({ survey, raise }) => raises(survey, raise) },
 	{ needs: ['visit'], text: ({ visit }) => wholeVisit(visit) },
+	{ needs: ['lever'], text: ({ lever }) => automaticLever(lever) },
 	{ needs: ['pages'], text: ({ pages }) => weights(pages) }
 ];
 

@@ -1,7 +1,9 @@
 <script lang="ts">
 	import { A4_PRESETS, STRING_KINDS } from '@fendrel/core';
-	import { untrack } from 'svelte';
+	import { onMount, tick, untrack } from 'svelte';
+	import { page } from '$app/state';
 	import { superForm, type SuperValidated } from 'sveltekit-superforms';
+	import { isSignedOut, keepUnsent, takeUnsent } from '$lib/ui/unsent';
 	import { KIND_NAMES } from '$lib/tuning/kinds';
 	import type { AlikePlace, InstrumentForm } from './instrumentForm';
 
@@ -17,8 +19,26 @@
 	let { data, locations, alike = [], back, save }: Props = $props();
 	const { form, errors, enhance, submitting, message, tainted, isTainted } = superForm(
 		untrack(() => data),
-		{ taintedMessage: 'You have not saved yet. Leave without saving?' }
+		{
+			taintedMessage: 'You have not saved yet. Leave without saving?',
+			onResult({ result }) {
+				const { userId } = page.data.signedIn ?? {};
+				if (isSignedOut(result) && userId) keepUnsent({ path: page.url.pathname, userId, fields: $form });
+			}
+		}
 	);
+	/** What was sent before the session ended goes out now that somebody has signed in again. */
+	let element = $state<HTMLFormElement>();
+	let isSentAgain = $state(false);
+	onMount(async () => {
+		const { userId } = page.data.signedIn ?? {};
+		const fields = userId && takeUnsent(page.url.pathname, userId);
+		if (!fields) return;
+		form.set({ ...$form, ...fields }, { taint: false });
+		isSentAgain = true;
+		await tick();
+		element?.requestSubmit();
+	});
 
 	/** The place's town is known once its name is. */
 	function fillTown() {
@@ -42,7 +62,8 @@
 	{#if texts}<span class="problem" role="alert">{texts[0]}</span>{/if}
 {/snippet}
 
-<form method="POST" use:enhance class="form">
+<form method="POST" use:enhance class="form" bind:this={element}>
+	{#if isSentAgain}<p class="soft wide" role="status">You were signed out when you sent this. It is sent again.</p>{/if}
 	{#if $message}<p class="notice wide" role="alert">{$message}</p>{/if}
 	<label class="field wide">
 		<span>Name</span>

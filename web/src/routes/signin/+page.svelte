@@ -1,9 +1,12 @@
 <script lang="ts">
-	import { untrack } from 'svelte';
+	import { onMount, untrack } from 'svelte';
 	import { superForm } from 'sveltekit-superforms';
+	import { hasUnsent } from '$lib/ui/unsent';
 	import Entrance from '$lib/account/Entrance.svelte';
 
 	let { data } = $props();
+	let keeps = $state(false);
+	onMount(() => void (keeps = hasUnsent()));
 	const { form, errors, message, enhance, submitting } = superForm(untrack(() => data.form));
 </script>
 
@@ -11,6 +14,7 @@
 
 <Entrance>
 	<h1>Sign in</h1>
+	{#if keeps}<p class="notice mt-4">What you sent is kept in this window. It goes out when you have signed in.</p>{/if}
 	<form method="POST" use:enhance class="mt-6 grid gap-5">
 		{#if $message}<p class="notice" role="alert">{$message}</p>{/if}
 		<label class="field">
