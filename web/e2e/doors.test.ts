@@ -33,7 +33,7 @@ test('a place that is written like another is asked about, and takes nothing ove
 	await page.getByRole('button', { name: 'Add it' }).click();
 	await expect(stands('Réading room, Eelmarsh')).toBeVisible();
 	await put('Third of the reading room', 'Reading Room', 'Tern Ferry');
-	await page.getByLabel(/^Another place/).check();
+	await page.getByRole('radio', { name: /Another place/ }).check();
 	await page.getByRole('button', { name: 'Add it' }).click();
 	await expect(stands('Reading Room, Tern Ferry')).toBeVisible();
 	await page.goto('/instruments');

@@ -1,5 +1,16 @@
 import { expect, test } from '@playwright/test';
-import { addInstrument, kept, listen, readLive, row, setDueNote, signIn, startSetting, strike } from './parts';
+import {
+	addInstrument,
+	kept,
+	listen,
+	readLive,
+	row,
+	setDueNote,
+	signIn,
+	signInUnhurried,
+	startSetting,
+	strike
+} from './parts';
 
 test('the device sleeps and wakes: said, nothing of what was read is lost, and it listens again', async ({ page }) => {
 	test.setTimeout(240_000);
@@ -17,10 +28,9 @@ test('the device sleeps and wakes: said, nothing of what was read is lost, and i
 			sleep: () => all.at(-1)!.suspend()
 		});
 	});
-	await signIn(page);
-	await addInstrument(page, 'Lock keeper’s upright');
 	// The sound card's own clock runs in real time.
-	await page.addInitScript(() => void delete (globalThis as { fendrelPace?: number }).fendrelPace);
+	await signInUnhurried(page);
+	await addInstrument(page, 'Lock keeper’s upright');
 	await startSetting(page);
 	await listen(page);
 	await strike(page);
@@ -43,7 +53,7 @@ test('the page is closed in the middle of a blow: what was read before is there,
 }) => {
 	test.setTimeout(240_000);
 	await signIn(page);
-	await addInstrument(page, 'Toll house upright');
+	await addInstrument(page, 'Toll bar upright');
 	await startSetting(page);
 	await kept(page);
 	await listen(page);

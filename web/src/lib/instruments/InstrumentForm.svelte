@@ -143,7 +143,7 @@
 				<label><input class="radio" type="radio" name="place" value={id} bind:group={$form.place} /> {written}</label>
 				<label
 					><input class="radio" type="radio" name="place" value="{id} as typed" bind:group={$form.place} />
-					{written}, and all that stands there is at “{typed}” from now on</label
+					{written}: write it “{typed}” from now on</label
 				>
 			{/each}
 			<label
@@ -187,6 +187,7 @@
 		display: grid;
 		grid-template-columns: repeat(2, minmax(0, 1fr));
 		gap: 1.25rem 1.5rem;
+		align-items: start;
 		max-width: 44rem;
 		margin-top: 1.5rem;
 	}
