@@ -25,6 +25,44 @@ test('an empty database asks for the owner once, and knows nothing of other work
 	await page.getByRole('button', { name: 'Sign in', exact: true }).click();
 	await expect(page.getByRole('heading', { name: '0 instruments in your care' })).toBeVisible();
 
+	// Signed in on another device: seen here, and ended from here.
+	const base = process.env.FENDREL_E2E_EMPTY_URL!;
+	const signInAs = async (password: string) => {
+		const other = await (await browser.newContext({ baseURL: base })).newPage();
+		await other.goto('/signin');
+		await other.getByLabel('E-mail').fill('owner@reedwire.example');
+		await other.getByLabel('Password').fill(password);
+		await other.getByRole('button', { name: 'Sign in', exact: true }).click();
+		return other;
+	};
+	const other = await signInAs('long enough for us');
+	await expect(other.getByRole('heading', { name: '0 instruments in your care' })).toBeVisible();
+	await page.getByRole('link', { name: 'Reed & Wire' }).click();
+	const open = page.getByRole('region', { name: 'Where you are signed in' });
+	await expect(open.getByText('here, now')).toBeVisible();
+	await open.getByRole('button', { name: /^End Chrome on/ }).click();
+	await expect(open.getByText(/^Ended\./)).toBeVisible();
+	await expect(open.getByRole('button', { name: /^End/ })).toHaveCount(0);
+	await other.goto('/instruments');
+	await expect(other).toHaveURL(/\/signin\?next=/);
+
+	const password = page.getByRole('region', { name: 'Password' });
+	const change = async (now: string, next: string) => {
+		await password.getByLabel('Password that you have now').fill(now);
+		await password.getByLabel(/^New password/).fill(next);
+		await password.getByRole('button', { name: 'Change it' }).click();
+	};
+	await change('long enough for us', 'short');
+	await expect(password.getByText('Use at least 10 characters.')).toBeVisible();
+	await change('not this one', 'longer than before');
+	await expect(password.getByText('That is not the password that you have now.')).toBeVisible();
+	await change('long enough for us', 'longer than before');
+	await expect(password.getByText(/^Your password is changed\./)).toBeVisible();
+	await page.reload();
+	await expect(open.getByText('here, now')).toBeVisible();
+	await expect((await signInAs('long enough for us')).getByText(/^E-mail or password is wrong/)).toBeVisible();
+	await expect((await signInAs('longer than before')).getByRole('heading', { name: /instruments in/ })).toBeVisible();
+
 	// Too many wrong passwords lock that account's door for a while, from this address.
 	const stranger = await (await browser.newContext({ baseURL: process.env.FENDREL_E2E_EMPTY_URL })).newPage();
 	await stranger.goto('/signin');

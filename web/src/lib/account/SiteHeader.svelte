@@ -30,7 +30,7 @@
 		{/each}
 	</nav>
 	<div class="who">
-		<span class="soft workshop">{workshop}</span>
+		<a class="soft workshop" href="/account" title="Your account">{workshop}</a>
 		<LookSwitch />
 		<form method="POST" action="/signout" onsubmit={leave}><button class="leave">Sign out</button></form>
 	</div>

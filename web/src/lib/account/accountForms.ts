@@ -7,9 +7,16 @@ export const signInSchema = z.object({
 	password: z.string().min(1, 'Enter your password.').max(200)
 });
 
+const newPassword = z.string().min(10, 'Use at least 10 characters.').max(200, 'Use at most 200 characters.');
+
+export const passwordSchema = z.object({
+	password: z.string().min(1, 'Enter the password that you have now.').max(200),
+	next: newPassword
+});
+
 export const welcomeSchema = z.object({
 	workshop: z.string().trim().min(1, 'Give your workshop a name.').max(120, 'A name may have 120 characters.'),
 	name: z.string().trim().min(1, 'Enter your name.').max(120, 'A name may have 120 characters.'),
 	email,
-	password: z.string().min(10, 'Use at least 10 characters.').max(200, 'Use at most 200 characters.')
+	password: newPassword
 });

@@ -33,7 +33,7 @@ export const actions = {
 			return message(form, 'Many passwords are being tried just now. Try again in a minute.', { status: 429 });
 		if (result.kind === 'wrong')
 			return setError(form, 'password', 'E-mail or password is wrong. Check both and try again.');
-		await startSession(cookies, url, result.userId);
+		await startSession(cookies, url, result.userId, request.headers.get('user-agent'));
 		await knowDevice(cookies, url, result.userId);
 		redirect(303, afterSignIn(url.searchParams.get('next'), url));
 	}

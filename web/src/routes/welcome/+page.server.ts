@@ -2,7 +2,7 @@ import { fail, redirect } from '@sveltejs/kit';
 import { superValidate } from 'sveltekit-superforms';
 import { zod4 } from 'sveltekit-superforms/adapters';
 import { welcomeSchema } from '$lib/account/accountForms';
-import { startSession } from '$lib/server/auth/session';
+import { knowDevice, startSession } from '$lib/server/auth/session';
 import { hashPassword } from '$lib/server/auth/signIn';
 import { isDuplicate } from '$lib/server/db/faults';
 import { createAccount, isEmpty } from '$lib/server/db/stores/accounts';
@@ -26,7 +26,8 @@ export const actions = {
 			if (isDuplicate(error)) redirect(303, '/signin');
 			throw error;
 		});
-		await startSession(cookies, url, user.id);
+		await startSession(cookies, url, user.id, request.headers.get('user-agent'));
+		await knowDevice(cookies, url, user.id);
 		redirect(303, '/instruments');
 	}
 } satisfies Actions;

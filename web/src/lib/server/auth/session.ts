@@ -13,7 +13,8 @@ export interface SignedIn {
 }
 
 const COOKIE = 'fendrel_session';
-const DAY = 86_400_000;
+const HOUR = 3_600_000;
+const DAY = 24 * HOUR;
 const LASTS = 30 * DAY;
 
 /** Only this digest is stored: who reads the database cannot sign in with it. */
@@ -29,14 +30,36 @@ function setCookie(cookies: Cookies, token: string, url: URL, expires: Date): vo
 	});
 }
 
-export async function startSession(cookies: Cookies, url: URL, userId: string): Promise<void> {
+/** @param agent what the browser calls itself */
+export async function startSession(cookies: Cookies, url: URL, userId: string, agent: string | null): Promise<void> {
 	// Who signs in anew leaves the old session behind: nothing is left open under another name.
 	const old = cookies.get(COOKIE);
 	if (old) await endSession(digest(old));
 	const token = randomBytes(32).toString('base64url');
 	const expires = new Date(Date.now() + LASTS);
-	await saveSession(digest(token), userId, expires);
+	await saveSession(digest(token), userId, expires, deviceName(agent ?? ''));
 	setCookie(cookies, token, url, expires);
+}
+
+const BROWSERS = [
+	[/Edg\//, 'Edge'],
+	[/Firefox\//, 'Firefox'],
+	[/Chrome\//, 'Chrome'],
+	[/Safari\//, 'Safari']
+] as const;
+const SYSTEMS = [
+	[/Android/, 'Android'],
+	[/iPhone|iPad/, 'iPhone or iPad'],
+	[/Windows/, 'Windows'],
+	[/Mac OS X/, 'macOS'],
+	[/Linux/, 'Linux']
+] as const;
+
+/** "Firefox on Linux". */
+export function deviceName(agent: string): string {
+	const first = (of: readonly (readonly [RegExp, string])[]) => of.find(([mark]) => mark.test(agent))?.[1];
+	const [browser, system] = [first(BROWSERS) ?? 'A browser', first(SYSTEMS)];
+	return system ? `${browser} on ${system}` : browser;
 }
 
 const DEVICE_COOKIE = 'fendrel_device';
@@ -53,12 +76,18 @@ export async function knowDevice(cookies: Cookies, url: URL, userId: string): Pr
 	const token = cookies.get(DEVICE_COOKIE) ?? randomBytes(32).toString('base64url');
 	await rememberDevice(digest(token), userId);
 	cookies.set(DEVICE_COOKIE, token, {
-		...{ path: '/signin', httpOnly: true, sameSite: 'strict', secure: url.protocol === 'https:' },
+		...{ path: '/', httpOnly: true, sameSite: 'strict', secure: url.protocol === 'https:' },
 		expires: new Date(Date.now() + DEVICE_LASTS)
 	});
 }
 
-/** Who holds the cookie; a session in use is prolonged once a day. */
+/** Which session this is, as it is stored. */
+export function sessionOf(cookies: Cookies): string | undefined {
+	const token = cookies.get(COOKIE);
+	return token && digest(token);
+}
+
+/** Who holds the cookie; a session in use is prolonged. */
 export async function readSession(cookies: Cookies, url: URL): Promise<SignedIn | undefined> {
 	const token = cookies.get(COOKIE);
 	if (!token) return undefined;
@@ -67,7 +96,8 @@ export async function readSession(cookies: Cookies, url: URL): Promise<SignedIn 
 		cookies.delete(COOKIE, { path: '/' });
 		return undefined;
 	}
-	if (found.expiresAt.getTime() - Date.now() < LASTS - DAY) {
+	// When it was used last is known to the hour.
+	if (Date.now() - (found.lastAt?.getTime() ?? 0) > HOUR) {
 		const expires = new Date(Date.now() + LASTS);
 		await prolongSession(digest(token), expires);
 		setCookie(cookies, token, url, expires);

@@ -47,6 +47,9 @@ export interface SessionRow {
 	userId: string;
 	createdAt: Date;
 	expiresAt: Date;
+	/** What the browser calls itself, in short. */
+	device: string;
+	lastAt: Date | null;
 }
 export interface LocationRow {
 	id: string;

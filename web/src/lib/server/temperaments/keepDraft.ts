@@ -15,8 +15,8 @@ const refused = (...problems: string[]): KeepResult => ({ kind: 'refused', probl
 const TAKEN = (name: string) => `There is a temperament called “${name}” already. Choose another name.`;
 const CHANGED = (name: string) =>
 	`“${name}” has been changed on another device since you opened it. Keep yours in its place? Another name keeps both.`;
-/** The database's own rule for names: case and accents make no difference. */
-const sameName = new Intl.Collator('en', { sensitivity: 'base' });
+/** The database's own rule for names: capitals make no difference. */
+const sameName = new Intl.Collator('en', { sensitivity: 'accent' });
 
 /** Keeps a designed temperament: a new one, or over an own one that is there. */
 export async function keepDraft(

@@ -4,6 +4,7 @@ import { MOST_BYTES } from '$lib/record/attachmentKinds';
 import { createInstrument } from '../db/stores/instruments';
 import { beginVisit, details, newWorkshop, withDatabase } from '../tests/parts';
 import { attachmentOf, keepAttachment } from './attachments';
+import { withoutMetadata } from './withoutMetadata';
 
 withDatabase();
 
@@ -39,6 +40,26 @@ describe('photos and sounds of a visit', () => {
 		expect(await send(photo(9))).toBe(200);
 		expect(await send(photo(10))).toBe(409);
 		expect((await attachmentOf(me.workshopId, visit, id)).bytes.length).toBe(13);
+	});
+
+	it('say nothing of where and by what they were taken', async () => {
+		const segment = (marker: number, text: string) =>
+			Buffer.concat([Buffer.from([0xff, marker, 0, text.length + 2]), Buffer.from(text)]);
+		const [jfif, exif, comment, table] = [
+			...[segment(0xe0, 'JFIF'), segment(0xe1, 'Exif GPS 53.1 N'), segment(0xfe, 'my phone'), segment(0xdb, 'table')]
+		];
+		const scan = Buffer.from([0xff, 0xda, 0, 2, 1, 2, 0xff, 0xd9]);
+		const start = Buffer.from([0xff, 0xd8]);
+		const me = await newWorkshop();
+		const visit = await beginVisit(me, await createInstrument(me.workshopId, details('Where')));
+		const id = uuid();
+		const sent = Buffer.concat([start, jfif, exif, comment, table, scan]);
+		for (let times = 0; times < 2; times++) await keepAttachment(me.workshopId, visit, id, sent);
+		const kept = Buffer.from((await attachmentOf(me.workshopId, visit, id)).bytes);
+		expect(kept.equals(Buffer.concat([start, jfif, table, scan]))).toBe(true);
+		// Cut off, or lying about its lengths: as it is, and nothing is read beyond it.
+		for (let length = 0; length < sent.length; length++)
+			expect(withoutMetadata(sent.subarray(0, length)).length).toBeLessThanOrEqual(length);
 	});
 
 	it('are told by what they are, not by what they are called', async () => {

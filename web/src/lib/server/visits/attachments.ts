@@ -6,6 +6,7 @@ import { attachmentKind, MOST_BYTES } from '$lib/record/attachmentKinds';
 import type { AttachmentRow } from '../db/rows';
 import { addAttachment, countAttachments, getAttachment, MOST_ATTACHMENTS } from '../db/stores/attachments';
 import { orNotFound, visitOr404 } from '../find';
+import { withoutMetadata } from './withoutMetadata';
 
 export async function attachmentOf(workshopId: string, visit: string, id: string): Promise<AttachmentRow> {
 	const { id: visitId } = await visitOr404(workshopId, visit);
@@ -30,7 +31,9 @@ export async function keepAttachment(workshopId: string, visit: string, id: stri
 	if ((await countAttachments(visitId)) >= MOST_ATTACHMENTS)
 		error(413, { message: `This visit has ${MOST_ATTACHMENTS} photos and sounds already.` });
 	try {
-		await addAttachment({ visitId, id, workshopId, type: known.type, bytes, hash, addedAt: new Date() });
+		// The hash is of what was sent: sent again it is known again.
+		const plain = withoutMetadata(bytes);
+		await addAttachment({ visitId, id, workshopId, type: known.type, bytes: plain, hash, addedAt: new Date() });
 	} catch (fault) {
 		// Sent twice at once.
 		if (!(fault instanceof UniqueConstraintError) || !(await isThere())) throw fault;

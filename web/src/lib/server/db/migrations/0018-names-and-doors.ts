@@ -31,9 +31,15 @@ export async function up(db: QueryInterface): Promise<void> {
 			PRIMARY KEY (token_hash, user_id), INDEX known_devices_user (user_id, last_at),
 			CONSTRAINT known_devices_of FOREIGN KEY (user_id) REFERENCES users (id) ON DELETE CASCADE)`
 	);
+	await run(
+		db,
+		`ALTER TABLE sessions ADD COLUMN IF NOT EXISTS device VARCHAR(120) NOT NULL DEFAULT '',
+			ADD COLUMN IF NOT EXISTS last_at DATETIME(3) NULL`
+	);
 }
 
 export async function down(db: QueryInterface): Promise<void> {
+	await run(db, 'ALTER TABLE sessions DROP COLUMN IF EXISTS device, DROP COLUMN IF EXISTS last_at');
 	await run(db, 'DROP TABLE IF EXISTS known_devices');
 	await addIndex(db, 'places', ['workshop_id', 'name'], 'UNIQUE INDEX');
 	await run(db, 'ALTER TABLE places DROP INDEX IF EXISTS places_workshop_id_name_town');

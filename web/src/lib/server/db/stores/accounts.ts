@@ -3,7 +3,7 @@ import { Op } from 'sequelize';
 import { v7 as uuid } from 'uuid';
 import { USUAL_SETTINGS, type Settings } from '$lib/settings/settings';
 import { database } from '../connection';
-import type { UserRow, WorkshopRow } from '../rows';
+import type { SessionRow, UserRow, WorkshopRow } from '../rows';
 
 export interface NewAccount {
 	readonly workshop: string;
@@ -51,6 +51,10 @@ export async function userByEmail(email: string): Promise<UserRow | undefined> {
 	return found?.get();
 }
 
+export async function userById(id: string): Promise<UserRow | undefined> {
+	return (await database().models.users.findByPk(id))?.get();
+}
+
 export async function isEmpty(): Promise<boolean> {
 	return (await database().models.users.count()) === 0;
 }
@@ -60,10 +64,34 @@ export async function isDemoLoaded(): Promise<boolean> {
 	return (await database().models.workshops.count({ where: { demo: true } })) > 0;
 }
 
-export async function saveSession(tokenHash: string, userId: string, expiresAt: Date): Promise<void> {
+/** @param device what the browser calls itself, in short */
+export async function saveSession(tokenHash: string, userId: string, expiresAt: Date, device = ''): Promise<void> {
 	const { sessions } = database().models;
-	await sessions.destroy({ where: { expiresAt: { [Op.lt]: new Date() } } });
-	await sessions.create({ tokenHash, userId, createdAt: new Date(), expiresAt });
+	const now = new Date();
+	await sessions.destroy({ where: { expiresAt: { [Op.lt]: now } } });
+	await sessions.create({ tokenHash, userId, createdAt: now, expiresAt, device, lastAt: now });
+}
+
+/** The open sessions of somebody, the one used last first. */
+export async function sessionsOf(userId: string): Promise<SessionRow[]> {
+	const rows = await database().models.sessions.findAll({
+		where: { userId, expiresAt: { [Op.gt]: new Date() } },
+		order: [['lastAt', 'DESC']]
+	});
+	return rows.map((row) => row.get());
+}
+
+/** Ends one of somebody's sessions, or all but one. */
+export async function endSessionsOf(
+	userId: string,
+	which: { readonly only: string } | { readonly but: string }
+): Promise<void> {
+	const tokenHash = 'only' in which ? which.only : { [Op.ne]: which.but };
+	await database().models.sessions.destroy({ where: { userId, tokenHash } });
+}
+
+export async function keepPassword(userId: string, passwordHash: string): Promise<void> {
+	await database().models.users.update({ passwordHash }, { where: { id: userId } });
 }
 
 export async function endSession(tokenHash: string): Promise<void> {
@@ -74,6 +102,7 @@ export interface FoundSession {
 	readonly user: UserRow;
 	readonly workshop: WorkshopRow;
 	readonly expiresAt: Date;
+	readonly lastAt: Date | null;
 }
 
 /** The account behind a session that has not expired. */
@@ -84,12 +113,15 @@ export async function sessionByToken(tokenHash: string): Promise<FoundSession | 
 	const user = await users.findByPk(session.get().userId);
 	const workshop = user && (await workshops.findByPk(user.get().workshopId));
 	return user && workshop
-		? { user: user.get(), workshop: workshop.get(), expiresAt: session.get().expiresAt }
+		? {
+				...{ user: user.get(), workshop: workshop.get() },
+				...{ expiresAt: session.get().expiresAt, lastAt: session.get().lastAt }
+			}
 		: undefined;
 }
 
 export async function prolongSession(tokenHash: string, expiresAt: Date): Promise<void> {
-	await database().models.sessions.update({ expiresAt }, { where: { tokenHash } });
+	await database().models.sessions.update({ expiresAt, lastAt: new Date() }, { where: { tokenHash } });
 }
 
 /** How a workshop listens; null: as usual. */

@@ -25,7 +25,9 @@ export const workshopTables = (define: Define) => ({
 		tokenHash: { type: DataTypes.CHAR(64), primaryKey: true, allowNull: false },
 		userId: required(DataTypes.UUID),
 		createdAt: required(TIME),
-		expiresAt: required(TIME)
+		expiresAt: required(TIME),
+		device: required(DataTypes.STRING(120)),
+		lastAt: optional(TIME)
 	}),
 	locations: define<LocationRow>('places', {
 		id: key(),
