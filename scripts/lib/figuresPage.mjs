@@ -310,8 +310,8 @@ ${rows.map((/** @type {any} */ { name, whole, none }) => `| ${name} | ${whole.to
 const automaticLever = (/** @type {any} */ figures) => `## An automatic lever
 
 A lever that reads nothing but the page sets ${figures.notes} notes of the simulated instrument with their unisons, in the browser; where strings
-stand is taken from the strings themselves when they are kept. Notes with a string that beats by itself, or a unison that does
-not come clean at once, are kept as they stand and counted apart: ${figures.asTheyStood}.
+stand is taken from the strings themselves when they are kept. Notes with a string that does
+not come to hold, since it beats by itself, are counted apart: ${figures.asTheyStood}.
 
 | what | root mean square, cents | aim |
 |---|---|---|

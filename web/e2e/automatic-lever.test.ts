@@ -31,7 +31,7 @@ import {
  * A lever that reads nothing but the page sets strings of the simulated instrument; what it reached is taken from the strings
  * themselves. `npm run bench -- lever` sets thirty notes; the tests a few.
  */
-const NOTES = Number(process.env.FENDREL_LEVER_NOTES ?? 2);
+const NOTES = Number(process.env.FENDREL_LEVER_NOTES ?? 1);
 const PAIRS = Number(process.env.FENDREL_LEVER_PAIRS ?? 1);
 const FIGURES = process.env.FENDREL_LEVER_FIGURES;
 /** A few values say little of a root mean square: what a fiftieth of all may reach. */
@@ -84,7 +84,9 @@ class Truth {
 	}
 }
 
-test(`an automatic lever that reads the page: ${NOTES} notes with their unisons`, async ({ page }) => {
+test(`an automatic lever that reads the page: ${NOTES === 1 ? 'a note with its unison' : `${NOTES} notes with their unisons`}`, async ({
+	page
+}) => {
 	test.setTimeout(120_000 + NOTES * 60_000);
 	await signIn(page);
 	await addInstrument(page, 'Lever upright', { lowest: 'F3', highest: 'B♭5' });
@@ -94,7 +96,7 @@ test(`an automatic lever that reads the page: ${NOTES} notes with their unisons`
 	await listen(page);
 	const done = page.getByText(/^(Temperament octave|Upwards|Downwards): /);
 	const truth = new Truth(page);
-	/** Notes of which something was kept as it stood: a string that beats by itself, a unison that would not come clean. */
+	/** Notes of which a string was kept as it stood: it beats by itself. */
 	const asTheyStood = new Set<number>();
 	for (let steps = 0; steps < 4 * NOTES; steps++) {
 		// The paced clock ends after a quarter of an hour: it is begun anew in between.
@@ -104,23 +106,19 @@ test(`an automatic lever that reads the page: ${NOTES} notes with their unisons`
 		}
 		const before = await done.innerText();
 		const note = parseNote((await readLive(page)).note)!;
-		let isTaken: boolean;
 		if ((await openStrings(page).innerText()) === 'All three') {
+			// What does not come clean at once is kept as its strings were set.
 			await strikeAndLook(page);
-			isTaken = await expect
-				.poll(() => done.innerText(), { timeout: 2500 })
-				.not.toBe(before)
-				.then(() => true)
-				.catch(() => false);
-		} else isTaken = await holdString(page, 14);
-		if (!isTaken) {
+			if ((await page.locator('.figure .word').innerText()) !== 'Together') await page.keyboard.press('Shift+Enter');
+			await expect.poll(() => done.innerText()).not.toBe(before);
+		} else if (!(await holdString(page, 14))) {
 			asTheyStood.add(note);
 			await page.keyboard.press('Shift+Enter');
 		}
 		await truth.look();
 	}
 	const whole = [...truth.notes].filter(([note, strings]) => strings.length === 3 && !asTheyStood.has(note));
-	expect(truth.notes.size).toBeGreaterThanOrEqual(NOTES - 1);
+	expect(truth.notes.size).toBeGreaterThanOrEqual(Math.max(1, NOTES - 1));
 	const strings = whole.map(([, each]) => each);
 	figures.notes = truth.notes.size;
 	figures.asTheyStood = asTheyStood.size;
