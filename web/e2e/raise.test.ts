@@ -43,7 +43,7 @@ test('a raise in two passes: set past the target, read again, what is left by se
 	await page.reload();
 	await expect(pass).toContainText('The pass is done. What is left is a matter of tuning.');
 	await pass.getByRole('button', { name: 'Go on to the tuning' }).click();
-	await expect(page.getByText(/^Temperament octave: 0 of 13/)).toBeVisible();
+	await expect(page.getByText(/^Temperament octave: 0 of/)).toBeVisible();
 	await expect(pass).toHaveCount(0);
 	// Within a few cents of where it goes, as a tuning may find it.
 	await listen(page);
