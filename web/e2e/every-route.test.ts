@@ -113,6 +113,11 @@ test('no address is open to strangers or to another workshop, and nonsense is re
 			const answer = await ask(anonymous, verb, filled(path), verb === 'GET' ? undefined : '{}');
 			const said = `${verb} ${path} by nobody: ${answer.status()}`;
 			if (isApi) expect(answer.status(), said).toBe(401);
+			else if (answer.status() === 200)
+				// What a page's form is answered with: where to go, as text.
+				expect(JSON.parse(await answer.text()), said).toMatchObject({
+					...{ type: 'redirect', location: expect.stringMatching(/^\/signin\?next=/) }
+				});
 			else {
 				expect(answer.status(), said).toBe(303);
 				expect(answer.headers().location, said).toMatch(/^\/signin\?next=/);
