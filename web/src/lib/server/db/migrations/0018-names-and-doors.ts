@@ -19,6 +19,17 @@ async function collate(db: QueryInterface, collation: string): Promise<void> {
 		);
 }
 
+/** What the former collation takes for one name is told apart by its number, so that nothing is in the way. */
+async function partNames(db: QueryInterface): Promise<void> {
+	for (const table of ['places', 'instruments', 'temperaments'])
+		await run(
+			db,
+			`UPDATE ${table} later JOIN ${table} first ON first.workshop_id = later.workshop_id AND first.id < later.id
+				AND first.name = later.name COLLATE ${FORMER}
+			SET later.name = CONCAT(LEFT(later.name, 100), ' (', RIGHT(later.id, 12), ')')`
+		);
+}
+
 /** Places of one name in two towns are two; devices on which somebody has signed in are known. */
 export async function up(db: QueryInterface): Promise<void> {
 	await collate(db, NAMED);
@@ -41,6 +52,7 @@ export async function up(db: QueryInterface): Promise<void> {
 export async function down(db: QueryInterface): Promise<void> {
 	await run(db, 'ALTER TABLE sessions DROP COLUMN IF EXISTS device, DROP COLUMN IF EXISTS last_at');
 	await run(db, 'DROP TABLE IF EXISTS known_devices');
+	await partNames(db);
 	await addIndex(db, 'places', ['workshop_id', 'name'], 'UNIQUE INDEX');
 	await run(db, 'ALTER TABLE places DROP INDEX IF EXISTS places_workshop_id_name_town');
 	await collate(db, FORMER);
