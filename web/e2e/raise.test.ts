@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { addInstrument, listen, raiseDueNote, readLive, signIn, strike, strikeUntil } from './parts';
+import { addInstrument, listen, raiseDueNote, signIn, strike, strikeUntil } from './parts';
 
 test('a raise in two passes: set past the target, read again, what is left by section, once more, then the tuning', async ({
 	page
@@ -43,10 +43,6 @@ test('a raise in two passes: set past the target, read again, what is left by se
 	await page.reload();
 	await expect(pass).toContainText('The pass is done. What is left is a matter of tuning.');
 	await pass.getByRole('button', { name: 'Go on to the tuning' }).click();
-	await expect(page.getByText(/^Temperament octave: 0 of/)).toBeVisible();
+	await expect(page.getByRole('heading', { name: /^(Temperament octave|Upwards|Downwards): 0 of/ })).toBeVisible();
 	await expect(pass).toHaveCount(0);
-	// Within a few cents of where it goes, as a tuning may find it.
-	await listen(page);
-	await strike(page);
-	expect(Math.abs((await readLive(page)).cents!)).toBeLessThan(6);
 });
