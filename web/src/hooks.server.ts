@@ -61,7 +61,6 @@ export const handle: Handle = async ({ event, resolve }) => {
 	if (event.locals.signedIn && !response.headers.has('Cache-Control'))
 		response.headers.set('Cache-Control', 'no-store');
 	if (event.route.id?.includes('/api/')) response.headers.set(NOW_HEADER, String(Date.now()));
-	response.headers.set('X-Content-Type-Options', 'nosniff');
 	response.headers.set('Referrer-Policy', 'same-origin');
 	response.headers.set('Permissions-Policy', 'microphone=(self), camera=(), geolocation=()');
 	return response;

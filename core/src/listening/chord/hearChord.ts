@@ -1,12 +1,11 @@
 import { median } from 'd3-array';
 import { MEDIAN_TO_SD } from '../../numeric/bisquare';
-import { decimated } from '../../numeric/decimate';
 import { partialHz, type StiffString } from '../../strings/stiffString';
 import { foreignShare, peakReach, peaksOf, type SoundPeaks } from '../pair/foreignPeaks';
 import type { KnownKeyboard } from '../pair/hearKeys';
-import { laterKey } from '../pair/laterKey';
 import { fromLaw, knownNotes, type KnownNote } from '../pair/ownPartials';
 import type { KeptPair } from '../pair/pairKeeper';
+import { settledSound } from '../pair/settledSound';
 import type { KeyChord } from './keyChords';
 
 /*
@@ -32,9 +31,6 @@ export type ChordWord = {
 	readonly notes: readonly ChordNote[];
 };
 
-/** Enough for all that lies below 4.2 kHz. */
-const RATE = 12_000;
-const SETTLED_SECONDS = 0.12;
 /** Peaks that no note of the chord explains hold no more of the power. */
 const MOST_FOREIGN = 0.12;
 /** Notes stand no further from where they are thought to, in cents. */
@@ -94,11 +90,7 @@ function told(note: number, thought: StiffString, { own, apart }: KnownNote): Ch
 
 /** Which chord sounds, and where its notes stand. */
 export function hearChord(kept: KeptPair, keyboard: KnownKeyboard, chords: readonly KeyChord[]): ChordWord {
-	const by = Math.max(1, Math.floor(kept.sampleRate / RATE));
-	const sampleRate = kept.sampleRate / by;
-	const whole = decimated(kept.samples, by);
-	const later = Math.max(kept.lastStruckAt - kept.struckAt, laterKey({ samples: whole, sampleRate }));
-	const sound = { samples: whole.subarray(Math.round((later + SETTLED_SECONDS) * sampleRate)), sampleRate };
+	const sound = settledSound(kept);
 	const word = { kind: 'chord', struckAt: kept.struckAt, isFinal: kept.isFinal } as const;
 	const chord = whichChord(peaksOf(sound), chords, keyboard.thought);
 	if (!chord) return { ...word, chord, notes: [] };

@@ -1,12 +1,11 @@
 import { isFollowed } from '../../intervals/audibility';
 import { coincidences } from '../../intervals/coincidences';
-import { decimated } from '../../numeric/decimate';
 import type { StiffString } from '../../strings/stiffString';
 import type { Hz } from '../../units/quantity';
 import { hearPair, type HeardBeat, type PairRefusal } from './hearPair';
-import { laterKey } from './laterKey';
 import { HIGHEST_HZ, type KnownNote } from './ownPartials';
 import type { KeptPair } from './pairKeeper';
+import { settledSound } from './settledSound';
 import { whichKeys, type Keys } from './whichKeys';
 
 /** Keys that are rather expected than others, and the coincidences that matter. */
@@ -54,23 +53,15 @@ export type PairWord = {
 	  }
 );
 
-/** Enough for all that lies below 4.2 kHz. */
-const RATE = 12_000;
-/** From here on the strings move by themselves. */
-const SETTLED_SECONDS = 0.12;
 /** Coincidences that are looked at beside those asked for: each costs a tenth of a second. */
 const MOST_MEETINGS = 3;
 
 /** Which keys sound together, and how they beat. */
 export function hearKeys(kept: KeptPair, keyboard: KnownKeyboard, asked: readonly AskedKeys[]): PairWord {
-	const by = Math.max(1, Math.floor(kept.sampleRate / RATE));
-	const sampleRate = kept.sampleRate / by;
-	const whole = decimated(kept.samples, by);
-	const later = Math.max(kept.lastStruckAt - kept.struckAt, laterKey({ samples: whole, sampleRate }));
-	const sound = { samples: whole.subarray(Math.round((later + SETTLED_SECONDS) * sampleRate)), sampleRate };
+	const sound = settledSound(kept);
 	const told = {
 		struckAt: kept.struckAt,
-		seconds: sound.samples.length / sampleRate,
+		seconds: sound.samples.length / sound.sampleRate,
 		isFinal: kept.isFinal
 	};
 	const found = whichKeys(sound, keyboard.thought, keyboard, asked);

@@ -5,18 +5,17 @@
 	import { superForm, type SuperValidated } from 'sveltekit-superforms';
 	import { isSignedOut, keepUnsent, takeUnsent } from '$lib/ui/unsent';
 	import { KIND_NAMES } from '$lib/tuning/kinds';
+	import { ANOTHER_PLACE, asTyped } from './placeChoice';
 	import type { AlikePlace, InstrumentForm } from './instrumentForm';
 
 	interface Props {
 		data: SuperValidated<InstrumentForm>;
 		locations: readonly { readonly name: string; readonly town: string }[];
-		/** Places that are written like the one that was sent: which is meant is asked. */
-		alike?: readonly AlikePlace[];
 		/** Address to go back to without saving. */
 		back: string;
 		save: string;
 	}
-	let { data, locations, alike = [], back, save }: Props = $props();
+	let { data, locations, back, save }: Props = $props();
 	const { form, errors, enhance, submitting, message, tainted, isTainted } = superForm(
 		untrack(() => data),
 		{
@@ -39,6 +38,9 @@
 		await tick();
 		element?.requestSubmit();
 	});
+
+	/** Places that are written like the one that was sent: which is meant is asked. */
+	const alike = $derived((page.form as { alike?: readonly AlikePlace[] } | null)?.alike ?? []);
 
 	/** The place's town is known once its name is. */
 	function fillTown() {
@@ -142,12 +144,13 @@
 				{@const written = [name, town].filter(Boolean).join(', ')}
 				<label><input class="radio" type="radio" name="place" value={id} bind:group={$form.place} /> {written}</label>
 				<label
-					><input class="radio" type="radio" name="place" value="{id} as typed" bind:group={$form.place} />
+					><input class="radio" type="radio" name="place" value={asTyped(id)} bind:group={$form.place} />
 					{written}: write it “{typed}” from now on</label
 				>
 			{/each}
 			<label
-				><input class="radio" type="radio" name="place" value="another" bind:group={$form.place} /> Another place, “{typed}”</label
+				><input class="radio" type="radio" name="place" value={ANOTHER_PLACE} bind:group={$form.place} /> Another place,
+				“{typed}”</label
 			>
 		</fieldset>
 	{/if}

@@ -20,15 +20,6 @@
 </DialogSheet>
 
 <style>
-	kbd {
-		font-family: var(--mono);
-		font-size: 0.85rem;
-		border: 1px solid var(--line);
-		border-radius: 4px;
-		padding: 0.1rem 0.45rem;
-		background: var(--ground);
-		white-space: nowrap;
-	}
 	dl {
 		display: grid;
 		grid-template-columns: auto 1fr;

@@ -31,13 +31,4 @@
 		min-height: 32px;
 		cursor: pointer;
 	}
-	kbd {
-		font-family: var(--mono);
-		font-size: 0.85rem;
-		border: 1px solid var(--line);
-		border-radius: 4px;
-		padding: 0.1rem 0.45rem;
-		background: var(--ground);
-		white-space: nowrap;
-	}
 </style>

@@ -7,7 +7,8 @@ import { connect, database } from './connection';
 import { isDatabaseAway, isDatabaseBusy, isDuplicate } from './faults';
 import { migrate, migrator } from './migrate';
 import { createInstrument, getInstrument, listInstruments } from './stores/instruments';
-import { ANOTHER_PLACE, AS_TYPED, listLocations, placesMeant } from './stores/locations';
+import { ANOTHER_PLACE, asTyped } from '$lib/instruments/placeChoice';
+import { listLocations, placesMeant } from './stores/locations';
 import { eventsOf } from './stores/record';
 import { listTemperaments } from './stores/temperaments';
 import { getVisit } from './stores/visits';
@@ -106,7 +107,7 @@ describe('places', () => {
 		expect(placesMeant([koln], { location: 'Köln', town: 'Elsewhere' })).toEqual({ alike: [koln] });
 		await createInstrument(workshopId, at('Koln', 'Rhine', koln.id));
 		expect(await written(workshopId)).toEqual(['Köln, Rhine']);
-		await createInstrument(workshopId, at('Köln', 'on the Rhine', koln.id + AS_TYPED));
+		await createInstrument(workshopId, at('Köln', 'on the Rhine', asTyped(koln.id)));
 		expect(await written(workshopId)).toEqual(['Köln, on the Rhine']);
 	});
 });

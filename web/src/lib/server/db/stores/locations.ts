@@ -1,5 +1,6 @@
 import type { Transaction } from 'sequelize';
 import { v7 as uuid } from 'uuid';
+import { chosenPlace } from '$lib/instruments/placeChoice';
 import { database } from '../connection';
 import type { LocationRow } from '../rows';
 
@@ -12,11 +13,9 @@ export async function listLocations(workshopId: string): Promise<LocationRow[]> 
 export interface TypedLocation {
 	readonly location: string;
 	readonly town: string;
-	/** '': nobody was asked; an id: that place, as it is written; an id with "as typed": that place, written like this; 'another'. */
+	/** See `instruments/placeChoice`; '': nobody was asked. */
 	readonly place: string;
 }
-export const ANOTHER_PLACE = 'another';
-export const AS_TYPED = ' as typed';
 
 /** "Koln" and "KÖLN " are written alike. */
 const plain = (name: string) => name.normalize('NFKD').replace(/\p{M}/gu, '').toLowerCase().replace(/\s+/g, ' ').trim();
@@ -49,9 +48,10 @@ export async function locationIdFor(
 		{ location: name, town }
 	);
 	if ('is' in meant) return meant.is.id;
-	const chosen = rows.find((row) => row.get().id === place.replace(AS_TYPED, ''));
+	const { id, isAsTyped } = chosenPlace(place);
+	const chosen = rows.find((row) => row.get().id === id);
 	if (chosen) {
-		if (place.endsWith(AS_TYPED)) await chosen.update({ name, town }, { transaction });
+		if (isAsTyped) await chosen.update({ name, town }, { transaction });
 		return chosen.get().id;
 	}
 	// Several that are saved at once at a new place find it made by one of them.
