@@ -57,7 +57,7 @@ describe('the final pass', () => {
 			{ note: 64, words: 'E4 is 4.6 cents sharp of the others' }
 		]);
 		expect(played(note(60, 0.2), note(64, null), note(67, 0.1, 1.5)).out).toMatchObject([
-			{ note: 67, words: 'the strings of G4 lie 1.5 cents apart' }
+			{ note: 67, words: 'G4 moves: its strings lie 1.5 cents apart, or one beats by itself' }
 		]);
 		const still = played(note(60, 0.2), note(64, -0.4), note(67, 0.1));
 		expect([still.heard, still.out]).toEqual([1, []]);

@@ -84,7 +84,7 @@ function outOf({ notes }: HeardChord, unisonLimit: (note: number) => number): { 
 	const out = outOfChord(heard, unisonLimit);
 	const words = out.map(({ note, cents, isUnison }) =>
 		isUnison
-			? `the strings of ${noteName(note)} lie ${cents.toFixed(1)} cents apart`
+			? `${noteName(note)} moves: its strings lie ${cents.toFixed(1)} cents apart, or one beats by itself`
 			: `${noteName(note)} is ${Math.abs(cents).toFixed(1)} cents ${cents < 0 ? 'flat' : 'sharp'} of the others`
 	);
 	return { words: words.join('; '), note: out[0]?.note };

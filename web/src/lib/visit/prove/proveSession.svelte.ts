@@ -137,7 +137,8 @@ export class ProveSession {
 	}
 
 	private takeChord({ chord, notes, isFinal }: ChordWord): void {
-		this.chord = chord ?? null;
+		// That it is none is said when all of it was heard.
+		if (chord || isFinal) this.chord = chord ?? null;
 		if (!isFinal || !chord) return;
 		const { root, kind } = chord;
 		this.open.record.act({
