@@ -1,3 +1,4 @@
+import type { Role } from '$lib/account/roles';
 import { openDB, type DBSchema, type IDBPDatabase, type IDBPTransaction } from 'idb';
 import { v7 as uuid } from 'uuid';
 import { FORMER_FORMAT, idOf } from '$lib/record/format';
@@ -8,6 +9,8 @@ export interface Owner {
 	readonly userId: string;
 	readonly name: string;
 	readonly workshop: string;
+	/** Not said: from before there were roles. */
+	readonly role?: Role;
 }
 
 /** Something that waits to be handed over; what it is, the server reads. */

@@ -1,5 +1,6 @@
 import { createHash, randomBytes } from 'node:crypto';
 import type { Cookies } from '@sveltejs/kit';
+import type { Role } from '$lib/account/roles';
 import { endSession, prolongSession, saveSession, sessionByToken } from '../db/stores/accounts';
 import { rememberDevice } from '../db/stores/knownDevices';
 
@@ -10,7 +11,13 @@ export interface SignedIn {
 	readonly workshopId: string;
 	readonly workshop: string;
 	readonly demo: boolean;
+	readonly role: Role;
+	/** What a guest may see, by their ids; undefined: all. */
+	readonly places: readonly string[] | undefined;
 }
+
+/** In which workshop somebody does something. */
+export type Who = Pick<SignedIn, 'workshopId' | 'userId'>;
 
 const COOKIE = 'fendrel_session';
 const HOUR = 3_600_000;
@@ -18,7 +25,7 @@ const DAY = 24 * HOUR;
 const LASTS = 30 * DAY;
 
 /** Only this digest is stored: who reads the database cannot sign in with it. */
-const digest = (token: string) => createHash('sha256').update(token).digest('hex');
+export const digest = (token: string) => createHash('sha256').update(token).digest('hex');
 
 function setCookie(cookies: Cookies, token: string, url: URL, expires: Date): void {
 	cookies.set(COOKIE, token, {
@@ -102,8 +109,9 @@ export async function readSession(cookies: Cookies, url: URL): Promise<SignedIn 
 		await prolongSession(digest(token), expires);
 		setCookie(cookies, token, url, expires);
 	}
-	const { user, workshop } = found;
-	return { userId: user.id, name: user.name, workshopId: workshop.id, workshop: workshop.name, demo: workshop.demo };
+	const { user, workshop, places } = found;
+	const { id: userId, name, role } = user;
+	return { userId, name, role, places, workshopId: workshop.id, workshop: workshop.name, demo: workshop.demo };
 }
 
 export async function stopSession(cookies: Cookies): Promise<void> {

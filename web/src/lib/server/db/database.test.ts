@@ -6,14 +6,14 @@ import { FORMAT } from '$lib/record/format';
 import { connect, database } from './connection';
 import { isDatabaseAway, isDatabaseBusy, isDuplicate } from './faults';
 import { migrate, migrator } from './migrate';
-import { createInstrument, getInstrument, listInstruments } from './stores/instruments';
+import { getInstrument, listInstruments } from './stores/instruments';
 import { ANOTHER_PLACE, asTyped } from '$lib/instruments/placeChoice';
 import { listLocations, placesMeant } from './stores/locations';
 import { eventsOf } from './stores/record';
 import { listTemperaments } from './stores/temperaments';
 import { getVisit } from './stores/visits';
 import { takeIn } from '../record/takeIn';
-import { beginVisit, details, finishVisit, hand, newWorkshop, reading, replan, withDatabase } from '../tests/parts';
+import { beginVisit, details, finishVisit, hand, newWorkshop, reading, replan, withDatabase, newInstrument } from '../tests/parts';
 import { visitOr404 } from '../find';
 import { visitBundle, visitChanges } from '../visits/books';
 
@@ -38,7 +38,7 @@ describe('tables', () => {
 describe('workshops', () => {
 	it('do not see each other', async () => {
 		const [mine, yours] = [await newWorkshop(), await newWorkshop()];
-		const instrumentId = await createInstrument(mine.workshopId, details('Private'));
+		const instrumentId = await newInstrument(mine.workshopId, details('Private'));
 		const visitId = await beginVisit(mine, instrumentId);
 		await hand(mine, visitId, [reading()]);
 		expect(await getInstrument(yours.workshopId, instrumentId)).toBeUndefined();
@@ -63,8 +63,8 @@ describe('workshops', () => {
 
 	it('name an instrument once, whatever the case, and leave nothing half saved', async () => {
 		const me = await newWorkshop();
-		await createInstrument(me.workshopId, details('Hall grand'));
-		const again = createInstrument(me.workshopId, { ...details('HALL grand'), location: 'Elsewhere' });
+		await newInstrument(me.workshopId, details('Hall grand'));
+		const again = newInstrument(me.workshopId, { ...details('HALL grand'), location: 'Elsewhere' });
 		await expect(again.catch((error) => isDuplicate(error))).resolves.toBe(true);
 		expect((await listLocations(me.workshopId)).map(({ name }) => name)).toEqual(['The hall']);
 	});
@@ -87,7 +87,7 @@ describe('places', () => {
 			// Known by its name alone.
 			['Hall 🎻', '']
 		])
-			await createInstrument(workshopId, at(location, town, ANOTHER_PLACE));
+			await newInstrument(workshopId, at(location, town, ANOTHER_PLACE));
 		expect(await written(workshopId)).toEqual([
 			'Chapel, Saltmarsh',
 			'Chapel, Tern Ferry',
@@ -100,14 +100,14 @@ describe('places', () => {
 
 	it('that are written alike are asked about, and stay as they are unless somebody says otherwise', async () => {
 		const { workshopId } = await newWorkshop();
-		await createInstrument(workshopId, at('Köln', 'Rhine'));
+		await newInstrument(workshopId, at('Köln', 'Rhine'));
 		const [koln] = await listLocations(workshopId);
 		expect(placesMeant([koln], { location: 'KOLN ', town: '' })).toEqual({ alike: [koln] });
 		expect(placesMeant([koln], { location: 'Köln', town: '' })).toEqual({ is: koln });
 		expect(placesMeant([koln], { location: 'Köln', town: 'Elsewhere' })).toEqual({ alike: [koln] });
-		await createInstrument(workshopId, at('Koln', 'Rhine', koln.id));
+		await newInstrument(workshopId, at('Koln', 'Rhine', koln.id));
 		expect(await written(workshopId)).toEqual(['Köln, Rhine']);
-		await createInstrument(workshopId, at('Köln', 'on the Rhine', asTyped(koln.id)));
+		await newInstrument(workshopId, at('Köln', 'on the Rhine', asTyped(koln.id)));
 		expect(await written(workshopId)).toEqual(['Köln, on the Rhine']);
 	});
 });
@@ -115,7 +115,7 @@ describe('places', () => {
 describe('visits', () => {
 	it('go on where they were instead of starting twice, and take over what was usual', async () => {
 		const me = await newWorkshop();
-		const instrumentId = await createInstrument(me.workshopId, details('Twice'));
+		const instrumentId = await newInstrument(me.workshopId, details('Twice'));
 		const first = await beginVisit(me, instrumentId);
 		expect(await beginVisit(me, instrumentId)).toBe(first);
 		const vallotti = (await listTemperaments(me.workshopId)).find(({ slug }) => slug === 'vallotti')!;

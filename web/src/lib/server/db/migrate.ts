@@ -21,6 +21,7 @@ import * as settingsAndTouch from './migrations/0015-settings-and-touched-notes'
 import * as attachments from './migrations/0016-attachments';
 import * as orderOfWork from './migrations/0017-order-of-work';
 import * as namesAndDoors from './migrations/0018-names-and-doors';
+import * as peopleAndDeletion from './migrations/0019-people-and-deletion';
 
 const MIGRATIONS = [
 	{ name: '0001-first-slice', ...firstSlice },
@@ -40,7 +41,8 @@ const MIGRATIONS = [
 	{ name: '0015-settings-and-touched-notes', ...settingsAndTouch },
 	{ name: '0016-attachments', ...attachments },
 	{ name: '0017-order-of-work', ...orderOfWork },
-	{ name: '0018-names-and-doors', ...namesAndDoors }
+	{ name: '0018-names-and-doors', ...namesAndDoors },
+	{ name: '0019-people-and-deletion', ...peopleAndDeletion }
 ];
 
 /** @param hold asked before each step */

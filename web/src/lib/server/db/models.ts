@@ -7,8 +7,16 @@ import { visitTables } from './tables/visitTables';
 import { workshopTables } from './tables/workshopTables';
 
 export function defineModels(sequelize: Sequelize) {
-	const define: Define = <Row extends object>(name: string, attributes: Record<keyof Row & string, unknown>) =>
-		sequelize.define(name, attributes as ModelAttributes) as unknown as Table<Row>;
+	const define: Define = <Row extends object>(
+		name: string,
+		attributes: Record<keyof Row & string, unknown>,
+		{ isDeletable } = { isDeletable: false }
+	) =>
+		sequelize.define(
+			name,
+			attributes as ModelAttributes,
+			isDeletable ? { paranoid: true, timestamps: true, createdAt: false, updatedAt: false } : {}
+		) as unknown as Table<Row>;
 	return {
 		...workshopTables(define),
 		...instrumentTables(define),

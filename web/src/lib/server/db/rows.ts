@@ -1,3 +1,5 @@
+import type { Change } from '$lib/account/changes';
+import type { Role } from '$lib/account/roles';
 import type { CountedOctave } from '$lib/counts/countedOctave';
 import type { StringLine } from '$lib/instruments/scale/stringLine';
 import type { KeptCurve } from '$lib/tuning/curve';
@@ -21,6 +23,12 @@ import type {
 	Tuning
 } from '@fendrel/core';
 
+/** When something was deleted, and by whom; null: it is there. */
+export interface Deletion {
+	deletedAt: Date | null;
+	deletedBy: string | null;
+}
+
 /** Rows as they stand in the tables; ids are UUIDs as text. */
 export interface WorkshopRow {
 	id: string;
@@ -34,13 +42,46 @@ export interface WorkshopRow {
 	first: 1 | null;
 	createdAt: Date;
 }
-export interface UserRow {
+export interface UserRow extends Deletion {
 	id: string;
 	workshopId: string;
 	email: string;
 	name: string;
+	role: Role;
 	passwordHash: string;
 	createdAt: Date;
+}
+/** A place whose instruments a guest may see. */
+export interface GuestPlaceRow {
+	userId: string;
+	placeId: string;
+}
+/** A link that lets somebody in once: as a new user, or to give a user a new password. */
+export interface InvitationRow {
+	tokenHash: string;
+	workshopId: string;
+	role: Role;
+	/** What a guest may see, by their ids. */
+	places: string[];
+	/** Whose password it gives anew; null: somebody new. */
+	userId: string | null;
+	madeBy: string | null;
+	madeAt: Date;
+	expiresAt: Date;
+}
+/** Who changed what. */
+export interface ChangeRow {
+	id: string;
+	workshopId: string;
+	/** null: somebody whose account was erased, or Fendrel itself. */
+	userId: string | null;
+	at: Date;
+	what: Change;
+	subjectId: string | null;
+	/** What it was called then. */
+	name: string;
+	/** What stood there and what stands there now, by what it is called. */
+	said: Record<string, [before: string, after: string]> | null;
 }
 export interface SessionRow {
 	tokenHash: string;
@@ -57,7 +98,7 @@ export interface LocationRow {
 	name: string;
 	town: string;
 }
-export interface InstrumentRow {
+export interface InstrumentRow extends Deletion {
 	id: string;
 	workshopId: string;
 	locationId: string | null;
@@ -89,7 +130,7 @@ export interface TemperamentRow {
 }
 /** A temperament's description. */
 export type TemperamentAbout = Pick<Temperament, 'family' | 'uses' | 'period' | 'character' | 'goodFor' | 'source'>;
-export interface VisitRow {
+export interface VisitRow extends Deletion {
 	id: string;
 	workshopId: string;
 	instrumentId: string;

@@ -24,6 +24,7 @@ import type { SimulatedPinsRow, VisitRow } from '../db/rows';
 import { createAccount, keepSettings } from '../db/stores/accounts';
 import { keepCurve } from '../db/stores/curves';
 import { createInstrument, listInstruments } from '../db/stores/instruments';
+import { inTransaction } from '../db/transaction';
 import { keepStringTable } from '../db/stores/stringTables';
 import { listTemperaments } from '../db/stores/temperaments';
 import { USUAL_SETTINGS } from '$lib/settings/settings';
@@ -74,20 +75,13 @@ async function loadInstrument(context: Context, instrument: DemoInstrument, inde
 	const lastVisit = subDays(context.today, daysAgo);
 	const twin = twinNow(context, instrument, lastVisit, SEED + index);
 	const { name, kind, location, town, maker, madeIn, lowest, highest, notes, a4 } = instrument;
-	const instrumentId = await createInstrument(context.workshopId, {
-		name,
-		kind,
-		location,
-		town,
-		place: '',
-		maker,
-		madeIn,
-		lowest,
-		highest,
-		notes,
-		usualA4: a4,
-		twin
-	});
+	const details = {
+		...{ name, kind, location, town, place: '', maker, madeIn },
+		...{ lowest, highest, notes, usualA4: a4, twin }
+	};
+	const instrumentId = await inTransaction((transaction) =>
+		createInstrument(context.workshopId, details, transaction)
+	);
 	if (instrument.strung)
 		await keepStringTable(
 			context.workshopId,
@@ -249,6 +243,8 @@ function visitRow(
 		stage: 'plan',
 		seq: 1,
 		note: '',
+		deletedAt: null,
+		deletedBy: null,
 		startedAt,
 		finishedAt: null,
 		startedBy: context.userId

@@ -19,6 +19,7 @@ import { NO_STRETCH } from '$lib/tuning/stretch';
 import { fromCounts } from '$lib/workers/proving.jobs';
 import type { Instrument } from '../db/stores/instruments';
 import { saveCountedOctave } from '../db/stores/countedOctaves';
+import { inTransaction } from '../db/transaction';
 import { createTemperaments, temperamentBySlug } from '../db/stores/temperaments';
 import { COUNTED } from './scenario';
 
@@ -52,7 +53,7 @@ export async function loadTempering(
 	instruments: readonly Instrument[]
 ): Promise<void> {
 	const { name, tuning, ...about } = AGREED;
-	await createTemperaments(workshopId, [{ name, tuning, about }]);
+	await inTransaction((transaction) => createTemperaments(workshopId, [{ name, tuning, about }], transaction));
 	const instrument = instruments.find((each) => each.name === COUNTED.instrument)!;
 	const equal = (await temperamentBySlug(workshopId, 'equal'))!;
 	const basis = { ...instrument, a4: COUNTED.a4, temperament: equal, measured: [] };

@@ -2,7 +2,7 @@ import ICAL from 'ical.js';
 import { v7 as uuid } from 'uuid';
 import { describe, expect, it } from 'vitest';
 import { groundOf } from '$lib/visit/ground';
-import { createInstrument } from '../db/stores/instruments';
+
 import {
 	accept,
 	actIn,
@@ -12,8 +12,7 @@ import {
 	hand,
 	newWorkshop,
 	reading,
-	withDatabase
-} from '../tests/parts';
+	withDatabase, newInstrument } from '../tests/parts';
 import { codeOf, textOf } from '../tests/paperReaders';
 import { visitBundle } from '../visits/books';
 import { compareVisits } from '../visits/comparison';
@@ -26,7 +25,7 @@ const NOW = new Date('2026-10-01T12:00:00Z');
 /** A visit with some notes found flat and set, closed with all that is said at the end. */
 async function closedVisit(name = 'Köln hall, No. 3') {
 	const me = await newWorkshop();
-	const instrumentId = await createInstrument(me.workshopId, details(name));
+	const instrumentId = await newInstrument(me.workshopId, details(name));
 	const visitId = await beginVisit(me, instrumentId);
 	const { plan } = groundOf(await visitBundle(me.workshopId, visitId));
 	for (const note of [45, 57, 69, 81]) {
@@ -94,7 +93,7 @@ describe('papers of a visit', () => {
 
 	it('are made for their own workshop alone, also of a visit in which nothing was done', async () => {
 		const [me, other] = [await newWorkshop(), await newWorkshop()];
-		const visitId = await beginVisit(me, await createInstrument(me.workshopId, details('Untouched')));
+		const visitId = await beginVisit(me, await newInstrument(me.workshopId, details('Untouched')));
 		expect(await textOf((await paperOf(me.workshopId, visitId, 'report', NOW)) as Buffer)).toContain('Nothing was set');
 		expect(codeOf((await paperOf(me.workshopId, visitId, 'card', NOW)) as Buffer)).toContain('instrument Untouched');
 		await expect(paperOf(other.workshopId, visitId, 'card', NOW)).rejects.toMatchObject({ status: 404 });

@@ -4,14 +4,11 @@ import type { Begun } from '$lib/record/record';
 import { lockInstrument } from '../db/stores/instruments';
 import { lockVisit, type LockedVisit } from '../db/stores/record';
 import { createVisit, goOnIn, updateVisit, visitAround } from '../db/stores/visits';
+import type { Who } from '../auth/session';
+import { noteChange } from '../db/stores/changes';
 import { planProblem } from './plans';
 
 const NO_INSTRUMENT = 'There is no such instrument in this workshop. It may have been deleted.';
-
-export interface Who {
-	readonly workshopId: string;
-	readonly userId: string;
-}
 
 /**
  * Begins a visit under the number that a device gave it. Where the instrument has one that is open, or was then, it goes on
@@ -19,13 +16,15 @@ export interface Who {
  * @param startedAt by the server's time
  */
 export async function beginVisit(
-	{ workshopId, userId }: Who,
+	who: Who,
 	id: string,
 	{ instrumentId, plan, curve }: Begun,
 	startedAt: Date,
 	transaction: Transaction
 ): Promise<LockedVisit | { readonly why: string }> {
-	if (!(await lockInstrument(workshopId, instrumentId, transaction))) return { why: NO_INSTRUMENT };
+	const { workshopId, userId } = who;
+	const instrument = await lockInstrument(workshopId, instrumentId, transaction);
+	if (!instrument) return { why: NO_INSTRUMENT };
 	const around = await visitAround(workshopId, instrumentId, startedAt, transaction);
 	if (around) {
 		await goOnIn(id, around.id, transaction);
@@ -40,9 +39,10 @@ export async function beginVisit(
 			...{ id, workshopId, instrumentId, a4, temperamentId, tolerance, startedAt, startedBy: userId },
 			// Its curve comes with the act that takes it.
 			...stretchColumns(NO_STRETCH),
-			...{ stage: 'arrive', seq: 0, note: '', finishedAt: null }
+			...{ stage: 'arrive', seq: 0, note: '', finishedAt: null, deletedAt: null, deletedBy: null }
 		},
 		transaction
 	);
+	await noteChange(who, { what: 'visit begun', subjectId: id, name: instrument.name }, transaction);
 	return { id, instrumentId, seq: 0, startedAt, finishedAt: null };
 }

@@ -6,9 +6,10 @@ import { hashPassword } from '../auth/signIn';
 import { database } from '../db/connection';
 import { isDuplicate } from '../db/faults';
 import { createAccount } from '../db/stores/accounts';
-import { createInstrument, getInstrument, updateInstrument } from '../db/stores/instruments';
+import { getInstrument, updateInstrument } from '../db/stores/instruments';
 import { listLocations } from '../db/stores/locations';
 import { eventsOf, pinsOf } from '../db/stores/record';
+import { inTransaction } from '../db/transaction';
 import { getVisit, openVisits } from '../db/stores/visits';
 import {
 	accept,
@@ -20,8 +21,7 @@ import {
 	hand,
 	newWorkshop,
 	reading,
-	withDatabase
-} from '../tests/parts';
+	withDatabase, newInstrument } from '../tests/parts';
 import { instrumentBook, visitBundle, visitChanges } from '../visits/books';
 import { takeIn } from './takeIn';
 
@@ -54,7 +54,7 @@ async function device(me: Me, instrumentId: string, off = 0) {
 describe('visits that are begun without the server', () => {
 	it('are one for an instrument: the later goes on in the first, and nothing of it is lost', async () => {
 		const me = await newWorkshop();
-		const instrumentId = await createInstrument(me.workshopId, details('Two at once'));
+		const instrumentId = await newInstrument(me.workshopId, details('Two at once'));
 		const [one, two] = [await device(me, instrumentId), await device(me, instrumentId)];
 		const [first, second] = [uuid(), uuid()];
 		const early = new Date(Date.now() - 2 * HOUR);
@@ -76,7 +76,7 @@ describe('visits that are begun without the server', () => {
 
 	it('go on in one that was open then, also when it is finished by now; later ones are their own', async () => {
 		const me = await newWorkshop();
-		const instrumentId = await createInstrument(me.workshopId, details('Finished meanwhile'));
+		const instrumentId = await newInstrument(me.workshopId, details('Finished meanwhile'));
 		const first = await beginVisit(me, instrumentId, new Date(Date.now() - 2 * HOUR));
 		await finishVisit(me, first, 'Done.');
 		const two = await device(me, instrumentId);
@@ -89,7 +89,7 @@ describe('visits that are begun without the server', () => {
 
 	it('sixteen at once on one instrument are one', async () => {
 		const me = await newWorkshop();
-		const instrumentId = await createInstrument(me.workshopId, details('Sixteen'));
+		const instrumentId = await newInstrument(me.workshopId, details('Sixteen'));
 		const ids = Array.from({ length: 16 }, () => uuid());
 		const devices = await Promise.all(ids.map(() => device(me, instrumentId)));
 		const answers = await Promise.all(
@@ -113,7 +113,7 @@ describe('clocks', () => {
 		['in 1970', -Date.now()]
 	])('one that is %s orders nothing and is nowhere stored', async (_, off) => {
 		const me = await newWorkshop();
-		const instrumentId = await createInstrument(me.workshopId, details('Clocks'));
+		const instrumentId = await newInstrument(me.workshopId, details('Clocks'));
 		const visitId = await beginVisit(me, instrumentId, new Date(Date.now() - HOUR));
 		const [right, wrong] = [await device(me, instrumentId), await device(me, instrumentId, off)];
 		const minutesAgo = (minutes: number) => new Date(Date.now() - 60_000 * minutes);
@@ -128,7 +128,7 @@ describe('clocks', () => {
 
 	it('one that was put right before anything was sent counts as it was measured then', async () => {
 		const me = await newWorkshop();
-		const instrumentId = await createInstrument(me.workshopId, details('Put right'));
+		const instrumentId = await newInstrument(me.workshopId, details('Put right'));
 		const visitId = await beginVisit(me, instrumentId, new Date(Date.now() - HOUR));
 		const wrong = await device(me, instrumentId, -YEAR);
 		const at = new Date(Date.now() - 60_000 * 10);
@@ -148,7 +148,7 @@ describe('clocks', () => {
 describe('what is new in a visit', () => {
 	it('is told once, with partials, curves and what the lever moved, and nothing when nothing is', async () => {
 		const me = await newWorkshop();
-		const instrumentId = await createInstrument(me.workshopId, details('Changes'));
+		const instrumentId = await newInstrument(me.workshopId, details('Changes'));
 		const visitId = await beginVisit(me, instrumentId);
 		const begun = await visitChanges(me.workshopId, visitId, 0);
 		expect(begun.told.map(({ event }) => 'do' in event && event.do)).toEqual(['plan']);
@@ -164,7 +164,7 @@ describe('what is new in a visit', () => {
 
 	it('of the simulated lever each note is where it was moved last, in whatever order that arrives', async () => {
 		const me = await newWorkshop();
-		const instrumentId = await createInstrument(me.workshopId, details('Lever'));
+		const instrumentId = await newInstrument(me.workshopId, details('Lever'));
 		const visitId = await beginVisit(me, instrumentId, new Date(Date.now() - HOUR));
 		const pins = (group: number, pin: number, at: Date) => ({
 			...{ format: 2, kind: 'pins', visitId, device: uuid(), id: uuid(), at },
@@ -184,7 +184,7 @@ describe('what is new in a visit', () => {
 
 	it('a visit that two devices finish was finished the first time', async () => {
 		const me = await newWorkshop();
-		const visitId = await beginVisit(me, await createInstrument(me.workshopId, details('Finished twice')));
+		const visitId = await beginVisit(me, await newInstrument(me.workshopId, details('Finished twice')));
 		await actIn(me, visitId, { do: 'finish' });
 		const { finishedAt } = (await getVisit(me.workshopId, visitId))!;
 		await new Promise((resolve) => setTimeout(resolve, 5));
@@ -217,16 +217,20 @@ describe('what is sent many times at once', () => {
 		const { workshopId } = await newWorkshop();
 		const names = Array.from({ length: 12 }, (_, i) => `Room ${i}`);
 		await Promise.all(
-			names.map((name) => createInstrument(workshopId, { ...details(name), location: 'The new wing' }))
+			names.map((name) => newInstrument(workshopId, { ...details(name), location: 'The new wing' }))
 		);
 		expect((await listLocations(workshopId)).map(({ name }) => name)).toEqual(['The new wing']);
 	});
 
 	it('two who write over the same version of an instrument: the second is told', async () => {
 		const { workshopId } = await newWorkshop();
-		const id = await createInstrument(workshopId, details('Renamed'));
-		expect(await updateInstrument(workshopId, id, 0, { ...details('Renamed'), notes: 'Mine.' })).toBe(true);
-		expect(await updateInstrument(workshopId, id, 0, { ...details('Renamed'), notes: 'Yours.' })).toBe(false);
+		const id = await newInstrument(workshopId, details('Renamed'));
+		const write = (notes: string) =>
+			inTransaction((transaction) =>
+				updateInstrument(workshopId, id, 0, { ...details('Renamed'), notes }, transaction)
+			);
+		expect(await write('Mine.')).toBe(true);
+		expect(await write('Yours.')).toBe(false);
 		expect(await getInstrument(workshopId, id)).toMatchObject({ notes: 'Mine.', version: 1 });
 	});
 });

@@ -53,7 +53,7 @@ export async function fillSummaries(): Promise<void> {
 	const { sequelize } = database();
 	const rows = (await sequelize.query(
 		`SELECT DISTINCT v.instrument_id AS id FROM visits v
-		WHERE EXISTS (SELECT 1 FROM acts a WHERE a.visit_id = v.id AND a.kind = 'accept')
+		WHERE v.deleted_at IS NULL AND EXISTS (SELECT 1 FROM acts a WHERE a.visit_id = v.id AND a.kind = 'accept')
 			AND NOT EXISTS (SELECT 1 FROM visit_sounders s WHERE s.visit_id = v.id)`,
 		{ type: 'SELECT' }
 	)) as { id: string }[];

@@ -6,7 +6,7 @@ import type { FormerReading } from '$lib/record/formerRecord';
 import type { SentReading } from '$lib/record/record';
 import { NO_STRETCH } from '$lib/tuning/stretch';
 import { database } from '../db/connection';
-import { createInstrument, getInstrument, lastVisits, readStrings } from '../db/stores/instruments';
+import { getInstrument, lastVisits, readStrings } from '../db/stores/instruments';
 import { eventsOf } from '../db/stores/record';
 import { groupsSet } from '../db/stores/summaries';
 import {
@@ -20,8 +20,7 @@ import {
 	newWorkshop,
 	reading,
 	replan,
-	withDatabase
-} from '../tests/parts';
+	withDatabase, newInstrument } from '../tests/parts';
 import { loadScale } from '../instruments/scale';
 import { visitBundle } from '../visits/books';
 import { visitHistory } from '../visits/history';
@@ -32,7 +31,7 @@ withDatabase();
 
 async function aVisit() {
 	const me = await newWorkshop();
-	const instrumentId = await createInstrument(me.workshopId, details('One'));
+	const instrumentId = await newInstrument(me.workshopId, details('One'));
 	const visitId = await beginVisit(me, instrumentId);
 	const give = (made: Parameters<typeof hand>[2], now?: Date) => hand(me, visitId, made, now);
 	return { ...me, me, instrumentId, visitId, give };

@@ -19,7 +19,10 @@ import {
 } from '../db/stores/record';
 import { inTransaction } from '../db/transaction';
 import { log } from '../log';
-import { beginVisit, type Who } from './begin';
+import { beginVisit } from './begin';
+import type { Who } from '../auth/session';
+import { deletedVisit, ofVisit } from '../db/stores/deletions';
+import { noteChange } from '../db/stores/changes';
 import { asPresent, type Incoming } from './former';
 import { keepSummaries } from './keep';
 import { clocksOf, moved, placing, type ClockOf } from './placing';
@@ -30,6 +33,7 @@ import type { Transaction } from 'sequelize';
 
 const NO_VISIT =
 	'There is no such visit in this workshop. It may belong to another workshop: sign in there and send it again.';
+const DELETED = 'This visit has been deleted. It can be brought back for 30 days, under Deleted; then send it again.';
 const UNSTORED = 'The database refused it.';
 const OTHER = 'Something else is already stored under its number.';
 
@@ -146,6 +150,7 @@ async function visitFor(
 ): Promise<LockedVisit | { readonly why: string }> {
 	const visit = await lockVisit(who.workshopId, visitId, transaction);
 	if (visit) return visit;
+	if (await deletedVisit(who.workshopId, visitId, transaction)) return { why: DELETED };
 	const item = sent.find((each) => each.kind === 'begin');
 	if (!item) return { why: NO_VISIT };
 	const startedAt = moved(item.begin.startedAt, clockOf(item.device));
@@ -159,12 +164,13 @@ function planned(workshopId: string, { instrumentId }: LockedVisit, item: Item, 
 }
 
 async function write(
-	{ workshopId }: Who,
+	who: Who,
 	visit: LockedVisit,
 	clockOf: ClockOf,
 	fresh: readonly Incoming[],
 	transaction: Transaction
 ): Promise<void> {
+	const { workshopId } = who;
 	const seq = visit.seq + 1;
 	const place = await placing(visit, clockOf, fresh, transaction);
 	const { readings, acts, pins, plans, curves } = rowsOf({ workshopId, visit, seq, place }, fresh);
@@ -175,6 +181,8 @@ async function write(
 	for (const { moved: groups, at } of pins) await movePins(visit.id, groups, at, seq, transaction);
 	await raiseSeq(visit.id, seq, transaction);
 	const now = acts.some(({ kind }) => OF_VISIT.has(kind)) ? await projectVisit(visit, transaction) : visit;
+	if (now.finishedAt && !visit.finishedAt)
+		await noteChange(who, await ofVisit(visit, 'visit finished', transaction), transaction);
 	const undone = acts.some(({ kind }) => kind === 'takeBack' || kind === 'discard');
 	const touched = new Set<SounderId>([
 		...readings.flatMap(({ row }) => soundersOf(row.sounders)),

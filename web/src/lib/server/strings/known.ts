@@ -2,6 +2,9 @@ import { equalHz, hz, noteName, tableInharmonicity, tableLoad } from '@fendrel/c
 import { lineProblem, tableRowOf, type StringLine } from '$lib/instruments/scale/stringLine';
 import { knownByStrike, struckInharmonicity, type KnownString } from '$lib/tuning/strings';
 import type { Result } from '$lib/ui/result';
+import type { Who } from '../auth/session';
+import { noteChange } from '../db/stores/changes';
+import { inTransaction } from '../db/transaction';
 import { readStrings, type Instrument, type ReadString } from '../db/stores/instruments';
 import { keepStringTable, stringTablesOf, type StringTable } from '../db/stores/stringTables';
 import { instrumentOr404 } from '../find';
@@ -40,16 +43,20 @@ export function knownByReading({ beforeInharmonicity, beforeInharmonicityError, 
 
 /** Keeps a table of strings, all lines or none. */
 export async function keepStringsOf(
-	workshopId: string,
+	who: Who,
 	instrumentId: string,
 	strings: StringLine[]
 ): Promise<Result<StringTable>> {
-	const { id, lowest, highest, usualA4 } = await instrumentOr404(workshopId, instrumentId);
+	const { id, name, lowest, highest, usualA4 } = await instrumentOr404(who.workshopId, instrumentId);
 	for (const line of strings) {
 		if (line.note < lowest || line.note > highest)
 			return { problem: `${noteName(line.note)} is not on this keyboard.` };
 		const problem = lineProblem(line, equalHz(line.note, hz(usualA4)));
 		if (problem) return { problem: `${noteName(line.note)}: ${problem}` };
 	}
-	return { value: await keepStringTable(workshopId, id, strings) };
+	return inTransaction(async (transaction) => {
+		const value = await keepStringTable(who.workshopId, id, strings, new Date(), transaction);
+		await noteChange(who, { what: 'strings kept', subjectId: id, name }, transaction);
+		return { value };
+	});
 }

@@ -1,5 +1,8 @@
 import { noteName, stringingFrom, stringingProblem, usualStringing, type Stringing } from '@fendrel/core';
 import type { StringLine } from '$lib/instruments/scale/stringLine';
+import type { Who } from '../auth/session';
+import { noteChange } from '../db/stores/changes';
+import { inTransaction } from '../db/transaction';
 import { keepStringing, type Instrument } from '../db/stores/instruments';
 import { instrumentOr404 } from '../find';
 import { stringTablesOf } from '../db/stores/stringTables';
@@ -29,14 +32,18 @@ export async function stringingOf(workshopId: string, instrument: Strung): Promi
 
 /** @returns undefined when it is kept, else why it does not fit the keyboard */
 export async function keepStringingOf(
-	workshopId: string,
+	who: Who,
 	id: string,
 	stringing: Stringing | null
 ): Promise<string | undefined> {
-	const instrument = await instrumentOr404(workshopId, id);
+	const instrument = await instrumentOr404(who.workshopId, id);
 	if (stringing && stringing.lowest !== instrument.lowest)
 		return `The keyboard begins at ${noteName(instrument.lowest)}.`;
 	const problem = stringing ? stringingProblem(stringing, instrument.highest, noteName) : undefined;
-	if (!problem) await keepStringing(workshopId, id, stringing);
-	return problem;
+	if (problem) return problem;
+	await inTransaction(async (transaction) => {
+		await keepStringing(who.workshopId, id, stringing, transaction);
+		await noteChange(who, { what: 'stringing kept', subjectId: id, name: instrument.name }, transaction);
+	});
+	return undefined;
 }

@@ -3,8 +3,12 @@ import { fromText } from '$lib/temperaments/exchange';
 import { draftSchema, type Draft, type KeepResult } from '$lib/temperaments/temperamentDraft';
 import type { StoredTemperament } from '$lib/tuning/storedTemperament';
 import { isDuplicate } from '../db/faults';
+import type { Who } from '../auth/session';
+import { difference, noteChange } from '../db/stores/changes';
+import { inTransaction } from '../db/transaction';
 import {
 	createTemperaments,
+	deleteTemperament,
 	listTemperaments,
 	updateTemperament,
 	type TemperamentDetails
@@ -20,7 +24,7 @@ const sameName = new Intl.Collator('en', { sensitivity: 'accent' });
 
 /** Keeps a designed temperament: a new one, or over an own one that is there. */
 export async function keepDraft(
-	workshopId: string,
+	who: Who,
 	sent: unknown,
 	confirmed: boolean,
 	over?: StoredTemperament,
@@ -30,7 +34,7 @@ export async function keepDraft(
 	const parsed = draftSchema.safeParse(sent);
 	if (!parsed.success) return refused(...parsed.error.issues.map(({ message }) => message));
 	const { name, tuning } = parsed.data;
-	const taken = (await listTemperaments(workshopId)).some(
+	const taken = (await listTemperaments(who.workshopId)).some(
 		(each) => each.id !== over?.id && sameName.compare(each.name, name) === 0
 	);
 	if (taken) return refused(TAKEN(name));
@@ -40,11 +44,9 @@ export async function keepDraft(
 	if (questions.length && !confirmed) return { kind: 'ask', questions };
 	try {
 		if (!over) {
-			const slugs = await createTemperaments(workshopId, [details(parsed.data)]);
-			return { kind: 'kept', slugs, names: [name] };
+			return { kind: 'kept', slugs: await addAll(who, [details(parsed.data)]), names: [name] };
 		}
-		const written = await updateTemperament(workshopId, over.id, over.version, details(parsed.data));
-		if (!written) return { kind: 'ask', questions: [CHANGED(over.name)] };
+		if (!(await writeOver(who, over, details(parsed.data)))) return { kind: 'ask', questions: [CHANGED(over.name)] };
 		return { kind: 'kept', slugs: [over.slug], names: [name] };
 	} catch (fault) {
 		if (isDuplicate(fault)) return refused(TAKEN(name));
@@ -52,15 +54,45 @@ export async function keepDraft(
 	}
 }
 
+/** Adds all or none. @returns their slugs */
+function addAll(who: Who, all: readonly TemperamentDetails[]): Promise<string[]> {
+	return inTransaction(async (transaction) => {
+		const slugs = await createTemperaments(who.workshopId, all, transaction);
+		for (const { name } of all)
+			await noteChange(who, { what: 'temperament kept', subjectId: null, name }, transaction);
+		return slugs;
+	});
+}
+
+/** @returns false when somebody else has written over it meanwhile */
+function writeOver(who: Who, over: StoredTemperament, now: TemperamentDetails): Promise<boolean> {
+	return inTransaction(async (transaction) => {
+		const { id, name, tuning, version } = over;
+		if (!(await updateTemperament(who.workshopId, id, version, now, transaction))) return false;
+		const said = difference({ name, tuning }, { name: now.name, tuning: now.tuning });
+		await noteChange(who, { what: 'temperament changed', subjectId: id, name, said }, transaction);
+		return true;
+	});
+}
+
+/** Deletes one of the workshop's own. @returns how many records rest on it; it stays when any does */
+export function deleteOwn(who: Who, { id, name }: StoredTemperament): Promise<number> {
+	return inTransaction(async (transaction) => {
+		const records = await deleteTemperament(who.workshopId, id, transaction);
+		if (records === 0) await noteChange(who, { what: 'temperament deleted', subjectId: id, name }, transaction);
+		return records;
+	});
+}
+
 /** Brings in a file's temperaments: all of them, or none. */
 export async function importText(
-	workshopId: string,
+	who: Who,
 	text: string,
 	{ confirmed, rename }: { readonly confirmed: boolean; readonly rename: boolean }
 ): Promise<KeepResult> {
 	const imported = fromText(text);
 	if ('problems' in imported) return refused(...imported.problems);
-	const names = (await listTemperaments(workshopId)).map(({ name }) => name);
+	const names = (await listTemperaments(who.workshopId)).map(({ name }) => name);
 	const isTaken = (name: string) => names.some((each) => sameName.compare(each, name) === 0);
 	const problems: string[] = [];
 	const drafts = imported.drafts.map(({ draft, line }) => {
@@ -77,7 +109,7 @@ export async function importText(
 	});
 	if (questions.length && !confirmed) return { kind: 'ask', questions };
 	try {
-		const slugs = await createTemperaments(workshopId, drafts.map(details));
+		const slugs = await addAll(who, drafts.map(details));
 		return { kind: 'kept', slugs, names: drafts.map(({ name }) => name) };
 	} catch (fault) {
 		if (isDuplicate(fault)) return refused('One of the names is taken. Choose other names.');

@@ -4,18 +4,20 @@ import { beforeAll, describe, expect, it } from 'vitest';
 import { toJson } from '$lib/temperaments/exchange';
 import { written, type KeepResult } from '$lib/temperaments/temperamentDraft';
 import { getCountedOctave, listCountedOctaves, saveCountedOctave } from '../db/stores/countedOctaves';
-import { deleteTemperament, listTemperaments, temperamentBySlug } from '../db/stores/temperaments';
+import { listTemperaments, temperamentBySlug } from '../db/stores/temperaments';
 import { download } from './download';
 import { temperamentOr404 } from '../find';
-import { importText, keepDraft } from './keepDraft';
+import { deleteOwn, importText, keepDraft } from './keepDraft';
+import type { SignedIn } from '../auth/session';
 import { newWorkshop, withDatabase } from '../tests/parts';
 import { loadTuning } from '../tuning/choice';
 
 withDatabase();
-let me = '';
-let other = '';
+let [mine, theirs]: SignedIn[] = [];
+let [me, other] = ['', ''];
 beforeAll(async () => {
-	[me, other] = [(await newWorkshop()).workshopId, (await newWorkshop()).workshopId];
+	[mine, theirs] = [await newWorkshop(), await newWorkshop()];
+	[me, other] = [mine.workshopId, theirs.workshopId];
 }, 60_000);
 
 const wire = (name: string, tuning = written(temperamentById('vallotti').tuning)) => ({ name, tuning });
@@ -27,58 +29,58 @@ const kept = (result: KeepResult) => {
 
 describe('keeping temperaments', () => {
 	it('keeps one whole, for its own workshop only, and changes it', async () => {
-		const [slug] = kept(await keepDraft(me, { ...wire('Harbour'), uses: ['organ'], character: 'Calm.' }, false));
+		const [slug] = kept(await keepDraft(mine, { ...wire('Harbour'), uses: ['organ'], character: 'Calm.' }, false));
 		const stored = await temperamentOr404(me, slug);
 		expect(stored).toMatchObject({ name: 'Harbour', own: true, uses: ['organ'], character: 'Calm.' });
 		expect(stored.tuning).toEqual(temperamentById('vallotti').tuning);
 		await expect(temperamentOr404(other, slug)).rejects.toMatchObject({ status: 404 });
-		kept(await keepDraft(me, wire('Harbour two', written(temperamentById('barnes').tuning)), false, stored));
+		kept(await keepDraft(mine, wire('Harbour two', written(temperamentById('barnes').tuning)), false, stored));
 		expect((await temperamentOr404(me, slug)).tuning).toEqual(temperamentById('barnes').tuning);
 		// Changing through another workshop's hands does nothing.
 		// Somebody who had opened the version before is asked.
 		const again = await temperamentOr404(me, slug);
-		const late = await keepDraft(me, wire('Harbour three'), false, again, stored.version);
+		const late = await keepDraft(mine, wire('Harbour three'), false, again, stored.version);
 		expect(late).toMatchObject({ kind: 'ask', questions: [expect.stringContaining('changed on another device')] });
 		expect((await temperamentOr404(me, slug)).name).toBe('Harbour two');
-		await keepDraft(other, wire('Stolen'), false, stored);
+		await keepDraft(theirs, wire('Stolen'), false, stored);
 		expect((await temperamentOr404(me, slug)).name).toBe('Harbour two');
 	});
 
 	it('refuses names that are taken, by case and accent too, and what does not close', async () => {
-		kept(await keepDraft(me, wire('Ebb'), false));
-		expect(problems(await keepDraft(me, wire('EBB'), false))).toContain('“EBB” already');
-		expect(problems(await keepDraft(me, wire('Vallotti'), false))).toContain('already');
-		expect(problems(await keepDraft(me, wire('Tempérament Ordinaire'), false))).toContain('already');
+		kept(await keepDraft(mine, wire('Ebb'), false));
+		expect(problems(await keepDraft(mine, wire('EBB'), false))).toContain('“EBB” already');
+		expect(problems(await keepDraft(mine, wire('Vallotti'), false))).toContain('already');
+		expect(problems(await keepDraft(mine, wire('Tempérament Ordinaire'), false))).toContain('already');
 		const open = { by: 'fifths' as const, fifths: new Array(12).fill('pure') };
-		expect(problems(await keepDraft(me, wire('Open', open), false))).toContain('do not close');
-		expect(problems(await keepDraft(me, { name: 'Odd' }, false))).toBeTruthy();
-		expect(problems(await keepDraft(me, null, false))).toBeTruthy();
+		expect(problems(await keepDraft(mine, wire('Open', open), false))).toContain('do not close');
+		expect(problems(await keepDraft(mine, { name: 'Odd' }, false))).toBeTruthy();
+		expect(problems(await keepDraft(mine, null, false))).toBeTruthy();
 		expect((await listTemperaments(me)).some(({ name }) => ['Open', 'Odd'].includes(name))).toBe(false);
-		kept(await keepDraft(other, wire('Ebb'), false));
+		kept(await keepDraft(theirs, wire('Ebb'), false));
 	});
 
 	it('asks before it keeps an offset beyond a semitone', async () => {
 		const far = { by: 'cents' as const, offsets: [130, ...new Array(11).fill(0)] };
-		const asked = await keepDraft(me, wire('Far', far), false);
+		const asked = await keepDraft(mine, wire('Far', far), false);
 		expect(asked).toMatchObject({ kind: 'ask' });
 		expect((await listTemperaments(me)).some(({ name }) => name === 'Far')).toBe(false);
-		kept(await keepDraft(me, wire('Far', far), true));
+		kept(await keepDraft(mine, wire('Far', far), true));
 	});
 
 	it('brings in all of a file or nothing', async () => {
 		const draft = (name: string) => ({ ...temperamentById('kellner'), name });
 		const before = (await listTemperaments(me)).length;
 		const half = toJson([draft('New one'), draft('Vallotti')]);
-		expect(problems(await importText(me, half, { confirmed: false, rename: false }))).toMatch(/Line \d+: .*Vallotti/);
+		expect(problems(await importText(mine, half, { confirmed: false, rename: false }))).toMatch(/Line \d+: .*Vallotti/);
 		expect((await listTemperaments(me)).length).toBe(before);
-		const slugs = kept(await importText(me, half, { confirmed: false, rename: true }));
+		const slugs = kept(await importText(mine, half, { confirmed: false, rename: true }));
 		const names = await Promise.all(slugs.map(async (slug) => (await temperamentBySlug(me, slug))!.name));
 		expect(names).toEqual(['New one', 'Vallotti (2)']);
-		expect(problems(await importText(me, '{', { confirmed: false, rename: false }))).toContain('Line 1');
+		expect(problems(await importText(mine, '{', { confirmed: false, rename: false }))).toContain('Line 1');
 	});
 
 	it('deletes what nothing rests on, and keeps the rest', async () => {
-		const [slug] = kept(await keepDraft(me, wire('Short lived'), false));
+		const [slug] = kept(await keepDraft(mine, wire('Short lived'), false));
 		const { id } = await temperamentOr404(me, slug);
 		const octave = {
 			instrumentId: null,
@@ -96,13 +98,12 @@ describe('keeping temperaments', () => {
 		expect(await getCountedOctave(me, octaveId)).toMatchObject(octave);
 		expect(await getCountedOctave(other, octaveId)).toBeUndefined();
 		expect(await listCountedOctaves(other)).toEqual([]);
-		expect(await deleteTemperament(me, id)).toBe(1);
+		expect(await deleteOwn(mine, await temperamentOr404(me, slug))).toBe(1);
 		expect(await temperamentBySlug(me, slug)).toBeDefined();
-		const [free] = kept(await keepDraft(me, wire('Free'), false));
-		const freeId = (await temperamentOr404(me, free)).id;
-		expect(await deleteTemperament(other, freeId)).toBe(0);
+		const [free] = kept(await keepDraft(mine, wire('Free'), false));
+		expect(await deleteOwn(theirs, await temperamentOr404(me, free))).toBe(0);
 		expect(await temperamentBySlug(me, free)).toBeDefined();
-		expect(await deleteTemperament(me, freeId)).toBe(0);
+		expect(await deleteOwn(mine, await temperamentOr404(me, free))).toBe(0);
 		expect(await temperamentBySlug(me, free)).toBeUndefined();
 	});
 });

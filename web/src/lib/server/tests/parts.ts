@@ -8,12 +8,12 @@ import type { KeptCurve } from '$lib/tuning/curve';
 import { beginning, firstPlan } from '$lib/visit/begin';
 import { VisitRecord, type NewAct, type PlanChanges } from '$lib/visit/visitRecord.svelte';
 import { hashPassword } from '../auth/signIn';
-import type { SignedIn } from '../auth/session';
+import type { SignedIn, Who } from '../auth/session';
 import { connect, database, useDatabase, type Database } from '../db/connection';
 import { migrate } from '../db/migrate';
 import { createAccount } from '../db/stores/accounts';
-import { getInstrument } from '../db/stores/instruments';
-import type { Who } from '../record/begin';
+import { createInstrument, getInstrument, type InstrumentDetails } from '../db/stores/instruments';
+import { inTransaction } from '../db/transaction';
 import { takeIn } from '../record/takeIn';
 import { instrumentBook, visitBundle } from '../visits/books';
 
@@ -45,7 +45,12 @@ export async function newWorkshop(): Promise<SignedIn & { readonly email: string
 	const email = `${uuid()}@example.test`;
 	const account = { workshop: name, name, email, passwordHash: await password, demo: false };
 	const { id: userId, workshopId } = await createAccount(account);
-	return { userId, name, workshopId, workshop: name, demo: false, email };
+	return { userId, name, workshopId, workshop: name, demo: false, role: 'owner', places: undefined, email };
+}
+
+/** Adds an instrument to a workshop. @returns its id */
+export function newInstrument(workshopId: string, said: InstrumentDetails): Promise<string> {
+	return inTransaction((transaction) => createInstrument(workshopId, said, transaction));
 }
 
 export const details = (name: string) => ({

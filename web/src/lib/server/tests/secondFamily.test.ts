@@ -19,11 +19,11 @@ import { IDBFactory } from 'fake-indexeddb';
 import 'fake-indexeddb/auto';
 import { HandOver } from '$lib/handover/handOver.svelte';
 import { batchSchema } from '$lib/record/record';
-import { createInstrument } from '$lib/server/db/stores/instruments';
+
 import { eventsOf } from '$lib/server/db/stores/record';
 import { groupsSet } from '$lib/server/db/stores/summaries';
 import { takeIn } from '$lib/server/record/takeIn';
-import { beginVisit, details, finishVisit, newWorkshop, withDatabase } from '$lib/server/tests/parts';
+import { beginVisit, details, finishVisit, newWorkshop, withDatabase, newInstrument } from '$lib/server/tests/parts';
 import { Setting } from '$lib/visit/set/setting.svelte';
 import { VisitRecord } from '$lib/visit/visitRecord.svelte';
 
@@ -90,7 +90,7 @@ let visitId: string;
 beforeEach(async () => {
 	globalThis.indexedDB = new IDBFactory();
 	me = await newWorkshop();
-	visitId = await beginVisit(me, await createInstrument(me.workshopId, details('Chimes')));
+	visitId = await beginVisit(me, await newInstrument(me.workshopId, details('Chimes')));
 	// The real server, but for the wire.
 	vi.stubGlobal('fetch', async (_: unknown, init: RequestInit) =>
 		Response.json({ answers: await takeIn(me, batchSchema.parse(JSON.parse(String(init.body)))) })

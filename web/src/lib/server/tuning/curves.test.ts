@@ -8,7 +8,7 @@ import { OpenVisit } from '$lib/visit/openVisit.svelte';
 import { sheetData } from '$lib/visit/curve/sheetData';
 import type { SignedIn } from '../auth/session';
 import { curvesOf } from '../db/stores/curves';
-import { createInstrument } from '../db/stores/instruments';
+
 import { stringTablesOf } from '../db/stores/stringTables';
 import { getVisit } from '../db/stores/visits';
 import { keepStringsOf, knownStrings } from '../strings/known';
@@ -21,8 +21,7 @@ import {
 	newWorkshop,
 	reading,
 	replan,
-	withDatabase
-} from '../tests/parts';
+	withDatabase, newInstrument } from '../tests/parts';
 import { visitBundle } from '../visits/books';
 
 /** A visit as a device opens it. */
@@ -35,7 +34,7 @@ withDatabase();
 describe('curves', () => {
 	it('are kept version by version, and the plan takes one or the other', async () => {
 		const me = await newWorkshop();
-		const instrumentId = await createInstrument(me.workshopId, details('Curved'));
+		const instrumentId = await newInstrument(me.workshopId, details('Curved'));
 		const visitId = await beginVisit(me, instrumentId);
 		const open = () => opened(me.workshopId, visitId);
 		// A piano's first visit starts with a balanced curve of its own.
@@ -55,7 +54,7 @@ describe('curves', () => {
 	it('stay with their instrument and their workshop', async () => {
 		const [me, other] = [await newWorkshop(), await newWorkshop()];
 		const visitOf = async (who: SignedIn, name: string) =>
-			beginVisit(who, await createInstrument(who.workshopId, details(name)));
+			beginVisit(who, await newInstrument(who.workshopId, details(name)));
 		const [mine, second, theirs] = [await visitOf(me, 'A'), await visitOf(me, 'B'), await visitOf(other, 'C')];
 		const { curve, instrument, measured } = await opened(me.workshopId, second);
 		expect(await replan(me, mine, { stretch: stretchByCurve(curve!.id) })).toMatchObject({
@@ -82,10 +81,10 @@ describe('curves', () => {
 
 	it('follow the table of strings where nothing was read, and the readings where something was', async () => {
 		const me = await newWorkshop();
-		const instrumentId = await createInstrument(me.workshopId, details('Strung'));
+		const instrumentId = await newInstrument(me.workshopId, details('Strung'));
 		const visitId = await beginVisit(me, instrumentId);
 		const a4 = { note: 69, strings: 3, material: 'steel' as const, core: 1, length: 400, outer: null, strength: null };
-		expect(await keepStringsOf(me.workshopId, instrumentId, [a4])).toHaveProperty('value');
+		expect(await keepStringsOf(me, instrumentId, [a4])).toHaveProperty('value');
 		const byTable = await knownStrings(me.workshopId, { id: instrumentId, usualA4: 440 });
 		expect(byTable).toMatchObject([{ note: 69, by: 'table', partials: [] }]);
 		await hand(me, visitId, [reading({ inharmonicity: 5e-4, inharmonicityError: 1e-6 })]);
@@ -97,10 +96,10 @@ describe('curves', () => {
 			[{ ...a4, length: 2000 }, 'another unit'],
 			[{ ...a4, note: 120 }, 'not on this keyboard']
 		] as const)
-			expect(await keepStringsOf(me.workshopId, instrumentId, [line])).toMatchObject({
+			expect(await keepStringsOf(me, instrumentId, [line])).toMatchObject({
 				problem: expect.stringContaining(why)
 			});
-		await expect(keepStringsOf((await newWorkshop()).workshopId, instrumentId, [a4])).rejects.toMatchObject({
+		await expect(keepStringsOf(await newWorkshop(), instrumentId, [a4])).rejects.toMatchObject({
 			status: 404
 		});
 		expect(await stringTablesOf(me.workshopId, instrumentId)).toHaveLength(1);
@@ -108,7 +107,7 @@ describe('curves', () => {
 
 	it('say how the instrument stands: as found in this visit, or as the last one left it', async () => {
 		const me = await newWorkshop();
-		const instrumentId = await createInstrument(me.workshopId, details('Standing'));
+		const instrumentId = await newInstrument(me.workshopId, details('Standing'));
 		const first = await beginVisit(me, instrumentId);
 		const at = (note: number, cents: number) => equalHz(note, hz(440)) * 2 ** (cents / 1200);
 		const notes = Array.from({ length: 20 }, (_, i) => 40 + i);

@@ -1,8 +1,8 @@
 import { v7 as uuid } from 'uuid';
 import { describe, expect, it } from 'vitest';
 import { MOST_BYTES } from '$lib/record/attachmentKinds';
-import { createInstrument } from '../db/stores/instruments';
-import { beginVisit, details, newWorkshop, withDatabase } from '../tests/parts';
+
+import { beginVisit, details, newWorkshop, withDatabase, newInstrument } from '../tests/parts';
 import { attachmentOf, keepAttachment } from './attachments';
 import { withoutMetadata } from './withoutMetadata';
 
@@ -18,7 +18,7 @@ const status = (work: Promise<unknown>) =>
 describe('photos and sounds of a visit', () => {
 	it('come back byte for byte, to their workshop alone', async () => {
 		const [me, other] = [await newWorkshop(), await newWorkshop()];
-		const visit = await beginVisit(me, await createInstrument(me.workshopId, details('Seen')));
+		const visit = await beginVisit(me, await newInstrument(me.workshopId, details('Seen')));
 		const id = uuid();
 		// As large as one may be.
 		const bytes = photo(MOST_BYTES - 4);
@@ -33,7 +33,7 @@ describe('photos and sounds of a visit', () => {
 
 	it('are kept once, however often and at once they are sent, and never written over', async () => {
 		const me = await newWorkshop();
-		const visit = await beginVisit(me, await createInstrument(me.workshopId, details('Sent twice')));
+		const visit = await beginVisit(me, await newInstrument(me.workshopId, details('Sent twice')));
 		const id = uuid();
 		const send = (bytes: Buffer) => status(keepAttachment(me.workshopId, visit, id, bytes));
 		expect(await Promise.all([send(photo(9)), send(photo(9)), send(photo(9))])).toEqual([200, 200, 200]);
@@ -51,7 +51,7 @@ describe('photos and sounds of a visit', () => {
 		const scan = Buffer.from([0xff, 0xda, 0, 2, 1, 2, 0xff, 0xd9]);
 		const start = Buffer.from([0xff, 0xd8]);
 		const me = await newWorkshop();
-		const visit = await beginVisit(me, await createInstrument(me.workshopId, details('Where')));
+		const visit = await beginVisit(me, await newInstrument(me.workshopId, details('Where')));
 		const id = uuid();
 		const sent = Buffer.concat([start, jfif, exif, comment, table, scan]);
 		for (let times = 0; times < 2; times++) await keepAttachment(me.workshopId, visit, id, sent);
@@ -64,7 +64,7 @@ describe('photos and sounds of a visit', () => {
 
 	it('are told by what they are, not by what they are called', async () => {
 		const me = await newWorkshop();
-		const visit = await beginVisit(me, await createInstrument(me.workshopId, details('Odd')));
+		const visit = await beginVisit(me, await newInstrument(me.workshopId, details('Odd')));
 		const send = (bytes: Buffer) => status(keepAttachment(me.workshopId, visit, uuid(), bytes));
 		expect(await send(Buffer.from('<svg xmlns="http://www.w3.org/2000/svg"><script>1</script></svg>'))).toBe(400);
 		expect(await send(Buffer.from('<!doctype html>'))).toBe(400);

@@ -1,9 +1,9 @@
 import { USUAL_HABITS } from '@fendrel/core';
 import { describe, expect, it } from 'vitest';
 import type { SignedIn } from '../auth/session';
-import { keepHabits } from '../db/stores/accounts';
-import { createInstrument } from '../db/stores/instruments';
-import { accept, beginVisit, details, hand, newWorkshop, reading, withDatabase } from '../tests/parts';
+import { keepHabitsOf } from '../workshop/settings';
+
+import { accept, beginVisit, details, hand, newWorkshop, reading, withDatabase, newInstrument } from '../tests/parts';
 import { visitBundle } from './books';
 
 withDatabase();
@@ -11,7 +11,7 @@ withDatabase();
 describe('what Sound finds', () => {
 	it('comes back as it was sent, and tells the plan what the strings are', async () => {
 		const me = await newWorkshop();
-		const instrumentId = await createInstrument(me.workshopId, details('Surveyed'));
+		const instrumentId = await newInstrument(me.workshopId, details('Surveyed'));
 		const visitId = await beginVisit(me, instrumentId);
 		const found = reading({ note: 60, source: 'file', falseBeat: 1.25, falseBeatDepth: 0.4, inharmonicity: 3e-4 });
 		const open = reading({ note: 61, members: ['middle', 'left', 'right'], spread: 2.5, spreadError: 0.1 });
@@ -31,13 +31,13 @@ describe('how a workshop listens', () => {
 	it('is its own, and as usual until it says otherwise', async () => {
 		const [me, other] = [await newWorkshop(), await newWorkshop()];
 		const visitOf = async ({ workshopId, ...who }: SignedIn) =>
-			beginVisit({ workshopId, ...who }, await createInstrument(workshopId, details('Heard')));
+			beginVisit({ workshopId, ...who }, await newInstrument(workshopId, details('Heard')));
 		const [mine, theirs] = [await visitOf(me), await visitOf(other)];
 		const own = USUAL_HABITS.map((register) => ({ ...register, partial: 1 }));
-		await keepHabits(me.workshopId, own);
+		await keepHabitsOf(me, own);
 		expect((await visitBundle(me.workshopId, mine)).about.habits).toEqual(own);
 		expect((await visitBundle(other.workshopId, theirs)).about.habits).toEqual(USUAL_HABITS);
-		await keepHabits(me.workshopId, null);
+		await keepHabitsOf(me, null);
 		expect((await visitBundle(me.workshopId, mine)).about.habits).toEqual(USUAL_HABITS);
 	});
 });

@@ -1,10 +1,10 @@
 import { habitsSchema } from '$lib/listening/habitsSchema';
-import { workshopOf } from '$lib/server/auth/guard';
-import { keepHabits } from '$lib/server/db/stores/accounts';
+import { signedInOf } from '$lib/server/auth/guard';
 import { readJson } from '$lib/server/json';
+import { keepHabitsOf } from '$lib/server/workshop/settings';
 
 /** Keeps how this workshop listens. */
 export async function PUT({ request, locals }) {
-	await keepHabits(workshopOf(locals), await readJson(request, habitsSchema));
+	await keepHabitsOf(signedInOf(locals), await readJson(request, habitsSchema));
 	return Response.json({ saved: true });
 }

@@ -1,9 +1,10 @@
 import type { ListeningHabits } from '@fendrel/core';
-import { Op } from 'sequelize';
+import { Op, type Transaction } from 'sequelize';
 import { v7 as uuid } from 'uuid';
 import { USUAL_SETTINGS, type Settings } from '$lib/settings/settings';
 import { database } from '../connection';
 import type { SessionRow, UserRow, WorkshopRow } from '../rows';
+import { createUser, placesOfGuests } from './people';
 
 export interface NewAccount {
 	readonly workshop: string;
@@ -33,16 +34,8 @@ export async function createAccount(account: NewAccount): Promise<UserRow> {
 			createdAt
 		} as const;
 		await models.workshops.create(workshop, { transaction });
-		const user = {
-			id: uuid(),
-			workshopId: workshop.id,
-			email: account.email.toLowerCase(),
-			name: account.name,
-			passwordHash: account.passwordHash,
-			createdAt
-		};
-		await models.users.create(user, { transaction });
-		return user;
+		const { email, name, passwordHash } = account;
+		return createUser({ workshopId: workshop.id, email, name, role: 'owner', passwordHash }, [], transaction);
 	});
 }
 
@@ -51,12 +44,12 @@ export async function userByEmail(email: string): Promise<UserRow | undefined> {
 	return found?.get();
 }
 
-export async function userById(id: string): Promise<UserRow | undefined> {
-	return (await database().models.users.findByPk(id))?.get();
+export async function userById(id: string, transaction?: Transaction): Promise<UserRow | undefined> {
+	return (await database().models.users.findByPk(id, { transaction }))?.get();
 }
 
 export async function isEmpty(): Promise<boolean> {
-	return (await database().models.users.count()) === 0;
+	return (await database().models.users.count({ paranoid: false })) === 0;
 }
 
 /** True while the demo workshop is there: its account is then offered on the sign-in page. */
@@ -81,17 +74,18 @@ export async function sessionsOf(userId: string): Promise<SessionRow[]> {
 	return rows.map((row) => row.get());
 }
 
-/** Ends one of somebody's sessions, or all but one. */
+/** Ends one of somebody's sessions, or all but one; '': none is left. */
 export async function endSessionsOf(
 	userId: string,
-	which: { readonly only: string } | { readonly but: string }
+	which: { readonly only: string } | { readonly but: string },
+	transaction?: Transaction
 ): Promise<void> {
 	const tokenHash = 'only' in which ? which.only : { [Op.ne]: which.but };
-	await database().models.sessions.destroy({ where: { userId, tokenHash } });
+	await database().models.sessions.destroy({ where: { userId, tokenHash }, transaction });
 }
 
-export async function keepPassword(userId: string, passwordHash: string): Promise<void> {
-	await database().models.users.update({ passwordHash }, { where: { id: userId } });
+export async function keepPassword(userId: string, passwordHash: string, transaction?: Transaction): Promise<void> {
+	await database().models.users.update({ passwordHash }, { where: { id: userId }, transaction });
 }
 
 export async function endSession(tokenHash: string): Promise<void> {
@@ -101,6 +95,8 @@ export async function endSession(tokenHash: string): Promise<void> {
 export interface FoundSession {
 	readonly user: UserRow;
 	readonly workshop: WorkshopRow;
+	/** What a guest may see, by their ids. */
+	readonly places: readonly string[] | undefined;
 	readonly expiresAt: Date;
 	readonly lastAt: Date | null;
 }
@@ -112,12 +108,13 @@ export async function sessionByToken(tokenHash: string): Promise<FoundSession | 
 	if (!session) return undefined;
 	const user = await users.findByPk(session.get().userId);
 	const workshop = user && (await workshops.findByPk(user.get().workshopId));
-	return user && workshop
-		? {
-				...{ user: user.get(), workshop: workshop.get() },
-				...{ expiresAt: session.get().expiresAt, lastAt: session.get().lastAt }
-			}
-		: undefined;
+	if (!user || !workshop) return undefined;
+	const { id, role } = user.get();
+	const places = role === 'guest' ? (await placesOfGuests([id])).get(id) : undefined;
+	return {
+		...{ user: user.get(), workshop: workshop.get(), places },
+		...{ expiresAt: session.get().expiresAt, lastAt: session.get().lastAt }
+	};
 }
 
 export async function prolongSession(tokenHash: string, expiresAt: Date): Promise<void> {
@@ -125,27 +122,41 @@ export async function prolongSession(tokenHash: string, expiresAt: Date): Promis
 }
 
 /** How a workshop listens; null: as usual. */
-export async function habitsOf(workshopId: string): Promise<ListeningHabits | null> {
-	const found = await database().models.workshops.findByPk(workshopId, { attributes: ['id', 'listening'] });
+export async function habitsOf(workshopId: string, transaction?: Transaction): Promise<ListeningHabits | null> {
+	const attributes = ['id', 'listening'];
+	const found = await database().models.workshops.findByPk(workshopId, { attributes, transaction });
 	return found?.get().listening ?? null;
 }
 
-export async function keepHabits(workshopId: string, listening: ListeningHabits | null): Promise<void> {
-	await database().models.workshops.update({ listening }, { where: { id: workshopId } });
+export async function keepHabits(
+	workshopId: string,
+	listening: ListeningHabits | null,
+	transaction: Transaction
+): Promise<void> {
+	await database().models.workshops.update({ listening }, { where: { id: workshopId }, transaction });
 }
 
 /** What a workshop decides for its visits; what it has not decided is as usual. */
-export async function settingsOf(workshopId: string): Promise<Settings> {
-	const found = await database().models.workshops.findByPk(workshopId, { attributes: ['id', 'settings'] });
+export async function settingsOf(workshopId: string, transaction?: Transaction): Promise<Settings> {
+	const attributes = ['id', 'settings'];
+	const found = await database().models.workshops.findByPk(workshopId, { attributes, transaction });
 	return { ...USUAL_SETTINGS, ...found?.get().settings };
 }
 
-export async function keepSettings(workshopId: string, settings: Settings): Promise<void> {
-	await database().models.workshops.update({ settings }, { where: { id: workshopId } });
+export async function keepSettings(
+	workshopId: string,
+	settings: Settings,
+	transaction?: Transaction
+): Promise<void> {
+	await database().models.workshops.update({ settings }, { where: { id: workshopId }, transaction });
 }
 
-/** What the people of a workshop are called, by their id. */
+/** What the people of a workshop are called, by their id; also those whose account is deleted but not erased. */
 export async function namesOf(workshopId: string): Promise<ReadonlyMap<string, string>> {
-	const rows = await database().models.users.findAll({ where: { workshopId }, attributes: ['id', 'name'] });
+	const rows = await database().models.users.findAll({
+		where: { workshopId },
+		attributes: ['id', 'name'],
+		paranoid: false
+	});
 	return new Map(rows.map((row) => [row.get().id, row.get().name]));
 }

@@ -3,8 +3,7 @@ import { mode } from 'd3-array';
 import { Op, QueryTypes, type Transaction } from 'sequelize';
 import { v7 as uuid } from 'uuid';
 import { database } from '../connection';
-import type { InstrumentRow, LocationRow, StoredPartial } from '../rows';
-import { inTransaction } from '../transaction';
+import type { Deletion, InstrumentRow, LocationRow, StoredPartial } from '../rows';
 import { locationIdFor, type TypedLocation } from './locations';
 
 /** An instrument with where it stands. */
@@ -23,7 +22,7 @@ export interface LastVisit {
 
 export type InstrumentDetails = Omit<
 	InstrumentRow,
-	'id' | 'workshopId' | 'locationId' | 'createdAt' | 'stringing' | 'version'
+	'id' | 'workshopId' | 'locationId' | 'createdAt' | 'stringing' | 'version' | keyof Deletion
 > &
 	TypedLocation;
 
@@ -50,6 +49,18 @@ export async function getInstrument(
 	return withLocation(row.get(), location?.get());
 }
 
+/** Where an instrument stands, or the one of a visit: a place's id. */
+export async function placeOf(workshopId: string, of: 'instrument' | 'visit', id: string): Promise<string | undefined> {
+	const [row] = await database().sequelize.query<{ place: string | null }>(
+		of === 'instrument'
+			? 'SELECT place_id AS place FROM instruments WHERE workshop_id = :workshopId AND id = :id'
+			: `SELECT i.place_id AS place FROM visits v JOIN instruments i ON i.id = v.instrument_id
+				WHERE v.workshop_id = :workshopId AND v.id = COALESCE((SELECT visit_id FROM visit_aliases WHERE id = :id), :id)`,
+		{ type: QueryTypes.SELECT, replacements: { workshopId, id } }
+	);
+	return row?.place ?? undefined;
+}
+
 /** The pitch that most other instruments at an instrument's location stand at, in Hz; undefined where there are none. */
 export async function housePitch(
 	workshopId: string,
@@ -63,15 +74,19 @@ export async function housePitch(
 	return mode(others, (row) => row.get().usualA4);
 }
 
-/** Holds an instrument of the workshop until the transaction ends. @returns whether there is one */
-export async function lockInstrument(workshopId: string, id: string, transaction: Transaction): Promise<boolean> {
+/** Holds an instrument of the workshop until the transaction ends. */
+export async function lockInstrument(
+	workshopId: string,
+	id: string,
+	transaction: Transaction
+): Promise<Pick<InstrumentRow, 'id' | 'name'> | undefined> {
 	const row = await database().models.instruments.findOne({
 		where: { workshopId, id },
-		attributes: ['id'],
+		attributes: ['id', 'name'],
 		transaction,
 		lock: transaction.LOCK.UPDATE
 	});
-	return row !== null;
+	return row?.get();
 }
 
 function withLocation(row: InstrumentRow, location: LocationRow | undefined): Instrument {
@@ -81,18 +96,14 @@ function withLocation(row: InstrumentRow, location: LocationRow | undefined): In
 /** @throws UniqueConstraintError when the workshop has an instrument of that name */
 export async function createInstrument(
 	workshopId: string,
-	{ location, town, place, ...details }: InstrumentDetails
+	{ location, town, place, ...details }: InstrumentDetails,
+	transaction: Transaction
 ): Promise<string> {
-	const { models } = database();
-	return inTransaction(async (transaction) => {
-		const id = uuid();
-		const locationId = await locationIdFor(workshopId, { location, town, place }, transaction);
-		await models.instruments.create(
-			{ id, workshopId, locationId, createdAt: new Date(), stringing: null, version: 0, ...details },
-			{ transaction }
-		);
-		return id;
-	});
+	const id = uuid();
+	const locationId = await locationIdFor(workshopId, { location, town, place }, transaction);
+	const fresh = { createdAt: new Date(), stringing: null, version: 0, deletedAt: null, deletedBy: null };
+	await database().models.instruments.create({ id, workshopId, locationId, ...fresh, ...details }, { transaction });
+	return id;
 }
 
 /**
@@ -104,24 +115,28 @@ export async function updateInstrument(
 	workshopId: string,
 	id: string,
 	version: number,
-	{ location, town, place, ...details }: InstrumentDetails
+	{ location, town, place, ...details }: InstrumentDetails,
+	transaction: Transaction
 ): Promise<boolean> {
-	const { models } = database();
-	return inTransaction(async (transaction) => {
-		const [changed] = await models.instruments.update(
-			{ ...details, version: version + 1 },
-			{ where: { workshopId, id, version }, transaction }
-		);
-		if (changed === 0) return false;
-		const locationId = await locationIdFor(workshopId, { location, town, place }, transaction);
-		await models.instruments.update({ locationId }, { where: { workshopId, id }, transaction });
-		return true;
-	});
+	const { instruments } = database().models;
+	const [changed] = await instruments.update(
+		{ ...details, version: version + 1 },
+		{ where: { workshopId, id, version }, transaction }
+	);
+	if (changed === 0) return false;
+	const locationId = await locationIdFor(workshopId, { location, town, place }, transaction);
+	await instruments.update({ locationId }, { where: { workshopId, id }, transaction });
+	return true;
 }
 
 /** Keeps how an instrument is strung; null: as its table of strings and its kind say. */
-export async function keepStringing(workshopId: string, id: string, stringing: Stringing | null): Promise<void> {
-	await database().models.instruments.update({ stringing }, { where: { workshopId, id } });
+export async function keepStringing(
+	workshopId: string,
+	id: string,
+	stringing: Stringing | null,
+	transaction: Transaction
+): Promise<void> {
+	await database().models.instruments.update({ stringing }, { where: { workshopId, id }, transaction });
 }
 
 /** The last finished visit of every instrument of a workshop. */

@@ -1,4 +1,4 @@
-import { QueryTypes } from 'sequelize';
+import { QueryTypes, type Transaction } from 'sequelize';
 import { database } from '../connection';
 
 /** A device on which nobody has signed in for so long is a stranger again. */
@@ -27,9 +27,14 @@ export async function isKnownDevice(tokenHash: string, userId: string): Promise<
 }
 
 /** All devices of somebody but one are strangers again. */
-export async function forgetDevices(userId: string, but: string | undefined): Promise<void> {
+export async function forgetDevices(
+	userId: string,
+	but: string | undefined,
+	transaction?: Transaction
+): Promise<void> {
 	await database().sequelize.query('DELETE FROM known_devices WHERE user_id = :userId AND token_hash <> :but', {
 		type: QueryTypes.DELETE,
-		replacements: { userId, but: but ?? '' }
+		replacements: { userId, but: but ?? '' },
+		transaction
 	});
 }

@@ -1,3 +1,4 @@
+import type { Transaction } from 'sequelize';
 import { v7 as uuid } from 'uuid';
 import type { StringLine } from '$lib/instruments/scale/stringLine';
 import { database } from '../connection';
@@ -11,10 +12,11 @@ export async function keepStringTable(
 	workshopId: string,
 	instrumentId: string,
 	strings: StringLine[],
-	savedAt = new Date()
+	savedAt = new Date(),
+	transaction?: Transaction
 ): Promise<StringTable> {
 	const row = { id: uuid(), workshopId, instrumentId, savedAt, strings };
-	await database().models.stringTables.create(row);
+	await database().models.stringTables.create(row, { transaction });
 	return { id: row.id, savedAt, strings };
 }
 

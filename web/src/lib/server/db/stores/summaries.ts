@@ -74,7 +74,7 @@ export async function refreshInstrumentSounders(
 				LEAD(r.inharmonicity_error) OVER newest_first AS beforeInharmonicityError,
 				ROW_NUMBER() OVER newest_first AS place
 			FROM visits v JOIN readings r ON r.visit_id = v.id
-			WHERE v.instrument_id = :instrumentId AND r.sounders NOT LIKE '%,%' ${some}
+			WHERE v.instrument_id = :instrumentId AND v.deleted_at IS NULL AND r.sounders NOT LIKE '%,%' ${some}
 				AND NOT EXISTS (SELECT 1 FROM acts a WHERE a.visit_id = r.visit_id AND a.kind = 'discard' AND a.reading_id = r.id
 					AND NOT EXISTS (SELECT 1 FROM acts b
 						WHERE b.visit_id = a.visit_id AND b.kind = 'takeBack' AND JSON_VALUE(b.act, '$.act') = a.id))

@@ -39,17 +39,17 @@ function stored({ id, workshopId, slug, name, tuning, about, version }: Temperam
  * @returns their slugs
  * @throws UniqueConstraintError when the workshop has one of that name
  */
-export async function createTemperaments(workshopId: string, all: readonly TemperamentDetails[]): Promise<string[]> {
-	const { sequelize, models } = database();
-	return sequelize.transaction(async (transaction) => {
-		const slugs: string[] = [];
-		for (const { name, tuning, about } of all) {
-			const id = uuid();
-			await models.temperaments.create({ id, workshopId, slug: id, name, tuning, about, version: 0 }, { transaction });
-			slugs.push(id);
-		}
-		return slugs;
+export async function createTemperaments(
+	workshopId: string,
+	all: readonly TemperamentDetails[],
+	transaction: Transaction
+): Promise<string[]> {
+	const rows = all.map(({ name, tuning, about }) => {
+		const id = uuid();
+		return { id, workshopId, slug: id, name, tuning, about, version: 0 };
 	});
+	await database().models.temperaments.bulkCreate(rows, { transaction });
+	return rows.map(({ slug }) => slug);
 }
 
 /**
@@ -61,24 +61,23 @@ export async function updateTemperament(
 	workshopId: string,
 	id: string,
 	version: number,
-	details: TemperamentDetails
+	details: TemperamentDetails,
+	transaction: Transaction
 ): Promise<boolean> {
 	const [changed] = await database().models.temperaments.update(
 		{ ...details, version: version + 1 },
-		{ where: { workshopId, id, version } }
+		{ where: { workshopId, id, version }, transaction }
 	);
 	return changed > 0;
 }
 
 /** @returns how many visits and counted octaves rest on it; it is deleted only when none does */
-export async function deleteTemperament(workshopId: string, id: string): Promise<number> {
+export async function deleteTemperament(workshopId: string, id: string, transaction: Transaction): Promise<number> {
 	const { models } = database();
 	const where = { temperamentId: id };
-	const [planned, octaves] = await Promise.all([
-		// Also of visits that were planned otherwise later: what was set under it says so.
-		models.planVersions.count({ where, distinct: true, col: 'visit_id' }),
-		models.countedOctaves.count({ where })
-	]);
-	if (planned + octaves === 0) await models.temperaments.destroy({ where: { workshopId, id } });
+	// Also of visits that were planned otherwise later: what was set under it says so.
+	const planned = await models.planVersions.count({ where, distinct: true, col: 'visit_id', transaction });
+	const octaves = await models.countedOctaves.count({ where, transaction });
+	if (planned + octaves === 0) await models.temperaments.destroy({ where: { workshopId, id }, transaction });
 	return planned + octaves;
 }

@@ -6,7 +6,7 @@ import type {
 	StringTableRow,
 	TuningCurveRow
 } from '../rows';
-import { json, key, optional, required, TIME, type Define } from './columns';
+import { DELETABLE, deletion, json, key, optional, required, TIME, type Define } from './columns';
 
 /** Instruments, what is known of each of their strings, and what was drawn or typed for them. */
 export const instrumentTables = (define: Define) => ({
@@ -25,8 +25,9 @@ export const instrumentTables = (define: Define) => ({
 		stringing: json<InstrumentRow>('stringing', true),
 		twin: json<InstrumentRow>('twin'),
 		version: required(DataTypes.INTEGER),
-		createdAt: required(TIME)
-	}),
+		createdAt: required(TIME),
+		...deletion()
+	}, DELETABLE),
 	instrumentSounders: define<InstrumentSounderRow>('instrument_sounders', {
 		instrumentId: key(),
 		sounder: { type: DataTypes.STRING(40), primaryKey: true, allowNull: false },

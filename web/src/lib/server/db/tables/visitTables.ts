@@ -1,6 +1,6 @@
 import { DataTypes } from 'sequelize';
 import type { PlanVersionRow, SimulatedPinsRow, VisitAliasRow, VisitRow, VisitSounderRow } from '../rows';
-import { json, key, optional, required, TIME, type Define } from './columns';
+import { DELETABLE, deletion, json, key, optional, required, TIME, type Define } from './columns';
 
 /** Visits: their plans, and what they have come to. */
 export const visitTables = (define: Define) => ({
@@ -18,8 +18,9 @@ export const visitTables = (define: Define) => ({
 		note: required(DataTypes.TEXT),
 		startedAt: required(TIME),
 		finishedAt: optional(TIME),
-		startedBy: optional(DataTypes.UUID)
-	}),
+		startedBy: optional(DataTypes.UUID),
+		...deletion()
+	}, DELETABLE),
 	visitAliases: define<VisitAliasRow>('visit_aliases', { id: key(), visitId: required(DataTypes.UUID) }),
 	planVersions: define<PlanVersionRow>('plan_versions', {
 		id: key(),

@@ -1,6 +1,14 @@
 import { DataTypes } from 'sequelize';
-import type { LocationRow, SessionRow, UserRow, WorkshopRow } from '../rows';
-import { json, key, optional, required, TIME, type Define } from './columns';
+import type {
+	ChangeRow,
+	GuestPlaceRow,
+	InvitationRow,
+	LocationRow,
+	SessionRow,
+	UserRow,
+	WorkshopRow
+} from '../rows';
+import { DELETABLE, deletion, json, key, optional, required, TIME, type Define } from './columns';
 
 /** A workshop, who belongs to it, and where its instruments stand. */
 export const workshopTables = (define: Define) => ({
@@ -13,13 +21,40 @@ export const workshopTables = (define: Define) => ({
 		first: optional(DataTypes.TINYINT),
 		createdAt: required(TIME)
 	}),
-	users: define<UserRow>('users', {
+	users: define<UserRow>(
+		'users',
+		{
+			id: key(),
+			workshopId: required(DataTypes.UUID),
+			email: required(DataTypes.STRING(190)),
+			name: required(DataTypes.STRING(120)),
+			role: required(DataTypes.STRING(12)),
+			passwordHash: required(DataTypes.STRING(255)),
+			createdAt: required(TIME),
+			...deletion()
+		},
+		DELETABLE
+	),
+	guestPlaces: define<GuestPlaceRow>('guest_places', { userId: key(), placeId: key() }),
+	invitations: define<InvitationRow>('invitations', {
+		tokenHash: { type: DataTypes.CHAR(64), primaryKey: true, allowNull: false },
+		workshopId: required(DataTypes.UUID),
+		role: required(DataTypes.STRING(12)),
+		places: json<InvitationRow>('places'),
+		userId: optional(DataTypes.UUID),
+		madeBy: optional(DataTypes.UUID),
+		madeAt: required(TIME),
+		expiresAt: required(TIME)
+	}),
+	changes: define<ChangeRow>('changes', {
 		id: key(),
 		workshopId: required(DataTypes.UUID),
-		email: required(DataTypes.STRING(190)),
-		name: required(DataTypes.STRING(120)),
-		passwordHash: required(DataTypes.STRING(255)),
-		createdAt: required(TIME)
+		userId: optional(DataTypes.UUID),
+		at: required(TIME),
+		what: required(DataTypes.STRING(40)),
+		subjectId: optional(DataTypes.UUID),
+		name: required(DataTypes.STRING(200)),
+		said: json<ChangeRow>('said', true)
 	}),
 	sessions: define<SessionRow>('sessions', {
 		tokenHash: { type: DataTypes.CHAR(64), primaryKey: true, allowNull: false },

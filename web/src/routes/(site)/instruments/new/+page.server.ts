@@ -3,10 +3,10 @@ import { setError, superValidate } from 'sveltekit-superforms';
 import { zod4 } from 'sveltekit-superforms/adapters';
 import { instrumentSchema } from '$lib/instruments/instrumentForm';
 import { isDuplicate } from '$lib/server/db/faults';
-import { createInstrument } from '$lib/server/db/stores/instruments';
 import { listLocations } from '$lib/server/db/stores/locations';
+import { addInstrument } from '$lib/server/instruments/keep';
 import { askWhichPlace, detailsFromForm } from '$lib/server/instruments/form';
-import { workshopOf } from '$lib/server/auth/guard';
+import { signedInOf, workshopOf } from '$lib/server/auth/guard';
 import type { Actions, PageServerLoad } from './$types';
 
 export const load = (async ({ locals }) => {
@@ -25,7 +25,7 @@ export const actions = {
 		if (asked) return fail(400, asked);
 		let id: string;
 		try {
-			id = await createInstrument(workshopOf(locals), detailsFromForm(form.data));
+			id = await addInstrument(signedInOf(locals), detailsFromForm(form.data));
 		} catch (error) {
 			if (isDuplicate(error))
 				return setError(form, 'name', 'You have an instrument of that name already. Choose another name.');

@@ -2,11 +2,11 @@ import { fail, redirect } from '@sveltejs/kit';
 import { message, setError, superValidate, type SuperValidated } from 'sveltekit-superforms';
 import { zod4 } from 'sveltekit-superforms/adapters';
 import { instrumentSchema, type InstrumentForm } from '$lib/instruments/instrumentForm';
-import { workshopOf } from '$lib/server/auth/guard';
+import { signedInOf, workshopOf } from '$lib/server/auth/guard';
 import { isDuplicate } from '$lib/server/db/faults';
-import { updateInstrument } from '$lib/server/db/stores/instruments';
 import { listLocations } from '$lib/server/db/stores/locations';
 import { instrumentOr404 } from '$lib/server/find';
+import { changeInstrument } from '$lib/server/instruments/keep';
 import { askWhichPlace, detailsFromForm, formFromInstrument } from '$lib/server/instruments/form';
 import type { Actions, PageServerLoad } from './$types';
 
@@ -37,16 +37,17 @@ export const load = (async ({ locals, params }) => {
 
 export const actions = {
 	default: async ({ request, locals, params }) => {
-		const workshopId = workshopOf(locals);
+		const who = signedInOf(locals);
+		const { workshopId } = who;
 		const before = await instrumentOr404(workshopId, params.id);
 		const form = await superValidate(request, zod4(instrumentSchema));
 		if (!form.valid) return fail(400, { form });
 		const asked = await askWhichPlace(workshopId, form);
 		if (asked) return fail(400, asked);
 		try {
-			const saved = await updateInstrument(
-				workshopId,
-				params.id,
+			const saved = await changeInstrument(
+				who,
+				before,
 				form.data.version,
 				detailsFromForm(form.data, before)
 			);

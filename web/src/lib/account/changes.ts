@@ -1,0 +1,32 @@
+/** What a workshop's trail tells, in the words in which it is told after somebody's name. */
+export const CHANGES = {
+	'instrument added': 'added the instrument',
+	'instrument changed': 'changed the instrument',
+	'instrument deleted': 'deleted the instrument',
+	'instrument brought back': 'brought back the instrument',
+	'instrument erased': 'erased the instrument',
+	'strings kept': 'kept a table of strings of',
+	'stringing kept': 'changed the stringing of',
+	'visit begun': 'began a visit to',
+	'visit finished': 'finished a visit to',
+	'visit deleted': 'deleted a visit to',
+	'visit brought back': 'brought back a visit to',
+	'visit erased': 'erased a visit to',
+	'reading discarded': 'discarded a reading of',
+	'reading brought back': 'brought back a reading of',
+	'temperament kept': 'kept the temperament',
+	'temperament changed': 'changed the temperament',
+	'temperament deleted': 'deleted the temperament',
+	'settings changed': 'changed what the workshop decides',
+	'listening changed': 'changed how the workshop listens',
+	'user invited': 'invited',
+	'invitation withdrawn': 'withdrew the invitation of',
+	'user joined': 'joined as',
+	'user changed': 'changed what may be done by',
+	'password reset': 'let a new password be chosen by',
+	'password changed': 'changed the password of',
+	'user deleted': 'deleted the account of',
+	'user brought back': 'brought back the account of',
+	'user erased': 'erased the account of'
+} as const;
+export type Change = keyof typeof CHANGES;

@@ -1,0 +1,41 @@
+import type { Who } from '../auth/session';
+import { difference, noteChange } from '../db/stores/changes';
+import { createInstrument, updateInstrument, type Instrument, type InstrumentDetails } from '../db/stores/instruments';
+import { inTransaction } from '../db/transaction';
+
+/** Adds an instrument, and says so in the trail. @throws UniqueConstraintError when there is one of that name */
+export function addInstrument(who: Who, details: InstrumentDetails): Promise<string> {
+	return inTransaction(async (transaction) => {
+		const id = await createInstrument(who.workshopId, details, transaction);
+		await noteChange(who, { what: 'instrument added', subjectId: id, name: details.name }, transaction);
+		return id;
+	});
+}
+
+/** What people write of an instrument, as the trail compares it. */
+function written({ name, kind, maker, madeIn, lowest, highest, usualA4, notes }: InstrumentDetails | Instrument) {
+	return { name, kind, maker, madeIn, lowest, highest, usualA4, notes };
+}
+
+/**
+ * Writes over a version of an instrument, and says in the trail what changed.
+ * @returns false when somebody else has written over that version meanwhile
+ * @throws UniqueConstraintError when there is another one of that name
+ */
+export function changeInstrument(
+	who: Who,
+	before: Instrument,
+	version: number,
+	details: InstrumentDetails
+): Promise<boolean> {
+	return inTransaction(async (transaction) => {
+		if (!(await updateInstrument(who.workshopId, before.id, version, details, transaction))) return false;
+		const said = difference(
+			{ ...written(before), place: before.location?.name ?? '', town: before.location?.town ?? '' },
+			{ ...written(details), place: details.location, town: details.town }
+		);
+		if (said)
+			await noteChange(who, { what: 'instrument changed', subjectId: before.id, name: before.name, said }, transaction);
+		return true;
+	});
+}
