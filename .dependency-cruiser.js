@@ -21,6 +21,7 @@ const CORE_ORDER = [
 const FEATURES = ['account', 'instruments', 'visit', 'temperaments', 'intervals', 'bearing', 'counts'];
 const SHARED = [
 	'ui',
+	'workshop',
 	'charts',
 	'audio',
 	'workers',

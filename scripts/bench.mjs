@@ -12,6 +12,7 @@ import { buildIfNeeded, serve } from './lib/application.mjs';
 import { figuresPage, PARTS } from './lib/figuresPage.mjs';
 import { leverFigures } from './lib/leverFigures.mjs';
 import { measurePages } from './lib/pageFigures.mjs';
+import { scaleFigures } from './lib/scaleFigures.mjs';
 
 checkNode();
 answerSignals();
@@ -49,8 +50,23 @@ async function inApplication(measure) {
 	});
 }
 
-/** @type {Partial<Record<string, (application: import('./lib/application.mjs').Application) => Promise<any>>>} */
-const IN_APPLICATION = { lever: leverFigures, pages: measurePages };
+/** Two servers, one with the demo data alone. */
+async function atScale() {
+	await buildIfNeeded();
+	const database = await startDatabase({ dir: join(DATA, 'bench'), fresh: true });
+	const served = async (/** @type {string} */ name) => {
+		const url = await database.open(name);
+		return { url, application: await serve({ databaseUrl: url, port: await freePort(), demo: true, quiet: true }) };
+	};
+	return scaleFigures(await served('small'), await served('large')).finally(stopAll);
+}
+
+/** @type {Partial<Record<string, () => Promise<any>>>} */
+const IN_APPLICATION = {
+	lever: () => inApplication(leverFigures),
+	scale: atScale,
+	pages: () => inApplication(measurePages)
+};
 
 /** @type {import('./lib/figuresPage.mjs').Figures} */
 const figures = {};
@@ -58,7 +74,7 @@ for (const part of PARTS) {
 	if (asked.length && !asked.includes(part)) continue;
 	say(`${part} ...`);
 	const measure = IN_APPLICATION[part];
-	figures[part] = measure ? await inApplication(measure) : figuresOf(part);
+	figures[part] = measure ? await measure() : figuresOf(part);
 }
 const path = join(ROOT, 'docs', 'figures.md');
 const text = figuresPage(figures, existsSync(path) ? readFileSync(path, 'utf8') : '');

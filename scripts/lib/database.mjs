@@ -40,6 +40,9 @@ function placesIn(dir) {
 }
 /** @typedef {ReturnType<typeof placesIn>} Places */
 
+/** Where the server of a folder is reached, when it runs. @param {string} dir */
+export const socketOf = (dir) => placesIn(dir).socket;
+
 /** @param {string} data the folder, made with its system tables when it is not there */
 async function ensureDataFolder(data) {
 	if (existsSync(join(data, 'mysql'))) return;
@@ -100,7 +103,7 @@ function launchServer(mariadbd, { data, socket, pidFile, log }, port) {
  * @param {string} socket
  * @returns {(text: string) => Promise<void>}
  */
-const statementsBy = (client, socket) => (text) =>
+export const statementsBy = (client, socket) => (text) =>
 	new Promise((resolve, reject) => {
 		const run = execFile(client, ['--no-defaults', `--socket=${socket}`, '--user=root'], (error) =>
 			error ? reject(error) : resolve()

@@ -35,14 +35,13 @@ export const kept = (page: Page) =>
 export async function addInstrument(
 	page: Page,
 	name: string,
-	compass?: { lowest: string; highest: string }
+	{ lowest, highest, place }: { lowest?: string; highest?: string; place?: string } = {}
 ): Promise<void> {
 	await page.goto('/instruments/new');
 	await page.getByLabel('Name').fill(name);
-	if (compass) {
-		await page.getByLabel('Lowest note').fill(compass.lowest);
-		await page.getByLabel('Highest note').fill(compass.highest);
-	}
+	if (place) await page.locator('input[name=location]').fill(place);
+	if (lowest) await page.getByLabel('Lowest note').fill(lowest);
+	if (highest) await page.getByLabel('Highest note').fill(highest);
 	await page.getByRole('button', { name: 'Add it' }).click();
 	await expect(page.getByRole('heading', { name, exact: true })).toBeVisible();
 }

@@ -1,8 +1,10 @@
-import { execFileSync, spawn, type ChildProcess } from 'node:child_process';
-import { existsSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
+import { execFileSync, spawn, spawnSync, type ChildProcess } from 'node:child_process';
+import { existsSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { randomBytes, randomUUID } from 'node:crypto';
 import { createServer } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { gzipSync } from 'node:zlib';
 import { expect, test } from '@playwright/test';
 import { freePort } from '../../scripts/lib/ports.mjs';
 import { ROOT } from '../../scripts/lib/system.mjs';
@@ -14,16 +16,31 @@ class Starter {
 	readonly ended: Promise<number | null>;
 
 	constructor(data: string, ...args: string[]) {
-		this.child = spawn(process.execPath, [join(ROOT, 'scripts', 'start.mjs'), '--no-demo', ...args], {
+		const demo = args.includes('--demo') ? [] : ['--no-demo'];
+		const rest = args.filter((arg) => arg !== '--demo');
+		this.child = spawn(process.execPath, [join(ROOT, 'scripts', 'start.mjs'), ...demo, ...rest], {
 			env: { ...process.env, FENDREL_DATA: data }
 		});
 		for (const stream of [this.child.stdout!, this.child.stderr!]) stream.on('data', (text) => (this.said += text));
 		this.ended = new Promise((resolve) => this.child.once('exit', resolve));
 	}
 
-	async says(words: RegExp): Promise<void> {
-		await expect.poll(() => this.said, { timeout: 60_000 }).toMatch(words);
+	async says(words: RegExp, timeout = 60_000): Promise<void> {
+		await expect.poll(() => this.said, { timeout }).toMatch(words);
 	}
+
+	async stop(): Promise<void> {
+		this.child.kill('SIGTERM');
+		await this.ended;
+	}
+}
+
+/** Runs a command on a data folder to its end. */
+function command(data: string, name: string, ...args: string[]): { readonly ok: boolean; readonly said: string } {
+	const { status, stdout, stderr } = spawnSync(process.execPath, [join(ROOT, 'scripts', `${name}.mjs`), ...args], {
+		...{ env: { ...process.env, FENDREL_DATA: data }, encoding: 'utf8' }
+	});
+	return { ok: status === 0, said: stdout + stderr };
 }
 
 /** Processes that work on a data folder, by their command lines. */
@@ -111,4 +128,69 @@ test('a port that is held by a silent program: passed over, or said when it was 
 	expect(await asked.ended).toBe(1);
 	expect(asked.said).toContain(`port ${port} is held by another program; choose another one`);
 	silent.close();
+});
+
+test('a backup holds everything, and comes back whole into an empty database, or not at all', async () => {
+	const port = await freePort();
+	const address = `http://localhost:${port}`;
+	const first = new Starter(data, '--demo', '--port', String(port));
+	await first.says(/ready at/, 180_000);
+	// A photo of a visit goes with it.
+	const form = { email: 'demo@saltmarsh.example', password: 'saltmarsh' };
+	const signedIn = await fetch(`${address}/signin`, {
+		...{ method: 'POST', body: new URLSearchParams(form), headers: { origin: address }, redirect: 'manual' as const }
+	});
+	const cookie = signedIn.headers
+		.getSetCookie()
+		.map((each) => each.split(';')[0])
+		.join('; ');
+	const visits = await (await fetch(`${address}/visits`, { headers: { cookie } })).text();
+	const [, visit] = /href="\/visits\/([0-9a-f-]{36})"/.exec(visits)!;
+	const photo = `/api/visits/${visit}/attachments/${randomUUID()}`;
+	const png = Buffer.concat([Buffer.from([0x89, 0x50, 0x4e, 0x47, 0x0d, 0x0a, 0x1a, 0x0a]), randomBytes(60_000)]);
+	const kept = await fetch(address + photo, { method: 'PUT', body: png, headers: { cookie, origin: address } });
+	expect(kept.status).toBe(200);
+
+	const file = join(data, 'one.backup');
+	const content = (said: string) => /content ([0-9a-f]{16})/.exec(said)?.[1];
+	// While it runs.
+	const made = command(data, 'backup', file);
+	expect(made.ok, made.said).toBe(true);
+	expect(command(data, 'backup', file).said).toContain('name another one');
+	expect(command(data, 'restore', file).said).toContain('Fendrel is running');
+	await first.stop();
+	const before = content(command(data, 'backup', join(data, 'two.backup')).said);
+	expect(before).toBeTruthy();
+
+	const bytes = readFileSync(file);
+	const broken = join(data, 'broken.backup');
+	for (const [text, why] of [
+		[bytes.subarray(0, bytes.length - 5000), /unexpected end|incorrect|not restored/],
+		[gzipSync('DROP DATABASE mysql;'), /no backup of Fendrel/],
+		[Buffer.from('nothing of the kind'), /incorrect header/]
+	] as const) {
+		writeFileSync(broken, text);
+		const { ok, said } = command(data, 'restore', '--over', broken);
+		expect(ok).toBe(false);
+		expect(said).toMatch(why);
+		expect(said).not.toMatch(/at .*\.mjs:/);
+	}
+	expect(command(data, 'restore', file).said).toContain('holds something already');
+	expect(content(command(data, 'backup', join(data, 'three.backup')).said)).toBe(before);
+
+	const empty = mkdtempSync(join(tmpdir(), 'fendrel-restored-'));
+	try {
+		const restored = command(empty, 'restore', join(data, 'two.backup'));
+		expect(restored.ok, restored.said).toBe(true);
+		expect(content(command(empty, 'backup', join(empty, 'again.backup')).said)).toBe(before);
+		// In place of what is there, too.
+		expect(command(empty, 'restore', '--over', join(data, 'two.backup')).ok).toBe(true);
+		const next = new Starter(empty, '--port', String(port));
+		await next.says(/ready at/);
+		const back = await fetch(address + photo, { headers: { cookie } });
+		expect(Buffer.from(await back.arrayBuffer()).equals(png)).toBe(true);
+		await next.stop();
+	} finally {
+		rmSync(empty, { recursive: true, force: true });
+	}
 });

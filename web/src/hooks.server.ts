@@ -1,5 +1,5 @@
 import { redirect, type Handle, type HandleServerError, type RequestEvent, type ServerInit } from '@sveltejs/kit';
-import { mayDo, REFUSED } from '$lib/account/roles';
+import { mayDo, REFUSED } from '$lib/workshop/roles';
 import { isEmpty } from '$lib/server/db/stores/accounts';
 import { connect, database, useDatabase } from '$lib/server/db/connection';
 import { DATABASE_AWAY, DATABASE_BUSY, isDatabaseAway, isDatabaseBusy } from '$lib/server/db/faults';
@@ -8,7 +8,8 @@ import { migrate } from '$lib/server/db/migrate';
 import { loadDemo } from '$lib/server/demo/load';
 import { fillSummaries, rebuildSummaries } from '$lib/server/record/keep';
 import { NOW_HEADER } from '$lib/device/nowHeader';
-import { isShown, rightAsked } from '$lib/server/auth/rights';
+import { rightAsked } from '$lib/server/auth/asks';
+import { isShown } from '$lib/server/auth/rights';
 import { readSession, type SignedIn } from '$lib/server/auth/session';
 import { eraseOutlived } from '$lib/server/workshop/deletion';
 import { log } from '$lib/server/log';
@@ -24,7 +25,10 @@ export const init: ServerInit = async () => {
 		if (process.env.FENDREL_DEMO === '1' && (await isEmpty())) await loadDemo();
 	});
 	await tidy();
-	setInterval(() => void tidy().catch((err: unknown) => log.warn({ err }, 'tidying will be tried again')), TIDY_MS).unref();
+	setInterval(
+		() => void tidy().catch((err: unknown) => log.warn({ err }, 'tidying will be tried again')),
+		TIDY_MS
+	).unref();
 };
 
 const TIDY_MS = 6 * 3_600_000;
@@ -132,7 +136,11 @@ function refusedPage(message: string, status: number): Response {
 }
 
 /** A page that asks nothing of the server. */
-const plainPage = (title: string, body: string, head = '') => `<!doctype html><html lang="en"><meta charset="utf-8">${head}
+const plainPage = (
+	title: string,
+	body: string,
+	head = ''
+) => `<!doctype html><html lang="en"><meta charset="utf-8">${head}
 <meta name="viewport" content="width=device-width, initial-scale=1"><title>${title}</title>
 <body style="font:1.1rem/1.5 sans-serif;max-width:34rem;margin:20vh auto;padding:0 1.5rem;color:#1c2530;background:#f4efe6">
 ${body}</body></html>`;

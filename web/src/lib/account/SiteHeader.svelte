@@ -1,10 +1,11 @@
 <script lang="ts">
 	import { page } from '$app/state';
+	import { mayDo, type Role } from '$lib/workshop/roles';
 	import { signedOutHere } from '$lib/device/owner';
 	import LookSwitch from '$lib/ui/LookSwitch.svelte';
 
-	let { workshop }: { workshop: string | undefined } = $props();
-	const places = [
+	let { workshop, role }: { workshop: string | undefined; role: Role | undefined } = $props();
+	const all = [
 		{ href: '/instruments', label: 'Instruments' },
 		{ href: '/visits', label: 'Visits' },
 		{ href: '/temperaments', label: 'Temperaments' },
@@ -12,6 +13,8 @@
 		{ href: '/device', label: 'On this device' },
 		{ href: '/settings', label: 'Settings' }
 	];
+	/** A guest sees instruments and their papers. */
+	const places = $derived(mayDo(role, 'work') ? all : all.slice(0, 1));
 
 	/** Nothing of the workshop's stays on the device but what waits to be handed over. */
 	async function leave(event: SubmitEvent & { currentTarget: HTMLFormElement }) {

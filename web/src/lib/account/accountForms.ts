@@ -14,9 +14,18 @@ export const passwordSchema = z.object({
 	next: newPassword
 });
 
-export const welcomeSchema = z.object({
-	workshop: z.string().trim().min(1, 'Give your workshop a name.').max(120, 'A name may have 120 characters.'),
+export const newPasswordSchema = z.object({ password: newPassword });
+
+/** A session to end, as the page names it, or all others. */
+export const endSchema = z.object({ session: z.string().max(16) });
+
+/** Somebody who is new in a workshop. */
+export const joinSchema = z.object({
 	name: z.string().trim().min(1, 'Enter your name.').max(120, 'A name may have 120 characters.'),
 	email,
 	password: newPassword
+});
+
+export const welcomeSchema = joinSchema.extend({
+	workshop: z.string().trim().min(1, 'Give your workshop a name.').max(120, 'A name may have 120 characters.')
 });

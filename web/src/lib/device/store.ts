@@ -1,4 +1,4 @@
-import type { Role } from '$lib/account/roles';
+import type { Role } from '$lib/workshop/roles';
 import { openDB, type DBSchema, type IDBPDatabase, type IDBPTransaction } from 'idb';
 import { v7 as uuid } from 'uuid';
 import { FORMER_FORMAT, idOf } from '$lib/record/format';

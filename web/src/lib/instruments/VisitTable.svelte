@@ -15,8 +15,11 @@
 			readonly movedMean: number | undefined;
 			readonly note: string;
 		}[];
+		instrumentId: string;
+		/** Whether who looks may open a visit. */
+		mayWork: boolean;
 	}
-	let { visits }: Props = $props();
+	let { visits, instrumentId, mayWork }: Props = $props();
 </script>
 
 <ScrollTable label="Visits">
@@ -36,7 +39,11 @@
 		<tbody>
 			{#each visits as visit (visit.id)}
 				<tr>
-					<td><a href="/visits/{visit.id}/close">{onShortDay(visit.startedAt)}</a></td>
+					<td>
+						{#if mayWork}<a href="/visits/{visit.id}/close">{onShortDay(visit.startedAt)}</a>{:else}{onShortDay(
+								visit.startedAt
+							)}{/if}
+					</td>
 					<td>{visit.temperament}</td>
 					<td class="figure">{visit.found === undefined ? '–' : signed(visit.found)}</td>
 					<td class="figure">{visit.a4Left === undefined ? '–' : inHz(visit.a4Left)}</td>
@@ -45,7 +52,9 @@
 					<td class="papers"
 						>{#each ['report', 'card'] as const as paper (paper)}<a href={paperHref(visit.id, paper)} download
 								>{paper}<span class="sr-only"> of {onShortDay(visit.startedAt)}</span></a
-							>{/each}</td
+							>{/each}{#if mayWork}<a href="/instruments/{instrumentId}/readings?visit={visit.id}"
+								>readings<span class="sr-only"> of {onShortDay(visit.startedAt)}</span></a
+							>{/if}</td
 					>
 					<td class="note">{visit.note}</td>
 				</tr>

@@ -7,6 +7,7 @@
 	import { NO_STRETCH, stretchWord } from './stretch';
 	import { grouped } from './storedTemperament';
 	import { onShortDay } from '$lib/ui/format';
+	import FindInstrument from './FindInstrument.svelte';
 
 	interface Props {
 		choice: TuningChoice;
@@ -14,12 +15,26 @@
 		fixedTemperament?: boolean;
 	}
 	let { choice, fixedTemperament = false }: Props = $props();
+	/** In place of an instrument's number. */
+	const FIND = 'find';
 	let alive = $state(false);
 	onMount(() => {
 		alive = true;
 	});
 
+	let finding = $state(false);
+	/** The chosen one stands in the list also where it is not among the first. */
+	const offered = $derived.by(() => {
+		const { instruments, instrument } = choice;
+		const isOffered = !instrument || instruments.some(({ id }) => id === instrument.id);
+		return isOffered ? instruments : [...instruments, instrument];
+	});
+
 	function takeInstrument(value: string) {
+		if (value === FIND) {
+			finding = true;
+			return;
+		}
 		const kind = STRING_KINDS.find((each) => each === value);
 		// A curve belongs to its instrument: the next one has its own.
 		const stretch = kind && !choice.curve ? stretchWord(choice.stretch) : undefined;
@@ -34,14 +49,19 @@
 		class="select fit instrument"
 		aria-label="Instrument"
 		value={choice.instrument?.id ?? choice.kind}
-		onchange={(event) => takeInstrument(event.currentTarget.value)}
+		onchange={(event) => {
+			takeInstrument(event.currentTarget.value);
+			// Looking for one is no choice yet.
+			if (finding) event.currentTarget.value = choice.instrument?.id ?? choice.kind;
+		}}
 	>
 		<optgroup label="Typical">
 			{#each STRING_KINDS as kind (kind)}<option value={kind}>{KIND_NAMES[kind]}, typical</option>{/each}
 		</optgroup>
-		{#if choice.instruments.length}
+		{#if offered.length}
 			<optgroup label="Yours">
-				{#each choice.instruments as { id, name } (id)}<option value={id}>{name}</option>{/each}
+				{#each offered as { id, name } (id)}<option value={id}>{name}</option>{/each}
+				{#if choice.hasMore}<option value={FIND}>find another …</option>{/if}
 			</optgroup>
 		{/if}
 	</select>
@@ -83,6 +103,14 @@
 		{#each PRIORITIES as { id, name } (id)}<option value={id}>{name}</option>{/each}
 	</select>
 </fieldset>
+<FindInstrument
+	open={finding}
+	onclose={() => (finding = false)}
+	onchoose={(id) => {
+		finding = false;
+		takeInstrument(id);
+	}}
+/>
 
 <style>
 	.select {

@@ -15,7 +15,10 @@ export const COMPASS: Record<StringKind, { readonly lowest: number; readonly hig
 
 /** One of the workshop's instruments, or a typical one of a kind, at a pitch, in a temperament. */
 export interface TuningChoice extends PlanBasis {
+	/** The first of the register. */
 	readonly instruments: readonly { readonly id: string; readonly name: string }[];
+	/** Whether the register has more. */
+	readonly hasMore: boolean;
 	readonly temperaments: readonly StoredTemperament[];
 	/** undefined for a typical one of `kind`. */
 	readonly instrument: { readonly id: string; readonly name: string } | undefined;

@@ -4,6 +4,6 @@
 	let { data, children } = $props();
 </script>
 
-<SiteHeader workshop={data.signedIn.workshop} />
+<SiteHeader workshop={data.signedIn.workshop} role={data.signedIn.role} />
 
 <main class="page">{@render children()}</main>

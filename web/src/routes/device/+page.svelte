@@ -9,7 +9,7 @@
 
 <svelte:head><title>On this device | Fendrel</title></svelte:head>
 
-<SiteHeader workshop={data.signedIn?.workshop} />
+<SiteHeader workshop={data.signedIn?.workshop} role={data.signedIn?.role} />
 <main class="page">
 	<h1>On this device</h1>
 	{#if instead}

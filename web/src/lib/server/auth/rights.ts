@@ -1,58 +1,5 @@
-import type { Right } from '$lib/account/roles';
 import { placeOf } from '../db/stores/instruments';
 import type { SignedIn } from './session';
-
-/*
- * What each address asks of who is signed in. What is not listed cannot be written to by anybody but an owner, and cannot be seen
- * by a guest: so that an address that is new is closed until somebody has decided.
- */
-
-type Verb = 'GET' | 'POST' | 'PUT' | 'PATCH' | 'DELETE';
-/** By verb; a form's action by its name. */
-type Asks = Partial<Record<Verb | `POST ?/${string}`, Right>>;
-
-export const ASKS: Readonly<Record<string, Asks>> = {
-	'/': { GET: 'look' },
-	'/(site)/account': { GET: 'look', 'POST ?/password': 'look', 'POST ?/end': 'look' },
-	'/(site)/instruments': { GET: 'look', 'POST ?/bringBack': 'decide' },
-	'/(site)/instruments/new': { POST: 'work' },
-	'/(site)/instruments/[id]': { GET: 'look', 'POST ?/delete': 'decide', 'POST ?/deleteVisit': 'decide' },
-	'/(site)/instruments/[id]/compare': { GET: 'look' },
-	'/(site)/instruments/[id]/scale': { GET: 'look' },
-	'/(site)/instruments/[id]/edit': { POST: 'work' },
-	'/(site)/instruments/[id]/readings': { 'POST ?/discard': 'decide', 'POST ?/bringBack': 'decide' },
-	'/(site)/workshop/people': {
-		...{ GET: 'govern', 'POST ?/invite': 'govern', 'POST ?/withdraw': 'govern', 'POST ?/change': 'govern' },
-		...{ 'POST ?/reset': 'govern', 'POST ?/delete': 'govern' }
-	},
-	'/(site)/workshop/changes': { GET: 'govern' },
-	'/(site)/workshop/deleted': { GET: 'decide', 'POST ?/bringBack': 'decide', 'POST ?/erase': 'govern' },
-	'/(site)/workshop/data': { GET: 'work' },
-	'/api/workshop/export': { GET: 'govern' },
-	'/api/me': { GET: 'look' },
-	'/api/counts': { POST: 'work' },
-	'/api/listening': { PUT: 'decide' },
-	'/api/settings': { PUT: 'decide' },
-	'/api/record': { POST: 'work' },
-	'/api/instruments/[id]/stringing': { PUT: 'work' },
-	'/api/instruments/[id]/strings': { POST: 'work' },
-	'/api/temperaments': { POST: 'work' },
-	'/api/temperaments/import': { POST: 'work' },
-	'/api/temperaments/[slug]': { PUT: 'work', DELETE: 'decide' },
-	'/api/visits/[id]/progress': { POST: 'work' },
-	'/api/visits/[id]/attachments/[attachment]': { GET: 'look', PUT: 'work' },
-	'/api/visits/[id]/papers/[file=paper]': { GET: 'look' },
-	'/api/visits/[id]/plan-pdf': { POST: 'work' },
-	'/signout': { POST: 'look' }
-};
-
-/** @param route as in the tree of routes @param search of the address: a form's action stands there */
-export function rightAsked(route: string, verb: string, search: string): Right {
-	const asks: Asks | undefined = ASKS[route];
-	if (verb === 'GET' || verb === 'HEAD' || verb === 'OPTIONS') return asks?.GET ?? 'work';
-	const [, action] = /^\?\/(\w+)/.exec(search) ?? [];
-	return asks?.[action ? (`POST ?/${action}` as const) : (verb as Verb)] ?? 'govern';
-}
 
 /** Whether an address belongs to a place that a guest may see; for all others it does. */
 export async function isShown(

@@ -1,6 +1,6 @@
 import { createHash, randomBytes } from 'node:crypto';
 import type { Cookies } from '@sveltejs/kit';
-import type { Role } from '$lib/account/roles';
+import type { Role } from '$lib/workshop/roles';
 import { endSession, prolongSession, saveSession, sessionByToken } from '../db/stores/accounts';
 import { rememberDevice } from '../db/stores/knownDevices';
 

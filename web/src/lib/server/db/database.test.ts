@@ -13,7 +13,17 @@ import { eventsOf } from './stores/record';
 import { listTemperaments } from './stores/temperaments';
 import { getVisit } from './stores/visits';
 import { takeIn } from '../record/takeIn';
-import { beginVisit, details, finishVisit, hand, newWorkshop, reading, replan, withDatabase, newInstrument } from '../tests/parts';
+import {
+	beginVisit,
+	details,
+	finishVisit,
+	hand,
+	newWorkshop,
+	reading,
+	replan,
+	withDatabase,
+	newInstrument
+} from '../tests/parts';
 import { visitOr404 } from '../find';
 import { visitBundle, visitChanges } from '../visits/books';
 

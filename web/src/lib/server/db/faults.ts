@@ -6,11 +6,18 @@ export function isDatabaseAway(error: unknown): boolean {
 	if (isDatabaseBusy(error)) return false;
 	if (error instanceof ConnectionError) return true;
 	if (!(error instanceof DatabaseError) && !(error instanceof Error)) return false;
+	if (OUT_OF_CLUSTER.has((error as { original?: { errno?: number } }).original?.errno ?? 0)) return true;
 	const code = (error as { original?: { code?: string } }).original?.code ?? (error as { code?: string }).code ?? '';
 	return /ECONNREFUSED|ECONNRESET|EPIPE|SOCKET|CONNECTION|SHUTDOWN|GET_CONNECTION_TIMEOUT|PROTOCOL_CONNECTION_LOST/i.test(
 		code
 	);
 }
+
+/**
+ * A server of a cluster that takes no part in it just now (1047), or lost the others in mid-commit (1180): what was asked may have been done,
+ * and is to be asked again.
+ */
+const OUT_OF_CLUSTER = new Set([1047, 1180]);
 
 /** True when every way to the database was taken for as long as anybody waits. */
 export function isDatabaseBusy(error: unknown): boolean {

@@ -22,6 +22,7 @@ import * as attachments from './migrations/0016-attachments';
 import * as orderOfWork from './migrations/0017-order-of-work';
 import * as namesAndDoors from './migrations/0018-names-and-doors';
 import * as peopleAndDeletion from './migrations/0019-people-and-deletion';
+import * as shelves from './migrations/0020-shelves-and-visit-summaries';
 
 const MIGRATIONS = [
 	{ name: '0001-first-slice', ...firstSlice },
@@ -42,7 +43,8 @@ const MIGRATIONS = [
 	{ name: '0016-attachments', ...attachments },
 	{ name: '0017-order-of-work', ...orderOfWork },
 	{ name: '0018-names-and-doors', ...namesAndDoors },
-	{ name: '0019-people-and-deletion', ...peopleAndDeletion }
+	{ name: '0019-people-and-deletion', ...peopleAndDeletion },
+	{ name: '0020-shelves-and-visit-summaries', ...shelves }
 ];
 
 /** @param hold asked before each step */

@@ -9,9 +9,12 @@ import { takeIn } from '../record/takeIn';
 import { knownStrings } from '../strings/known';
 import { visitHistory } from '../visits/history';
 import { connect, useDatabase, type Database } from './connection';
-import { lastVisits, listInstruments } from './stores/instruments';
+import { listInstruments } from './stores/instruments';
+import { shelfOf } from './stores/shelf';
 import { underLease } from './lease';
 import { migrate, migrator } from './migrate';
+
+const WHOLE = { find: '', after: '', most: 1000 };
 
 const URL_OF_TESTS = process.env.FENDREL_TEST_DATABASE_URL;
 if (!URL_OF_TESTS) throw new Error('FENDREL_TEST_DATABASE_URL is not set: run these through npm test');
@@ -154,8 +157,8 @@ describe('migrations', () => {
 			const known = await knownStrings(workshopId, instrument);
 			expect(known.map(({ note, b, by }) => ({ note, b, by }))).toEqual(then.strings);
 		}
-		const last = await lastVisits(workshopId);
-		expect(last.map(({ instrumentId, a4Left }) => `${instrumentId} ${a4Left}`).sort()).toEqual(
+		const last = (await shelfOf(workshopId, WHOLE)).filter(({ finishedAt }) => finishedAt);
+		expect(last.map(({ id, a4Left }) => `${id} ${a4Left}`).sort()).toEqual(
 			former.last.map(({ instrumentId, a4Left }) => `${instrumentId} ${a4Left}`).sort()
 		);
 	}, 60_000);

@@ -1,5 +1,5 @@
-import type { Change } from '$lib/account/changes';
-import type { Role } from '$lib/account/roles';
+import type { Change } from '$lib/workshop/changes';
+import type { Role } from '$lib/workshop/roles';
 import type { CountedOctave } from '$lib/counts/countedOctave';
 import type { StringLine } from '$lib/instruments/scale/stringLine';
 import type { KeptCurve } from '$lib/tuning/curve';
@@ -15,6 +15,8 @@ import type {
 	PlanVersion,
 	PriorityId,
 	Reading,
+	SectionId,
+	SectionSummary,
 	SounderId,
 	Stage,
 	StringKind,
@@ -116,6 +118,9 @@ export interface InstrumentRow extends Deletion {
 	/** Rises with every change of what people write of it. */
 	version: number;
 	createdAt: Date;
+	/** Where it stands in the register, and what it is found by: see `shelf`. */
+	shelf: string;
+	sought: string;
 }
 export interface TemperamentRow {
 	id: string;
@@ -237,6 +242,24 @@ export interface InstrumentSummaryRow {
 	finishedAt: Date;
 	/** A4 in Hz as it was left; null when it was not measured. */
 	a4Left: number | null;
+}
+/** What a visit came to; cents are from the instrument's usual pitch. */
+export interface VisitSummary {
+	readonly a4Left: number | undefined;
+	readonly found: number | undefined;
+	readonly left: number | undefined;
+	readonly notesSet: number;
+	readonly movedMean: number | undefined;
+	readonly sections: readonly SectionSummary<SectionId>[];
+}
+/** What a visit came to, and what that rests on: made anew when the visit or its instrument has changed since. */
+export interface VisitSummaryRow {
+	visitId: string;
+	instrumentId: string;
+	/** Of the visit, when it was made. */
+	seq: number;
+	basis: string;
+	summary: VisitSummary;
 }
 export interface SimulatedPinsRow {
 	visitId: string;

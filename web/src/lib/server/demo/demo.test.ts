@@ -4,12 +4,15 @@ import { signIn } from '../auth/signIn';
 import { database } from '../db/connection';
 import { migrator } from '../db/migrate';
 import { listCountedOctaves } from '../db/stores/countedOctaves';
-import { lastVisits, listInstruments } from '../db/stores/instruments';
+import { listInstruments } from '../db/stores/instruments';
+import { shelfOf } from '../db/stores/shelf';
 import { listTemperaments } from '../db/stores/temperaments';
 import { loadDemo } from './load';
 import { DEMO_ACCOUNT, DEMO_INSTRUMENTS } from './scenario';
 import { withDatabase } from '../tests/parts';
 import { visitHistory } from '../visits/history';
+
+const WHOLE = { find: '', after: '', most: 1000 };
 
 withDatabase(async () => {
 	await migrator(database()).down({ to: 0 });
@@ -24,7 +27,7 @@ describe('the demo scenario', () => {
 		const instruments = await listInstruments(workshopId);
 		expect(instruments).toHaveLength(DEMO_INSTRUMENTS.length);
 		expect(DEMO_INSTRUMENTS.length).toBeGreaterThan(27);
-		expect(await lastVisits(workshopId)).toHaveLength(instruments.length);
+		expect((await shelfOf(workshopId, WHOLE)).filter(({ finishedAt }) => finishedAt)).toHaveLength(instruments.length);
 		const open = await database().models.visits.count({ where: { workshopId, finishedAt: null } });
 		expect(open).toBe(1);
 		expect((await listTemperaments(workshopId)).filter(({ own }) => own).map(({ name }) => name)).toEqual([

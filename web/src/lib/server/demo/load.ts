@@ -79,9 +79,7 @@ async function loadInstrument(context: Context, instrument: DemoInstrument, inde
 		...{ name, kind, location, town, place: '', maker, madeIn },
 		...{ lowest, highest, notes, usualA4: a4, twin }
 	};
-	const instrumentId = await inTransaction((transaction) =>
-		createInstrument(context.workshopId, details, transaction)
-	);
+	const instrumentId = await inTransaction((transaction) => createInstrument(context.workshopId, details, transaction));
 	if (instrument.strung)
 		await keepStringTable(
 			context.workshopId,

@@ -12,7 +12,9 @@ import {
 	hand,
 	newWorkshop,
 	reading,
-	withDatabase, newInstrument } from '../tests/parts';
+	withDatabase,
+	newInstrument
+} from '../tests/parts';
 import { codeOf, textOf } from '../tests/paperReaders';
 import { visitBundle } from '../visits/books';
 import { compareVisits } from '../visits/comparison';

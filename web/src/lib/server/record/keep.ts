@@ -35,6 +35,7 @@ export async function rebuildSummaries(only?: readonly string[]): Promise<{ visi
 		const { id, workshopId } = row.get();
 		await sequelize.transaction(async (transaction) => {
 			await models.visitSounders.destroy({ where: { visitId: id }, transaction });
+			await models.visitSummaries.destroy({ where: { visitId: id }, transaction });
 			const { sounders } = reportOf(await eventsOfSounders(id, 'all', transaction));
 			await keepVisitSounders({ workshopId, id }, [...sounders.values()], transaction);
 		});

@@ -6,7 +6,8 @@ import type { FormerReading } from '$lib/record/formerRecord';
 import type { SentReading } from '$lib/record/record';
 import { NO_STRETCH } from '$lib/tuning/stretch';
 import { database } from '../db/connection';
-import { getInstrument, lastVisits, readStrings } from '../db/stores/instruments';
+import { getInstrument, readStrings } from '../db/stores/instruments';
+import { shelfOf } from '../db/stores/shelf';
 import { eventsOf } from '../db/stores/record';
 import { groupsSet } from '../db/stores/summaries';
 import {
@@ -20,12 +21,16 @@ import {
 	newWorkshop,
 	reading,
 	replan,
-	withDatabase, newInstrument } from '../tests/parts';
+	withDatabase,
+	newInstrument
+} from '../tests/parts';
 import { loadScale } from '../instruments/scale';
 import { visitBundle } from '../visits/books';
 import { visitHistory } from '../visits/history';
 import { rebuildSummaries } from './keep';
 import { takeIn } from './takeIn';
+
+const WHOLE = { find: '', after: '', most: 1000 };
 
 withDatabase();
 
@@ -125,10 +130,10 @@ describe('what a device hands over', () => {
 	it('is still taken when the visit is finished, and the summaries follow', async () => {
 		const { me, workshopId, visitId, instrumentId, give } = await aVisit();
 		await finishVisit(me, visitId, 'Done.');
-		expect((await lastVisits(workshopId))[0]).toMatchObject({ instrumentId, a4Left: null });
+		expect((await shelfOf(workshopId, WHOLE))[0]).toMatchObject({ id: instrumentId, a4Left: null });
 		const late = reading({ pitch: 439.5 });
 		expect(answersOf(await give([late, accept(late)]))).toEqual(['stored', 'stored']);
-		expect((await lastVisits(workshopId))[0]).toMatchObject({ a4Left: 439.5 });
+		expect((await shelfOf(workshopId, WHOLE))[0]).toMatchObject({ a4Left: 439.5 });
 		expect(await groupsSet(workshopId, [visitId])).toEqual(new Map([[visitId, 1]]));
 	});
 

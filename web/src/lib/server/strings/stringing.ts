@@ -31,11 +31,7 @@ export async function stringingOf(workshopId: string, instrument: Strung): Promi
 }
 
 /** @returns undefined when it is kept, else why it does not fit the keyboard */
-export async function keepStringingOf(
-	who: Who,
-	id: string,
-	stringing: Stringing | null
-): Promise<string | undefined> {
+export async function keepStringingOf(who: Who, id: string, stringing: Stringing | null): Promise<string | undefined> {
 	const instrument = await instrumentOr404(who.workshopId, id);
 	if (stringing && stringing.lowest !== instrument.lowest)
 		return `The keyboard begins at ${noteName(instrument.lowest)}.`;

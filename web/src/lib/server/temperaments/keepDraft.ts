@@ -58,8 +58,7 @@ export async function keepDraft(
 function addAll(who: Who, all: readonly TemperamentDetails[]): Promise<string[]> {
 	return inTransaction(async (transaction) => {
 		const slugs = await createTemperaments(who.workshopId, all, transaction);
-		for (const { name } of all)
-			await noteChange(who, { what: 'temperament kept', subjectId: null, name }, transaction);
+		for (const { name } of all) await noteChange(who, { what: 'temperament kept', subjectId: null, name }, transaction);
 		return slugs;
 	});
 }

@@ -4,9 +4,13 @@ import { COMPASS, type TuningChoice } from '$lib/tuning/choice';
 import { NO_STRETCH } from '$lib/tuning/stretch';
 import { stretchWordSchema } from '$lib/tuning/stretchWordSchema';
 import { curveMeant, presentStretch } from './curves';
-import { getInstrument, listInstruments } from '../db/stores/instruments';
+import { getInstrument } from '../db/stores/instruments';
+import { shelfOf } from '../db/stores/shelf';
 import { listTemperaments } from '../db/stores/temperaments';
 import { knownStrings } from '../strings/known';
+
+/** So many instruments to choose from at once; others are looked for. */
+const OFFERED = 40;
 
 /** What the address may say; anything else counts as not said. */
 const query = z.object({
@@ -20,8 +24,8 @@ const query = z.object({
 /** The instrument, pitch and temperament that an address names, with everything there is to choose from. */
 export async function loadTuning(workshopId: string, asked: Record<string, string>): Promise<TuningChoice> {
 	const said = query.parse(asked);
-	const [instruments, temperaments, instrument] = await Promise.all([
-		listInstruments(workshopId),
+	const [offered, temperaments, instrument] = await Promise.all([
+		shelfOf(workshopId, { find: '', after: '', most: OFFERED + 1 }),
 		listTemperaments(workshopId),
 		said.instrument ? getInstrument(workshopId, said.instrument) : undefined
 	]);
@@ -33,7 +37,8 @@ export async function loadTuning(workshopId: string, asked: Record<string, strin
 	const planned = instrument && present && present.by !== 'none' ? present : undefined;
 	const { kind, lowest, highest } = instrument ?? { kind: said.kind, ...COMPASS[said.kind] };
 	return {
-		instruments: instruments.map(({ id, name }) => ({ id, name })),
+		instruments: offered.slice(0, OFFERED).map(({ id, name }) => ({ id, name })),
+		hasMore: offered.length > OFFERED,
 		temperaments,
 		instrument: instrument && { id: instrument.id, name: instrument.name },
 		kind,

@@ -21,7 +21,9 @@ import {
 	newWorkshop,
 	reading,
 	replan,
-	withDatabase, newInstrument } from '../tests/parts';
+	withDatabase,
+	newInstrument
+} from '../tests/parts';
 import { visitBundle } from '../visits/books';
 
 /** A visit as a device opens it. */

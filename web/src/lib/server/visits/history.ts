@@ -1,3 +1,4 @@
+import { createHash } from 'node:crypto';
 import {
 	A4,
 	breakOf,
@@ -8,80 +9,116 @@ import {
 	sectionsOf,
 	summariseVisit,
 	summaryBySection,
-	usualStringing,
-	type SectionId,
-	type SectionSummary
+	usualStringing
 } from '@fendrel/core';
 import { planFor } from '$lib/tuning/plan';
-import { curvesOf } from '../db/stores/curves';
+import type { StoredTemperament } from '$lib/tuning/storedTemperament';
+import { curvesAmong } from '../db/stores/curves';
 import { readStrings, type Instrument } from '../db/stores/instruments';
 import { visitSoundersOf } from '../db/stores/summaries';
 import { listTemperaments } from '../db/stores/temperaments';
-import { visitsOf } from '../db/stores/visits';
+import { visitsOf, type Visit } from '../db/stores/visits';
+import { keepSummariesOfVisits, keptSummaries } from '../db/stores/visitSummaries';
+import type { VisitSummary } from '../db/rows';
 import { knownByReading } from '../strings/known';
 
-/** A visit as the instrument's page shows it; cents are from the instrument's usual pitch. */
-export interface PastVisit {
+/** A visit as the instrument's page shows it. */
+export interface PastVisit extends VisitSummary {
 	readonly id: string;
 	readonly startedAt: Date;
 	readonly finishedAt: Date | null;
 	readonly temperament: string;
 	readonly a4: number;
-	readonly a4Left: number | undefined;
-	readonly found: number | undefined;
-	readonly left: number | undefined;
-	readonly notesSet: number;
-	readonly movedMean: number | undefined;
 	readonly note: string;
 	readonly startedBy: string | null;
-	readonly sections: readonly SectionSummary<SectionId>[];
 }
 
 /** Every visit of an instrument with what its report says, newest first; each against the plan it ended with. */
 export async function visitHistory(workshopId: string, instrument: Instrument): Promise<PastVisit[]> {
-	const [visits, temperaments, curves] = await Promise.all([
+	const [visits, temperaments, kept] = await Promise.all([
 		visitsOf(workshopId, instrument.id),
 		listTemperaments(workshopId),
-		curvesOf(workshopId, instrument.id, Infinity)
+		keptSummaries(instrument.id)
 	]);
-	const sounders = await visitSoundersOf(
-		workshopId,
-		visits.map(({ id }) => id)
-	);
+	const basis = basisOf(instrument);
+	const isKept = ({ id, seq }: Visit) => kept.get(id)?.seq === seq && kept.get(id)?.basis === basis;
+	const changed = visits.filter((visit) => !isKept(visit));
+	const fresh = changed.length
+		? await summarise(workshopId, instrument, changed, temperaments)
+		: new Map<string, VisitSummary>();
+	if (fresh.size)
+		await keepSummariesOfVisits(
+			changed.map(({ id, instrumentId, seq }) => ({
+				...{ visitId: id, instrumentId, seq, basis },
+				summary: fresh.get(id)!
+			}))
+		);
+	return visits.map((visit) => ({
+		...(fresh.get(visit.id) ?? kept.get(visit.id)!.summary),
+		id: visit.id,
+		startedAt: visit.startedAt,
+		finishedAt: visit.finishedAt,
+		temperament: temperaments.find(({ id }) => id === visit.temperamentId)!.name,
+		a4: visit.a4,
+		note: visit.note,
+		startedBy: visit.startedBy
+	}));
+}
+
+/** What a summary rests on besides the visit: when that is another one, it is made anew. */
+function basisOf({ kind, lowest, highest, usualA4, stringing }: Instrument): string {
+	return createHash('sha256')
+		.update(JSON.stringify([SUMMARY_FORMAT, kind, lowest, highest, usualA4, stringing]))
+		.digest('hex');
+}
+/** Rises when a summary says something else. */
+const SUMMARY_FORMAT = 1;
+
+/** What the reports of some of an instrument's visits come to. */
+async function summarise(
+	workshopId: string,
+	instrument: Instrument,
+	visits: readonly Visit[],
+	temperaments: readonly StoredTemperament[]
+): Promise<Map<string, VisitSummary>> {
 	const { kind, lowest, highest, usualA4 } = instrument;
+	const taken = visits.flatMap(({ stretch }) => (stretch.by === 'curve' ? stretch.id : []));
+	const [curves, sounders] = await Promise.all([
+		curvesAmong(instrument.id, [...new Set(taken)]),
+		visitSoundersOf(
+			workshopId,
+			visits.map(({ id }) => id)
+		)
+	]);
 	// Only a curve drawn afresh asks what the strings are.
 	const drawn = visits.some(({ stretch }) => stretch.by === 'priority');
 	const measured = drawn ? (await readStrings(workshopId, instrument.id)).map(knownByReading) : [];
 	const strung = instrument.stringing ?? usualStringing(kind, lowest, highest);
 	const sections = sectionsOf(lowest, highest, breakOf(strung));
 	const compass = Array.from({ length: highest - lowest + 1 }, (_, i) => lowest + i);
-	return visits.map((visit) => {
-		const groups = groupRecords(sounders.get(visit.id)!);
-		const temperament = temperaments.find(({ id }) => id === visit.temperamentId)!;
-		const { a4, stretch } = visit;
-		const curve = stretch.by === 'curve' ? curves.find(({ id }) => id === stretch.id) : undefined;
-		const plan = planFor({ kind, lowest, highest, a4, temperament, stretch, curve, measured });
-		const summary = summariseVisit(groups, compass, (note) => plan.targetOf(note)?.pitch);
-		const shift = centsBetween(hz(usualA4), hz(a4));
-		const fromUsual = (cents: number | undefined) => (cents === undefined ? undefined : cents + shift);
-		return {
-			id: visit.id,
-			startedAt: visit.startedAt,
-			finishedAt: visit.finishedAt,
-			temperament: temperament.name,
-			a4,
-			a4Left: pitchLeft(groups, A4),
-			found: fromUsual(summary.foundMiddle),
-			left: fromUsual(summary.leftMean),
-			notesSet: summary.set.length,
-			movedMean: summary.movedMean,
-			note: visit.note,
-			startedBy: visit.startedBy,
-			sections: summaryBySection(summary, sections).map(({ id, found, left }) => ({
-				id,
-				found: fromUsual(found),
-				left: fromUsual(left)
-			}))
-		};
-	});
+	return new Map(
+		visits.map((visit) => {
+			const groups = groupRecords(sounders.get(visit.id)!);
+			const temperament = temperaments.find(({ id }) => id === visit.temperamentId)!;
+			const { a4, stretch } = visit;
+			const curve = stretch.by === 'curve' ? curves.find(({ id }) => id === stretch.id) : undefined;
+			const plan = planFor({ kind, lowest, highest, a4, temperament, stretch, curve, measured });
+			const summary = summariseVisit(groups, compass, (note) => plan.targetOf(note)?.pitch);
+			const shift = centsBetween(hz(usualA4), hz(a4));
+			const fromUsual = (cents: number | undefined) => (cents === undefined ? undefined : cents + shift);
+			const said: VisitSummary = {
+				a4Left: pitchLeft(groups, A4),
+				found: fromUsual(summary.foundMiddle),
+				left: fromUsual(summary.leftMean),
+				notesSet: summary.set.length,
+				movedMean: summary.movedMean,
+				sections: summaryBySection(summary, sections).map(({ id, found, left }) => ({
+					id,
+					found: fromUsual(found),
+					left: fromUsual(left)
+				}))
+			};
+			return [visit.id, said];
+		})
+	);
 }

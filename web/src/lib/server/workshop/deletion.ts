@@ -1,19 +1,12 @@
 import { A4 } from '@fendrel/core';
 import { subDays } from 'date-fns';
 import type { Transaction } from 'sequelize';
-import { KEPT_DAYS, type Deletable } from '$lib/account/deletable';
+import { KEPT_DAYS, type Deletable } from '$lib/workshop/deletable';
 import type { Who } from '../auth/session';
 import { isDuplicate } from '../db/faults';
 import { endSessionsOf } from '../db/stores/accounts';
 import { forgetName, noteChange } from '../db/stores/changes';
-import {
-	eraseRow,
-	lockDeleted,
-	markDeleted,
-	ofVisit,
-	outlived,
-	unmark
-} from '../db/stores/deletions';
+import { eraseRow, lockDeleted, markDeleted, ofVisit, outlived, unmark } from '../db/stores/deletions';
 import { lockInstrument } from '../db/stores/instruments';
 import { lockOwners } from '../db/stores/people';
 import { lockVisit } from '../db/stores/record';

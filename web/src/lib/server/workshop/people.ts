@@ -1,6 +1,6 @@
 import { randomBytes } from 'node:crypto';
 import { addDays } from 'date-fns';
-import { ROLE_WORDS, type Role } from '$lib/account/roles';
+import { ROLE_WORDS, type Role } from '$lib/workshop/roles';
 import { digest, type Who } from '../auth/session';
 import { hashPassword } from '../auth/signIn';
 import { isDuplicate } from '../db/faults';
@@ -61,7 +61,10 @@ async function checkedPlaces(workshopId: string, { role, places }: Place): Promi
 const NO_PLACE = 'Choose at least one place that the guest may see.';
 
 /** Makes a link that lets one new person in. @returns its token */
-export async function invite(who: Who, place: Place): Promise<{ readonly token: string } | { readonly problem: string }> {
+export async function invite(
+	who: Who,
+	place: Place
+): Promise<{ readonly token: string } | { readonly problem: string }> {
 	const places = await checkedPlaces(who.workshopId, place);
 	if (!places) return { problem: NO_PLACE };
 	return { token: await link(who, { role: place.role, places, user: null }) };
@@ -92,7 +95,7 @@ async function link(
 			who,
 			user
 				? { what: 'password reset', subjectId: user.id, name: user.name }
-				: { what: 'user invited', subjectId: null, name: ROLE_WORDS[role].name },
+				: { what: 'user invited', subjectId: null, name: ROLE_WORDS[role].name.toLowerCase() },
 			transaction
 		);
 	});
@@ -104,7 +107,7 @@ export function withdraw(who: Who, id: string): Promise<Refusal> {
 		const invitation = (await invitationsOf(who.workshopId)).find(({ tokenHash }) => tokenHash.startsWith(id));
 		if (!invitation || !(await endInvitation(who.workshopId, invitation.tokenHash, transaction)))
 			return 'That link does not work any more.';
-		const { name } = ROLE_WORDS[invitation.role];
+		const name = ROLE_WORDS[invitation.role].name.toLowerCase();
 		await noteChange(who, { what: 'invitation withdrawn', subjectId: null, name }, transaction);
 		return undefined;
 	});
@@ -120,7 +123,10 @@ export async function changePlace(who: Who, userId: string, place: Place): Promi
 		if (user?.workshopId !== who.workshopId) return 'That account is not there any more.';
 		if (place.role !== 'owner' && owners.length === 1 && owners[0] === userId) return LAST_OWNER;
 		const before = (await placesOfGuests([userId])).get(userId)!;
-		const said = difference({ role: user.role, places: before.sort() }, { role: place.role, places: [...places].sort() });
+		const said = difference(
+			{ role: user.role, places: before.sort() },
+			{ role: place.role, places: [...places].sort() }
+		);
 		await keepRole({ id: userId, role: place.role, places }, transaction);
 		if (said) await noteChange(who, { what: 'user changed', subjectId: userId, name: user.name, said }, transaction);
 		return undefined;
@@ -138,7 +144,10 @@ export interface Welcomed {
  * Lets in who holds a link: as a new user, or with a new password. The link works once.
  * @returns who it is; 'over' when the link does not work any more, 'taken' when there is an account with that e-mail
  */
-export async function join(token: string, { name, email, password }: Welcomed): Promise<{ userId: string } | 'over' | 'taken'> {
+export async function join(
+	token: string,
+	{ name, email, password }: Welcomed
+): Promise<{ userId: string } | 'over' | 'taken'> {
 	const passwordHash = await hashPassword(password);
 	try {
 		return await inTransaction(async (transaction) => {
@@ -159,10 +168,14 @@ export async function join(token: string, { name, email, password }: Welcomed): 
 				);
 				return { userId };
 			}
-			const user = await createUser({ workshopId, role, passwordHash, name: name!, email: email! }, places, transaction);
+			const user = await createUser(
+				{ workshopId, role, passwordHash, name: name!, email: email! },
+				places,
+				transaction
+			);
 			await noteChange(
 				{ workshopId, userId: user.id },
-				{ what: 'user joined', subjectId: user.id, name: ROLE_WORDS[role].name },
+				{ what: 'user joined', subjectId: user.id, name: ROLE_WORDS[role].name.toLowerCase() },
 				transaction
 			);
 			return { userId: user.id };
@@ -174,7 +187,9 @@ export async function join(token: string, { name, email, password }: Welcomed): 
 }
 
 /** What a link is for; undefined when it does not work. */
-export async function linkOf(token: string): Promise<{ readonly role: Role; readonly user: string | undefined } | undefined> {
+export async function linkOf(
+	token: string
+): Promise<{ readonly role: Role; readonly user: string | undefined } | undefined> {
 	const invitation = await invitationByToken(digest(token));
 	if (!invitation) return undefined;
 	const user = invitation.userId ? await userById(invitation.userId) : undefined;

@@ -1,11 +1,13 @@
 import { fail } from '@sveltejs/kit';
 import { message, setError, superValidate } from 'sveltekit-superforms';
 import { zod4 } from 'sveltekit-superforms/adapters';
-import { passwordSchema } from '$lib/account/accountForms';
+import { endSchema, passwordSchema } from '$lib/account/accountForms';
 import { signedInOf } from '$lib/server/auth/guard';
+import { sentForm } from '$lib/server/sentForm';
 import { deviceOf, sessionOf } from '$lib/server/auth/session';
 import { hashPassword, signIn } from '$lib/server/auth/signIn';
 import { endSessionsOf, keepPassword, sessionsOf, userById } from '$lib/server/db/stores/accounts';
+import { noteChange } from '$lib/server/db/stores/changes';
 import { forgetDevices } from '$lib/server/db/stores/knownDevices';
 import type { Actions, PageServerLoad } from './$types';
 
@@ -28,7 +30,8 @@ export const actions = {
 	password: async ({ request, locals, cookies, getClientAddress }) => {
 		const form = await superValidate(request, zod4(passwordSchema));
 		if (!form.valid) return fail(400, { form });
-		const { userId, demo } = signedInOf(locals);
+		const who = signedInOf(locals);
+		const { userId, name, demo } = who;
 		const { password, next } = form.data;
 		form.data = { password: '', next: '' };
 		if (demo) return message(form, 'The demo account keeps its password: it is on the sign-in page.', { status: 400 });
@@ -42,11 +45,12 @@ export const actions = {
 		// Whoever knew the old one is out.
 		await endSessionsOf(userId, { but: sessionOf(cookies)! });
 		await forgetDevices(userId, device);
+		await noteChange(who, { what: 'password changed', subjectId: userId, name });
 		return message(form, 'Your password is changed. You are signed out everywhere else.');
 	},
 	end: async ({ request, locals, cookies }) => {
 		const { userId } = signedInOf(locals);
-		const asked = (await request.formData()).get('session');
+		const asked = (await sentForm(request, endSchema))?.session;
 		const here = sessionOf(cookies)!;
 		if (asked === 'others') await endSessionsOf(userId, { but: here });
 		else {

@@ -2,6 +2,8 @@
 	import { untrack } from 'svelte';
 	import { enhance as enhanced } from '$app/forms';
 	import { superForm } from 'sveltekit-superforms';
+	import { ROLE_WORDS } from '$lib/workshop/roles';
+	import WorkshopPlaces from '$lib/account/WorkshopPlaces.svelte';
 	import { onDay, onTime } from '$lib/ui/format';
 
 	let { data, form: done } = $props();
@@ -14,7 +16,11 @@
 
 <svelte:head><title>Your account | Fendrel</title></svelte:head>
 
+<WorkshopPlaces role={data.signedIn.role} />
 <h1>{data.signedIn.name}</h1>
+{#if data.signedIn.role}
+	<p class="soft">{ROLE_WORDS[data.signedIn.role].name}: {ROLE_WORDS[data.signedIn.role].may}.</p>
+{/if}
 <div class="parts">
 	<section aria-label="Where you are signed in">
 		<h2>Where you are signed in</h2>

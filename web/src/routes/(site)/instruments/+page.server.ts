@@ -1,28 +1,44 @@
-import { workshopOf } from '$lib/server/auth/guard';
-import { lastVisits, listInstruments } from '$lib/server/db/stores/instruments';
-import { openVisits } from '$lib/server/db/stores/visits';
-import type { PageServerLoad } from './$types';
+import { fail } from '@sveltejs/kit';
+import { z } from 'zod';
+import { signedInOf } from '$lib/server/auth/guard';
+import { deletedName } from '$lib/server/db/stores/deletions';
+import { shelfOf, shelved } from '$lib/server/db/stores/shelf';
+import { sentForm } from '$lib/server/sentForm';
+import { bringBack } from '$lib/server/workshop/deletion';
+import type { Actions, PageServerLoad } from './$types';
 
-export const load = (async ({ locals }) => {
-	const workshopId = workshopOf(locals);
-	const [instruments, last, open] = await Promise.all([
-		listInstruments(workshopId),
-		lastVisits(workshopId),
-		openVisits(workshopId)
+/** Instruments to a page of the register. */
+const PAGE = 60;
+const asked = z.object({
+	find: z.string().max(120).catch(''),
+	after: z.string().max(300).catch(''),
+	/** The instrument that was deleted last: it can be brought back at once. */
+	deleted: z.uuid().optional().catch(undefined)
+});
+
+export const load = (async ({ locals, url }) => {
+	const { workshopId, places } = signedInOf(locals);
+	const { find, after, deleted } = asked.parse({ find: '', after: '', ...Object.fromEntries(url.searchParams) });
+	const [rows, inAll, gone] = await Promise.all([
+		shelfOf(workshopId, { find, after, most: PAGE + 1, places }),
+		shelved(workshopId, places),
+		deleted ? deletedName(workshopId, deleted) : undefined
 	]);
-	const lastOf = new Map(last.map((visit) => [visit.instrumentId, visit]));
-	const openOf = new Map(open.map((visit) => [visit.instrumentId, visit.id]));
+	const instruments = rows.slice(0, PAGE);
 	return {
-		instruments: instruments.map(({ id, name, kind, maker, madeIn, usualA4, location }) => ({
-			id,
-			name,
-			kind,
-			maker,
-			madeIn,
-			usualA4,
-			location,
-			last: lastOf.get(id),
-			openVisit: openOf.get(id)
-		}))
+		...{ instruments, inAll, find },
+		next: rows.length > PAGE ? instruments.at(-1)!.shelf : undefined,
+		isFirst: after === '',
+		deleted: deleted && gone !== undefined ? { id: deleted, name: gone } : undefined
 	};
 }) satisfies PageServerLoad;
+
+const one = z.object({ id: z.uuid() });
+
+export const actions = {
+	bringBack: async ({ request, locals }) => {
+		const sent = await sentForm(request, one);
+		const problem = sent ? await bringBack(signedInOf(locals), 'instrument', sent.id) : 'That cannot be read.';
+		return problem ? fail(409, { problem }) : { done: 'It is back, as it was.' };
+	}
+} satisfies Actions;

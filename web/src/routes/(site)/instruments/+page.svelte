@@ -1,45 +1,83 @@
 <script lang="ts">
 	import Plus from '@lucide/svelte/icons/plus';
+	import { untrack } from 'svelte';
+	import { enhance } from '$app/forms';
+	import { goto } from '$app/navigation';
+	import { mayDo } from '$lib/workshop/roles';
 	import { KIND_NAMES } from '$lib/tuning/kinds';
 	import { counted, inHz, inSentence, onShortDay } from '$lib/ui/format';
+	import Pager from '$lib/ui/Pager.svelte';
 
-	let { data } = $props();
-	let wanted = $state('');
-	const words = $derived(wanted.toLowerCase().split(/\s+/).filter(Boolean));
-	const shown = $derived(
-		data.instruments.filter(({ name, kind, maker, location }) => {
-			const text = `${name} ${KIND_NAMES[kind]} ${maker} ${location?.name} ${location?.town}`.toLowerCase();
-			return words.every((word) => text.includes(word));
-		})
+	let { data, form } = $props();
+	const mayWork = $derived(mayDo(data.signedIn.role, 'work'));
+	let wanted = $state(untrack(() => data.find));
+	/** Typing pauses so long before it is looked for. */
+	const PAUSE_MS = 200;
+	let waits: ReturnType<typeof setTimeout> | undefined;
+	function find() {
+		clearTimeout(waits);
+		waits = setTimeout(
+			() =>
+				void goto(wanted ? `?find=${encodeURIComponent(wanted)}` : '?', {
+					keepFocus: true,
+					noScroll: true,
+					replaceState: true
+				}),
+			PAUSE_MS
+		);
+	}
+	/** In the order of the register, those of one place together. */
+	const places = $derived(
+		data.instruments.reduce<{ place: string; town: string; instruments: (typeof data.instruments)[number][] }[]>(
+			(all, each) => {
+				const [place, town] = [each.place ?? '', each.town ?? ''];
+				const last = all.at(-1);
+				if (last?.place === place && last.town === town) last.instruments.push(each);
+				else all.push({ place, town, instruments: [each] });
+				return all;
+			},
+			[]
+		)
 	);
-	const locations = $derived([...new Set(shown.map(({ location }) => location?.name ?? ''))].sort());
-	const townOf = (location: string) =>
-		shown.find((instrument) => instrument.location?.name === location)?.location?.town;
-	const inOrder = new Intl.Collator('en', { numeric: true });
-	const at = (location: string) =>
-		shown
-			.filter((instrument) => (instrument.location?.name ?? '') === location)
-			.sort((a, b) => inOrder.compare(a.name, b.name));
+	const sought = $derived(data.find ? `find=${encodeURIComponent(data.find)}` : '');
 </script>
 
 <svelte:head><title>Instruments | Fendrel</title></svelte:head>
 
 <div class="top">
-	<h1>{counted(data.instruments.length, 'instrument')} in your care</h1>
-	<a class="btn preset-filled-brand" href="/instruments/new"><Plus size={18} /> Add one</a>
+	<h1>{counted(data.inAll, 'instrument')} in your care</h1>
+	{#if mayWork}<a class="btn preset-filled-brand" href="/instruments/new"><Plus size={18} /> Add one</a>{/if}
 </div>
+{#if form && 'problem' in form}<p class="notice mt-4" role="alert">{form.problem}</p>{/if}
+{#if data.deleted}
+	<form class="gone" method="POST" action="?/bringBack" use:enhance role="status">
+		<span>“{data.deleted.name}” is deleted. Under your name, Deleted, it can be brought back for 30 days.</span>
+		<input type="hidden" name="id" value={data.deleted.id} />
+		<button class="btn preset-outlined-surface-300-700">Bring it back</button>
+	</form>
+{/if}
 
-{#if data.instruments.length === 0}
-	<p class="mt-6">There are no instruments yet. Add the first one, then start a visit.</p>
+{#if data.inAll === 0}
+	<p class="mt-6">
+		There are no instruments {mayWork ? 'yet. Add the first one, then start a visit.' : 'that you may see.'}
+	</p>
 {:else}
-	<label class="field find">
-		<span>Find</span>
-		<input class="input" type="search" bind:value={wanted} placeholder="name, place, maker or kind" />
-	</label>
-	{#if shown.length === 0}<p class="mt-6">Nothing matches “{wanted}”. Try fewer letters.</p>{/if}
-	{#each locations as location (location)}
+	<form class="field find" method="GET" role="search">
+		<label for="find">Find</label>
+		<input
+			id="find"
+			class="input"
+			type="search"
+			name="find"
+			bind:value={wanted}
+			oninput={find}
+			placeholder="name, place, maker or kind"
+		/>
+	</form>
+	{#if data.instruments.length === 0}<p class="mt-6">Nothing matches “{data.find}”. Try fewer letters.</p>{/if}
+	{#each places as { place, town, instruments } (`${place} ${town}`)}
 		<section>
-			<h2>{location || 'No place noted'} <span class="soft">{townOf(location)}</span></h2>
+			<h2>{place || 'No place noted'} <span class="soft">{town}</span></h2>
 			<table class="rule-table">
 				<thead>
 					<tr
@@ -49,26 +87,31 @@
 					>
 				</thead>
 				<tbody>
-					{#each at(location) as { id, name, kind, maker, madeIn, last, openVisit } (id)}
+					{#each instruments as { id, name, kind, maker, madeIn, finishedAt, a4Left, temperament, openVisit } (id)}
 						<tr>
 							<td>
 								<a href="/instruments/{id}">{name}</a>
 								<span class="soft kind">{KIND_NAMES[kind]}</span>
-								{#if openVisit}<a class="open" href="/visits/{openVisit}">half done, go on</a>{/if}
+								{#if openVisit && mayWork}<a class="open" href="/visits/{openVisit}">half done, go on</a>{/if}
 							</td>
 							<td class="wide soft"
 								>{maker}{#if madeIn}, {madeIn}{/if}</td
 							>
 							<td class="wide soft"
-								>{last ? `${onShortDay(last.finishedAt)}, ${inSentence(last.temperament)}` : 'none yet'}</td
+								>{finishedAt ? `${onShortDay(finishedAt)}, ${inSentence(temperament ?? '')}` : 'none yet'}</td
 							>
-							<td class="figure">{last?.a4Left ? inHz(last.a4Left) : '–'}</td>
+							<td class="figure">{a4Left ? inHz(a4Left) : '–'}</td>
 						</tr>
 					{/each}
 				</tbody>
 			</table>
 		</section>
 	{/each}
+	<Pager
+		next={data.next && `?${[sought, `after=${encodeURIComponent(data.next)}`].filter(Boolean).join('&')}`}
+		first={data.isFirst ? undefined : `?${sought}`}
+		of="instruments"
+	/>
 {/if}
 
 <style>
@@ -82,6 +125,20 @@
 	.find {
 		max-width: 26rem;
 		margin-top: 1.25rem;
+	}
+	.find label {
+		font-weight: 600;
+		font-size: 0.95rem;
+	}
+	.gone {
+		display: flex;
+		flex-wrap: wrap;
+		gap: 0.75rem 1.5rem;
+		align-items: center;
+		margin-top: 1rem;
+		padding: 0.6rem 1rem;
+		border-left: 4px solid var(--felt);
+		background: var(--sheet);
 	}
 	section {
 		margin-top: 2rem;

@@ -3,6 +3,7 @@
 	import { RAISE_ORDERS, RAISE_SCHOOLS } from '@fendrel/core';
 	import { invalidateAll } from '$app/navigation';
 	import { sent } from '$lib/device/send';
+	import { mayDo, REFUSED } from '$lib/workshop/roles';
 	import HabitsDialog from '$lib/listening/HabitsDialog.svelte';
 	import { REGISTER_NAMES, registerReach } from '$lib/listening/registers';
 	import { AGAIN_LINES, draftOf, readDraft, TARIFF_LINES, type Draft } from '$lib/settings/draft';
@@ -13,6 +14,7 @@
 	import { counted } from '$lib/ui/format';
 
 	let { data } = $props();
+	const mayDecide = $derived(mayDo(data.signedIn.role, 'decide'));
 	const { pace, habits } = $derived(data);
 	let draft = $state(untrack(() => draftOf(data.settings)));
 	let kept = $state(untrack(() => JSON.stringify(draftOf(data.settings))));
@@ -45,117 +47,123 @@
 <svelte:head><title>Settings | Fendrel</title></svelte:head>
 
 <h1>What the workshop decides</h1>
+{#if !mayDecide}<p class="soft">{REFUSED.decide}</p>{/if}
 <form onsubmit={keep}>
-	<PurposeTable {draft} />
-	<ExaminationTable {draft} />
-	<div class="three">
-		<section aria-label="How is a raise made?">
-			<h2><b>How is a raise made?</b></h2>
-			<label
-				>By
-				<select class="select" bind:value={draft.raise.school}>
-					{#each RAISE_SCHOOLS as { id, name } (id)}<option value={id}>{name}</option>{/each}
-				</select></label
-			>
-			<p class="soft why">{RAISE_SCHOOLS.find(({ id }) => id === draft.raise.school)?.why}</p>
-			<label
-				>Order
-				<select class="select" bind:value={draft.raise.order}>
-					{#each RAISE_ORDERS as { id, name } (id)}<option value={id}>{name}</option>{/each}
-				</select></label
-			>
-			<p class="soft why">{RAISE_ORDERS.find(({ id }) => id === draft.raise.order)?.why}</p>
-			{#if draft.raise.order === 'own'}
-				<NoteRuns runs={draft.raise.own ?? []} onchange={(own) => (draft.raise = { ...draft.raise, own })} />
-			{/if}
-			<label
-				>At most
-				<select class="select" bind:value={draft.raise.cap}>
-					{#each [10, 15, 20, 25, 30] as cap (cap)}<option value={cap}>{cap} cents above target</option>{/each}
-				</select></label
-			>
-		</section>
-		<section aria-label="How long, and for how much?">
-			<h2><b>How long, and for how much?</b></h2>
-			<table>
-				<thead
-					><tr
-						><th></th><th>minutes</th><th
-							><input class="input sign" aria-label="Currency" maxlength="6" bind:value={draft.currency} /></th
-						></tr
-					></thead
+	<fieldset disabled={!mayDecide}>
+		<PurposeTable {draft} />
+		<ExaminationTable {draft} />
+		<div class="three">
+			<section aria-label="How is a raise made?">
+				<h2><b>How is a raise made?</b></h2>
+				<label
+					>By
+					<select class="select" bind:value={draft.raise.school}>
+						{#each RAISE_SCHOOLS as { id, name } (id)}<option value={id}>{name}</option>{/each}
+					</select></label
 				>
-				<tbody>
-					{#each TARIFF_LINES as { id, name } (id)}
-						<tr>
-							<th scope="row"
-								>{name}{#if told[id]}<br /><span class="soft">{told[id]}</span>{/if}</th
-							>
-							<td
-								><input
-									class="input mono"
-									inputmode="decimal"
-									aria-label="{name}: minutes"
-									bind:value={draft.minutes[id]}
-								/></td
-							>
-							<td
-								><input
-									class="input mono"
-									inputmode="decimal"
-									aria-label="{name}: price"
-									bind:value={draft.price[id]}
-								/></td
-							>
-						</tr>
-					{/each}
-				</tbody>
-			</table>
-			<p class="soft">Your own visits count, once there are enough. With no price for a tuning, none is named.</p>
-		</section>
-		<section aria-label="When again?">
-			<h2><b>When again?</b> <span>months after a visit</span></h2>
-			{#each AGAIN_LINES as { id, name } (id)}
-				<label class="line"
-					>{name}
-					<input
-						class="input mono"
-						inputmode="decimal"
-						aria-label="{name}: months"
-						bind:value={draft.again[id]}
-					/></label
+				<p class="soft why">{RAISE_SCHOOLS.find(({ id }) => id === draft.raise.school)?.why}</p>
+				<label
+					>Order
+					<select class="select" bind:value={draft.raise.order}>
+						{#each RAISE_ORDERS as { id, name } (id)}<option value={id}>{name}</option>{/each}
+					</select></label
 				>
-			{/each}
-			<h2 class="next"><b>How is a strike read?</b></h2>
-			<ul>
-				{#each habits as { partial, moment }, i (i)}
-					<li>
-						<span>{REGISTER_NAMES[i]} <span class="soft">{registerReach(habits, i)}</span></span>
-						<span class="mono">{partial ? `partial ${partial}` : 'all partials'}, {moment} s</span>
-					</li>
+				<p class="soft why">{RAISE_ORDERS.find(({ id }) => id === draft.raise.order)?.why}</p>
+				{#if draft.raise.order === 'own'}
+					<NoteRuns runs={draft.raise.own ?? []} onchange={(own) => (draft.raise = { ...draft.raise, own })} />
+				{/if}
+				<label
+					>At most
+					<select class="select" bind:value={draft.raise.cap}>
+						{#each [10, 15, 20, 25, 30] as cap (cap)}<option value={cap}>{cap} cents above target</option>{/each}
+					</select></label
+				>
+			</section>
+			<section aria-label="How long, and for how much?">
+				<h2><b>How long, and for how much?</b></h2>
+				<table>
+					<thead
+						><tr
+							><th></th><th>minutes</th><th
+								><input class="input sign" aria-label="Currency" maxlength="6" bind:value={draft.currency} /></th
+							></tr
+						></thead
+					>
+					<tbody>
+						{#each TARIFF_LINES as { id, name } (id)}
+							<tr>
+								<th scope="row"
+									>{name}{#if told[id]}<br /><span class="soft">{told[id]}</span>{/if}</th
+								>
+								<td
+									><input
+										class="input mono"
+										inputmode="decimal"
+										aria-label="{name}: minutes"
+										bind:value={draft.minutes[id]}
+									/></td
+								>
+								<td
+									><input
+										class="input mono"
+										inputmode="decimal"
+										aria-label="{name}: price"
+										bind:value={draft.price[id]}
+									/></td
+								>
+							</tr>
+						{/each}
+					</tbody>
+				</table>
+				<p class="soft">Your own visits count, once there are enough. With no price for a tuning, none is named.</p>
+			</section>
+			<section aria-label="When again?">
+				<h2><b>When again?</b> <span>months after a visit</span></h2>
+				{#each AGAIN_LINES as { id, name } (id)}
+					<label class="line"
+						>{name}
+						<input
+							class="input mono"
+							inputmode="decimal"
+							aria-label="{name}: months"
+							bind:value={draft.again[id]}
+						/></label
+					>
 				{/each}
-			</ul>
-			<button type="button" class="btn preset-outlined-surface-300-700" onclick={() => (choosing = true)}
-				>Change how it is read</button
+				<h2 class="next"><b>How is a strike read?</b></h2>
+				<ul>
+					{#each habits as { partial, moment }, i (i)}
+						<li>
+							<span>{REGISTER_NAMES[i]} <span class="soft">{registerReach(habits, i)}</span></span>
+							<span class="mono">{partial ? `partial ${partial}` : 'all partials'}, {moment} s</span>
+						</li>
+					{/each}
+				</ul>
+				<button type="button" class="btn preset-outlined-surface-300-700" onclick={() => (choosing = true)}
+					>Change how it is read</button
+				>
+			</section>
+		</div>
+		<div class="keep">
+			{#if problem}<p class="problem" role="alert">{problem}</p>{/if}
+			<button class="btn preset-filled-brand" disabled={saving || !changed}>{changed ? 'Keep' : 'Kept'}</button>
+			<button
+				type="button"
+				class="btn preset-outlined-surface-300-700"
+				onclick={() =>
+					(draft = draftOf({ ...USUAL_SETTINGS, price: data.settings.price, currency: data.settings.currency }))}
+				>All as usual</button
 			>
-		</section>
-	</div>
-	<div class="keep">
-		{#if problem}<p class="problem" role="alert">{problem}</p>{/if}
-		<button class="btn preset-filled-brand" disabled={saving || !changed}>{changed ? 'Keep' : 'Kept'}</button>
-		<button
-			type="button"
-			class="btn preset-outlined-surface-300-700"
-			onclick={() =>
-				(draft = draftOf({ ...USUAL_SETTINGS, price: data.settings.price, currency: data.settings.currency }))}
-			>All as usual</button
-		>
-		<span class="soft">Visits that are open on a device take it when they are next opened there.</span>
-	</div>
+			<span class="soft">Visits that are open on a device take it when they are next opened there.</span>
+		</div>
+	</fieldset>
 </form>
 <HabitsDialog {habits} bind:open={choosing} onkept={() => void invalidateAll()} />
 
 <style>
+	fieldset {
+		display: contents;
+	}
 	form {
 		display: grid;
 		gap: 1.75rem;

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import Pager from '$lib/ui/Pager.svelte';
 	import { counted, onShortDay } from '$lib/ui/format';
 
 	let { data } = $props();
@@ -14,12 +15,12 @@
 
 <svelte:head><title>Visits | Fendrel</title></svelte:head>
 
-<h1>{data.open.length ? `${counted(data.open.length, 'visit')} half done` : 'No visit is half done'}</h1>
+<h1>{data.inAll ? `${counted(data.inAll, 'visit')} half done` : 'No visit is half done'}</h1>
 
 {#each data.open as visit (visit.id)}
 	<p class="open">
 		<a class="verdict" href="/visits/{visit.id}">{visit.instrument}</a>
-		<span class="soft">{visit.location ?? ''}</span>
+		<span class="soft">{visit.place ?? ''}</span>
 		<span>begun {onShortDay(visit.startedAt)}, {stages[visit.stage]}, {counted(visit.notesSet, 'note')} set</span>
 		<a class="btn preset-filled-brand" href="/visits/{visit.id}">Go on</a>
 	</p>
@@ -27,23 +28,30 @@
 	<p class="soft mt-3">Open an <a class="anchor" href="/instruments">instrument</a> to start one.</p>
 {/each}
 
-{#if data.recent.length}
+<Pager next={data.nextOpen && `?open=${data.nextOpen}`} first={data.isFirst.open ? undefined : '?'} of="half done" />
+
+{#if data.finished.length}
 	<h2>Finished</h2>
 	<table class="rule-table">
 		<thead><tr><th>Day</th><th>Instrument</th><th class="figure">Notes set</th></tr></thead>
 		<tbody>
-			{#each data.recent as visit (visit.id)}
+			{#each data.finished as visit (visit.id)}
 				<tr>
 					<td class="soft">{onShortDay(visit.startedAt)}</td>
 					<td
 						><a href="/visits/{visit.id}/close">{visit.instrument}</a>
-						<span class="soft">{visit.location ?? ''}</span></td
+						<span class="soft">{visit.place ?? ''}</span></td
 					>
 					<td class="figure">{visit.notesSet}</td>
 				</tr>
 			{/each}
 		</tbody>
 	</table>
+	<Pager
+		next={data.nextFinished && `?finished=${data.nextFinished}`}
+		first={data.isFirst.finished ? undefined : '?'}
+		of="finished visits"
+	/>
 {/if}
 
 <style>

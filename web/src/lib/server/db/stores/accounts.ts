@@ -143,11 +143,7 @@ export async function settingsOf(workshopId: string, transaction?: Transaction):
 	return { ...USUAL_SETTINGS, ...found?.get().settings };
 }
 
-export async function keepSettings(
-	workshopId: string,
-	settings: Settings,
-	transaction?: Transaction
-): Promise<void> {
+export async function keepSettings(workshopId: string, settings: Settings, transaction?: Transaction): Promise<void> {
 	await database().models.workshops.update({ settings }, { where: { id: workshopId }, transaction });
 }
 

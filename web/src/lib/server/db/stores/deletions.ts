@@ -1,7 +1,7 @@
 import { Op, QueryTypes, type ModelStatic, type Transaction, type WhereOptions } from 'sequelize';
 import type { Model } from 'sequelize';
-import type { Change } from '$lib/account/changes';
-import type { Deletable } from '$lib/account/deletable';
+import type { Change } from '$lib/workshop/changes';
+import type { Deletable } from '$lib/workshop/deletable';
 import { database } from '../connection';
 import type { Deletion, InstrumentRow, UserRow, VisitRow } from '../rows';
 import type { NotedChange } from './changes';
@@ -75,6 +75,12 @@ export async function deletedVisit(workshopId: string, id: string, transaction: 
 	return found !== undefined;
 }
 
+/** What a deleted instrument is called; undefined: it is not deleted. */
+export async function deletedName(workshopId: string, id: string): Promise<string | undefined> {
+	const where = { workshopId, id, deletedAt: { [Op.ne]: null } };
+	return (await database().models.instruments.findOne({ where, paranoid: false }))?.get().name;
+}
+
 /** What the trail says of a visit: by the name of its instrument. */
 export async function ofVisit(
 	{ id, instrumentId, startedAt }: Pick<VisitRow, 'id' | 'instrumentId' | 'startedAt'>,
@@ -94,11 +100,11 @@ export async function ofVisit(
 export async function deletedIn(workshopId: string, most: number, after = 0): Promise<Deleted[]> {
 	const rows = await database().sequelize.query<Omit<Deleted, 'isWithInstrument'> & { isWithInstrument: number }>(
 		`SELECT * FROM (
-			SELECT 'instrument' AS kind, id, name, deleted_at AS deletedAt, deleted_by AS deletedBy, NULL AS startedAt, 0 AS isWithInstrument
+			SELECT 'instrument' AS kind, id, name COLLATE utf8mb4_bin AS name, deleted_at AS deletedAt, deleted_by AS deletedBy, NULL AS startedAt, 0 AS isWithInstrument
 				FROM instruments WHERE workshop_id = :workshopId AND deleted_at IS NOT NULL
-			UNION ALL SELECT 'user', id, name, deleted_at, deleted_by, NULL, 0
+			UNION ALL SELECT 'user', id, name COLLATE utf8mb4_bin, deleted_at, deleted_by, NULL, 0
 				FROM users WHERE workshop_id = :workshopId AND deleted_at IS NOT NULL
-			UNION ALL SELECT 'visit', v.id, i.name, v.deleted_at, v.deleted_by, v.started_at, i.deleted_at IS NOT NULL
+			UNION ALL SELECT 'visit', v.id, i.name COLLATE utf8mb4_bin, v.deleted_at, v.deleted_by, v.started_at, i.deleted_at IS NOT NULL
 				FROM visits v JOIN instruments i ON i.id = v.instrument_id
 				WHERE v.workshop_id = :workshopId AND v.deleted_at IS NOT NULL AND NOT (v.deleted_at <=> i.deleted_at)
 		) deleted ORDER BY deletedAt DESC, id LIMIT :most OFFSET :after`,
@@ -108,7 +114,11 @@ export async function deletedIn(workshopId: string, most: number, after = 0): Pr
 }
 
 /** What has been deleted for longer than it can be brought back, in every workshop. */
-export async function outlived(kind: Deletable, before: Date, most: number): Promise<Pick<Kept, 'id' | 'workshopId'>[]> {
+export async function outlived(
+	kind: Deletable,
+	before: Date,
+	most: number
+): Promise<Pick<Kept, 'id' | 'workshopId'>[]> {
 	const rows = await tableOf(kind).findAll({
 		where: { deletedAt: { [Op.lt]: before } },
 		attributes: ['id', 'workshopId'],

@@ -4,25 +4,17 @@ import { Op, QueryTypes, type Transaction } from 'sequelize';
 import { v7 as uuid } from 'uuid';
 import { database } from '../connection';
 import type { Deletion, InstrumentRow, LocationRow, StoredPartial } from '../rows';
-import { locationIdFor, type TypedLocation } from './locations';
+import { shelvedAs } from '../shelf';
+import { locationFor, type TypedLocation } from './locations';
 
 /** An instrument with where it stands. */
 export interface Instrument extends InstrumentRow {
 	readonly location: Pick<LocationRow, 'name' | 'town'> | undefined;
 }
 
-/** What the register shows of an instrument besides itself. */
-export interface LastVisit {
-	readonly instrumentId: string;
-	readonly finishedAt: Date;
-	/** A4 in Hz as it was left; null when it was not measured. */
-	readonly a4Left: number | null;
-	readonly temperament: string;
-}
-
 export type InstrumentDetails = Omit<
 	InstrumentRow,
-	'id' | 'workshopId' | 'locationId' | 'createdAt' | 'stringing' | 'version' | keyof Deletion
+	'id' | 'workshopId' | 'locationId' | 'createdAt' | 'stringing' | 'version' | 'shelf' | 'sought' | keyof Deletion
 > &
 	TypedLocation;
 
@@ -47,6 +39,14 @@ export async function getInstrument(
 	const { locationId } = row.get();
 	const location = locationId ? await locations.findOne({ where: { workshopId, id: locationId }, transaction }) : null;
 	return withLocation(row.get(), location?.get());
+}
+
+/** What some instruments are called, by their ids. */
+export async function instrumentNames(workshopId: string, ids: readonly string[]): Promise<Map<string, string>> {
+	if (ids.length === 0) return new Map();
+	const where = { workshopId, id: [...new Set(ids)] };
+	const rows = await database().models.instruments.findAll({ where, attributes: ['id', 'name'] });
+	return new Map(rows.map((row) => [row.get().id, row.get().name]));
 }
 
 /** Where an instrument stands, or the one of a visit: a place's id. */
@@ -100,9 +100,12 @@ export async function createInstrument(
 	transaction: Transaction
 ): Promise<string> {
 	const id = uuid();
-	const locationId = await locationIdFor(workshopId, { location, town, place }, transaction);
+	const at = await locationFor(workshopId, { location, town, place }, transaction);
 	const fresh = { createdAt: new Date(), stringing: null, version: 0, deletedAt: null, deletedBy: null };
-	await database().models.instruments.create({ id, workshopId, locationId, ...fresh, ...details }, { transaction });
+	await database().models.instruments.create(
+		{ id, workshopId, locationId: at?.id ?? null, ...fresh, ...details, ...shelvedAs({ id, ...details }, at) },
+		{ transaction }
+	);
 	return id;
 }
 
@@ -124,8 +127,9 @@ export async function updateInstrument(
 		{ where: { workshopId, id, version }, transaction }
 	);
 	if (changed === 0) return false;
-	const locationId = await locationIdFor(workshopId, { location, town, place }, transaction);
-	await instruments.update({ locationId }, { where: { workshopId, id }, transaction });
+	const at = await locationFor(workshopId, { location, town, place }, transaction);
+	const shelf = shelvedAs({ id, ...details }, at);
+	await instruments.update({ locationId: at?.id ?? null, ...shelf }, { where: { workshopId, id }, transaction });
 	return true;
 }
 
@@ -137,18 +141,6 @@ export async function keepStringing(
 	transaction: Transaction
 ): Promise<void> {
 	await database().models.instruments.update({ stringing }, { where: { workshopId, id }, transaction });
-}
-
-/** The last finished visit of every instrument of a workshop. */
-export async function lastVisits(workshopId: string): Promise<LastVisit[]> {
-	return database().sequelize.query<LastVisit>(
-		`SELECT s.instrument_id AS instrumentId, s.finished_at AS finishedAt, s.a4_left AS a4Left, t.name AS temperament
-		FROM instrument_summaries s
-		JOIN visits v ON v.id = s.visit_id
-		JOIN temperaments t ON t.id = v.temperament_id
-		WHERE s.workshop_id = :workshopId`,
-		{ type: QueryTypes.SELECT, replacements: { workshopId } }
-	);
 }
 
 /** A string as a reading told it. */

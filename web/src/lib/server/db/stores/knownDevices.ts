@@ -27,11 +27,7 @@ export async function isKnownDevice(tokenHash: string, userId: string): Promise<
 }
 
 /** All devices of somebody but one are strangers again. */
-export async function forgetDevices(
-	userId: string,
-	but: string | undefined,
-	transaction?: Transaction
-): Promise<void> {
+export async function forgetDevices(userId: string, but: string | undefined, transaction?: Transaction): Promise<void> {
 	await database().sequelize.query('DELETE FROM known_devices WHERE user_id = :userId AND token_hash <> :but', {
 		type: QueryTypes.DELETE,
 		replacements: { userId, but: but ?? '' },

@@ -3,6 +3,7 @@ import { v7 as uuid } from 'uuid';
 import { chosenPlace } from '$lib/instruments/placeChoice';
 import { database } from '../connection';
 import type { LocationRow } from '../rows';
+import { reshelve } from './shelf';
 
 export async function listLocations(workshopId: string): Promise<LocationRow[]> {
 	const rows = await database().models.locations.findAll({ where: { workshopId }, order: [['name', 'ASC']] });
@@ -34,25 +35,28 @@ export function placesMeant(
 	return { alike: known.filter(({ name }) => plain(name) === plain(location)) };
 }
 
-/** The place's id, made where it is another one. */
-export async function locationIdFor(
+/** The place that was typed, made where it is another one; undefined: none was typed. */
+export async function locationFor(
 	workshopId: string,
 	{ location: name, town, place }: TypedLocation,
 	transaction: Transaction
-): Promise<string | null> {
-	if (name === '') return null;
+): Promise<LocationRow | undefined> {
+	if (name === '') return undefined;
 	const { locations } = database().models;
 	const rows = await locations.findAll({ where: { workshopId }, transaction, lock: transaction.LOCK.UPDATE });
 	const meant = placesMeant(
 		rows.map((row) => row.get()),
 		{ location: name, town }
 	);
-	if ('is' in meant) return meant.is.id;
+	if ('is' in meant) return meant.is;
 	const { id, isAsTyped } = chosenPlace(place);
 	const chosen = rows.find((row) => row.get().id === id);
 	if (chosen) {
-		if (isAsTyped) await chosen.update({ name, town }, { transaction });
-		return chosen.get().id;
+		if (isAsTyped) {
+			await chosen.update({ name, town }, { transaction });
+			await reshelve(chosen.get(), transaction);
+		}
+		return chosen.get();
 	}
 	// Several that are saved at once at a new place find it made by one of them.
 	await locations.bulkCreate([{ id: uuid(), workshopId, name, town }], { ignoreDuplicates: true, transaction });
@@ -61,5 +65,5 @@ export async function locationIdFor(
 		transaction,
 		lock: transaction.LOCK.UPDATE
 	});
-	return made!.get().id;
+	return made!.get();
 }

@@ -1,6 +1,6 @@
 import { Op, type Transaction } from 'sequelize';
 import { v7 as uuid } from 'uuid';
-import type { Role } from '$lib/account/roles';
+import type { Role } from '$lib/workshop/roles';
 import { database } from '../connection';
 import type { InvitationRow, UserRow } from '../rows';
 

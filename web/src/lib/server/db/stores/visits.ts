@@ -1,5 +1,5 @@
-import type { VisitLength } from '@fendrel/core';
-import { Op, type Transaction, type WhereOptions } from 'sequelize';
+import type { Stage, VisitLength } from '@fendrel/core';
+import { Op, QueryTypes, type Transaction, type WhereOptions } from 'sequelize';
 import { stretchOf, type Stretch } from '$lib/tuning/stretch';
 import { database } from '../connection';
 import type { VisitRow } from '../rows';
@@ -56,15 +56,55 @@ export async function updateVisit(id: string, changes: Partial<VisitRow>, transa
 
 /** Newest first. */
 export async function visitsOf(workshopId: string, instrumentId: string): Promise<Visit[]> {
-	return list({ workshopId, instrumentId });
+	const rows = await database().models.visits.findAll({
+		where: { workshopId, instrumentId },
+		order: [['startedAt', 'DESC']]
+	});
+	return rows.map((row) => visitOf(row.get()));
 }
 
-export async function openVisits(workshopId: string): Promise<Visit[]> {
-	return list({ workshopId, finishedAt: null });
+/** A visit as the list of visits shows it. */
+export interface ShownVisit {
+	readonly id: string;
+	readonly startedAt: Date;
+	readonly finishedAt: Date | null;
+	readonly stage: Stage;
+	readonly instrument: string;
+	readonly place: string | null;
 }
 
-export async function recentVisits(workshopId: string, limit: number): Promise<Visit[]> {
-	return list({ workshopId, finishedAt: { [Op.ne]: null } }, limit);
+/** Where a page of visits begins: behind one that stood on the page before. */
+export interface AfterVisit {
+	readonly at: Date;
+	readonly id: string;
+}
+
+/** A page of a workshop's visits, newest first: those that are half done, by when they began, or finished ones, by when they ended. */
+export async function visitsShown(
+	workshopId: string,
+	which: 'open' | 'finished',
+	most: number,
+	after?: AfterVisit
+): Promise<ShownVisit[]> {
+	const [when, by] = which === 'open' ? ['IS NULL', 'started_at'] : ['IS NOT NULL', 'finished_at'];
+	const behind = after ? `AND v.${by} <= :at AND (v.${by} < :at OR v.id < :id)` : '';
+	return database().sequelize.query<ShownVisit>(
+		`SELECT v.id, v.started_at AS startedAt, v.finished_at AS finishedAt, v.stage, i.name AS instrument, p.name AS place
+		FROM (
+			SELECT v.* FROM visits v
+			WHERE v.workshop_id = :workshopId AND v.finished_at ${when} AND v.deleted_at IS NULL ${behind}
+			ORDER BY v.${by} DESC, v.id DESC LIMIT :most
+		) v
+		JOIN instruments i ON i.id = v.instrument_id
+		LEFT JOIN places p ON p.id = i.place_id
+		ORDER BY v.${by} DESC, v.id DESC`,
+		{ type: QueryTypes.SELECT, replacements: { workshopId, most, ...after } }
+	);
+}
+
+/** How many visits of a workshop are half done. */
+export async function openVisits(workshopId: string): Promise<number> {
+	return database().models.visits.count({ where: { workshopId, finishedAt: null } });
 }
 
 /** Visits that say how long work takes: as many of the newest. */
@@ -92,9 +132,4 @@ export async function pastVisits(workshopId: string): Promise<(VisitLength & { r
 		const { id, startedAt, finishedAt } = row.get();
 		return { id, minutes: (finishedAt!.getTime() - startedAt.getTime()) / 60_000, passes: passes.get(id) ?? 0 };
 	});
-}
-
-async function list(where: WhereOptions<VisitRow>, limit?: number): Promise<Visit[]> {
-	const rows = await database().models.visits.findAll({ where, order: [['startedAt', 'DESC']], limit });
-	return rows.map((row) => visitOf(row.get()));
 }

@@ -10,24 +10,30 @@ import { DELETABLE, deletion, json, key, optional, required, TIME, type Define }
 
 /** Instruments, what is known of each of their strings, and what was drawn or typed for them. */
 export const instrumentTables = (define: Define) => ({
-	instruments: define<InstrumentRow>('instruments', {
-		id: key(),
-		workshopId: required(DataTypes.UUID),
-		locationId: { ...optional(DataTypes.UUID), field: 'place_id' },
-		name: required(DataTypes.STRING(120)),
-		kind: required(DataTypes.STRING(20)),
-		maker: required(DataTypes.STRING(120)),
-		madeIn: optional(DataTypes.INTEGER),
-		lowest: required(DataTypes.INTEGER),
-		highest: required(DataTypes.INTEGER),
-		usualA4: { ...required(DataTypes.DOUBLE), field: 'usual_a4' },
-		notes: required(DataTypes.TEXT),
-		stringing: json<InstrumentRow>('stringing', true),
-		twin: json<InstrumentRow>('twin'),
-		version: required(DataTypes.INTEGER),
-		createdAt: required(TIME),
-		...deletion()
-	}, DELETABLE),
+	instruments: define<InstrumentRow>(
+		'instruments',
+		{
+			id: key(),
+			workshopId: required(DataTypes.UUID),
+			locationId: { ...optional(DataTypes.UUID), field: 'place_id' },
+			name: required(DataTypes.STRING(120)),
+			kind: required(DataTypes.STRING(20)),
+			maker: required(DataTypes.STRING(120)),
+			madeIn: optional(DataTypes.INTEGER),
+			lowest: required(DataTypes.INTEGER),
+			highest: required(DataTypes.INTEGER),
+			usualA4: { ...required(DataTypes.DOUBLE), field: 'usual_a4' },
+			notes: required(DataTypes.TEXT),
+			stringing: json<InstrumentRow>('stringing', true),
+			twin: json<InstrumentRow>('twin'),
+			version: required(DataTypes.INTEGER),
+			createdAt: required(TIME),
+			shelf: required(DataTypes.STRING(300)),
+			sought: required(DataTypes.STRING(380)),
+			...deletion()
+		},
+		DELETABLE
+	),
 	instrumentSounders: define<InstrumentSounderRow>('instrument_sounders', {
 		instrumentId: key(),
 		sounder: { type: DataTypes.STRING(40), primaryKey: true, allowNull: false },

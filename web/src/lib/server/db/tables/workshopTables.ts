@@ -1,13 +1,5 @@
 import { DataTypes } from 'sequelize';
-import type {
-	ChangeRow,
-	GuestPlaceRow,
-	InvitationRow,
-	LocationRow,
-	SessionRow,
-	UserRow,
-	WorkshopRow
-} from '../rows';
+import type { ChangeRow, GuestPlaceRow, InvitationRow, LocationRow, SessionRow, UserRow, WorkshopRow } from '../rows';
 import { DELETABLE, deletion, json, key, optional, required, TIME, type Define } from './columns';
 
 /** A workshop, who belongs to it, and where its instruments stand. */

@@ -1,11 +1,21 @@
-import { workshopOf } from '$lib/server/auth/guard';
+import { fail, redirect } from '@sveltejs/kit';
+import { z } from 'zod';
+import { instrumentSchema, visitSchema } from '$lib/account/peopleForms';
+import { signedInOf, workshopOf } from '$lib/server/auth/guard';
 import { readStrings } from '$lib/server/db/stores/instruments';
 import { instrumentOr404 } from '$lib/server/find';
+import { sentForm } from '$lib/server/sentForm';
+import { deleteInstrument, deleteVisit } from '$lib/server/workshop/deletion';
 import { visitsBefore } from '$lib/server/visits/before';
 import { visitHistory } from '$lib/server/visits/history';
-import type { PageServerLoad } from './$types';
+import type { Actions, PageServerLoad } from './$types';
 
-export const load = (async ({ locals, params }) => {
+/** Visits to a page, and as many that can be compared. */
+const PAGE = 25;
+const COMPARED = 200;
+const asked = z.object({ after: z.coerce.number().int().min(0).max(1e5).catch(0) });
+
+export const load = (async ({ locals, params, url }) => {
 	const workshopId = workshopOf(locals);
 	const instrument = await instrumentOr404(workshopId, params.id);
 	const [visits, read] = await Promise.all([
@@ -14,11 +24,40 @@ export const load = (async ({ locals, params }) => {
 	]);
 	const { history, findings } = await visitsBefore(workshopId, instrument, visits);
 	const { id, name, kind, location, maker, madeIn, lowest, highest, usualA4, notes } = instrument;
+	const { after } = asked.parse({ after: url.searchParams.get('visits') ?? 0 });
+	const finished = visits.filter(({ finishedAt }) => finishedAt);
 	return {
 		instrument: { id, name, kind, location, maker, madeIn, lowest, highest, usualA4, notes },
 		notesRead: read.length,
-		visits,
+		open: visits.find(({ finishedAt }) => !finishedAt),
+		last: finished.at(0),
+		inAll: visits.length,
+		finished: finished.length,
+		visits: finished.slice(after, after + PAGE),
+		next: finished.length > after + PAGE ? after + PAGE : undefined,
+		isFirst: after === 0,
+		/** A visit has just been deleted. */
+		isVisitGone: url.searchParams.get('gone') === 'visit',
+		/** The days that any two can be compared of. */
+		days: finished.slice(0, COMPARED).map(({ id, startedAt }) => ({ id, startedAt })),
 		history,
 		findings: findings ?? []
 	};
 }) satisfies PageServerLoad;
+
+export const actions = {
+	delete: async ({ request, locals, params }) => {
+		const asked = await sentForm(request, instrumentSchema);
+		// The page says which one it stood on.
+		const isMeant = asked?.instrument === params.id;
+		const problem = isMeant ? await deleteInstrument(signedInOf(locals), params.id) : 'That cannot be read.';
+		if (problem) return fail(409, { problem });
+		redirect(303, `/instruments?deleted=${params.id}`);
+	},
+	deleteVisit: async ({ request, locals, params }) => {
+		const asked = await sentForm(request, visitSchema);
+		const problem = asked ? await deleteVisit(signedInOf(locals), asked.visit) : 'That cannot be read.';
+		if (problem) return fail(409, { problem });
+		redirect(303, `/instruments/${params.id}?gone=visit`);
+	}
+} satisfies Actions;

@@ -4,19 +4,25 @@
 	import SectionRecord from '$lib/charts/SectionRecord.svelte';
 	import CompareForm from '$lib/instruments/CompareForm.svelte';
 	import OpenFindings from '$lib/instruments/OpenFindings.svelte';
+	import { mayDo } from '$lib/workshop/roles';
+	import ConfirmForm from '$lib/ui/ConfirmForm.svelte';
 	import BeginVisit from '$lib/visit/BeginVisit.svelte';
 	import { holdInstrument } from '$lib/visit/begin';
+	import Pager from '$lib/ui/Pager.svelte';
 	import VisitTable from '$lib/instruments/VisitTable.svelte';
 	import { KIND_NAMES } from '$lib/tuning/kinds';
 	import { counted, inHz, inSentence, onDay } from '$lib/ui/format';
 
-	let { data } = $props();
+	let { data, form } = $props();
+	const role = $derived(data.signedIn.role);
+	const mayWork = $derived(mayDo(role, 'work'));
+	const mayDelete = $derived(mayDo(role, 'decide'));
 	// Looked at here, it can be worked on without the server.
-	$effect(() => void holdInstrument(data.instrument.id));
+	$effect(() => {
+		if (mayWork) void holdInstrument(data.instrument.id);
+	});
 	const instrument = $derived(data.instrument);
-	const open = $derived(data.visits.find(({ finishedAt }) => !finishedAt));
-	const finished = $derived(data.visits.filter(({ finishedAt }) => finishedAt));
-	const last = $derived(finished[0]);
+	const { open, last } = $derived(data);
 	const facts = $derived([
 		[
 			'Stands',
@@ -54,12 +60,27 @@
 		</p>
 	</div>
 	<div class="actions">
-		<BeginVisit instrumentId={instrument.id} label={open ? 'Go on with the visit' : 'Start a visit'} />
-		{#if !open}<BeginVisit instrumentId={instrument.id} label="Mend one note" to="/sound?of=around" quiet />{/if}
+		{#if mayWork}
+			<BeginVisit instrumentId={instrument.id} label={open ? 'Go on with the visit' : 'Start a visit'} />
+		{/if}
+		{#if mayWork && !open}<BeginVisit
+				instrumentId={instrument.id}
+				label="Mend one note"
+				to="/sound?of=around"
+				quiet
+			/>{/if}
 		<a class="btn preset-outlined-surface-300-700" href="/instruments/{instrument.id}/scale">Scale</a>
-		<a class="btn preset-outlined-surface-300-700" href="/instruments/{instrument.id}/edit">Edit</a>
+		{#if mayWork}
+			<a class="btn preset-outlined-surface-300-700" href="/instruments/{instrument.id}/edit">Edit</a>
+		{/if}
 	</div>
 </div>
+{#if form && 'problem' in form}<p class="notice mt-4" role="alert">{form.problem}</p>{/if}
+{#if data.isVisitGone}
+	<p class="mt-4" role="status">
+		The visit is deleted. Under <a class="anchor" href="/workshop/deleted">Deleted</a> it can be brought back for 30 days.
+	</p>
+{/if}
 
 <div class="body">
 	<aside>
@@ -80,12 +101,42 @@
 			</h2>
 			<SectionRecord visits={sections} now={Date.now()} height={230} />
 		{/if}
-		{#if finished.length}
-			<h2>{counted(finished.length, 'visit')}</h2>
-			<VisitTable visits={finished} />
-			{#if finished.length > 1}<CompareForm instrumentId={instrument.id} visits={finished} />{/if}
+		{#if data.finished}
+			<h2>{counted(data.finished, 'visit')}</h2>
+			<VisitTable visits={data.visits} instrumentId={instrument.id} {mayWork} />
+			<Pager
+				next={data.next === undefined ? undefined : `?visits=${data.next}`}
+				first={data.isFirst ? undefined : '?'}
+				of="visits"
+			/>
+			{#if data.days.length > 1}<CompareForm instrumentId={instrument.id} visits={data.days} />{/if}
 		{:else}
 			<p class="soft">Its pitch record starts with the first visit.</p>
+		{/if}
+		{#if mayDelete}
+			<div class="deletes">
+				{#if open}
+					<ConfirmForm
+						label="Delete the open visit"
+						title="Delete the visit that is half done?"
+						text="All that was read, set and noted in it is gone from view. Under Deleted it can be brought back for 30 days."
+						does="Delete the visit"
+						action="?/deleteVisit"
+						fields={{ visit: open.id }}
+					/>
+				{/if}
+				<ConfirmForm
+					label="Delete this instrument"
+					title="Delete {instrument.name}?"
+					text="It goes with {counted(
+						data.inAll,
+						'visit'
+					)} and all that was read. Under Deleted it can be brought back for 30 days; after that it is gone for good."
+					does="Delete it"
+					action="?/delete"
+					fields={{ instrument: instrument.id }}
+				/>
+			</div>
 		{/if}
 	</div>
 </div>
@@ -128,6 +179,12 @@
 	.notes {
 		white-space: pre-line;
 		overflow-wrap: anywhere;
+	}
+	.deletes {
+		display: flex;
+		flex-wrap: wrap;
+		gap: 0.75rem;
+		margin-top: 2.5rem;
 	}
 	h2:not(.asks) {
 		margin: 1.5rem 0 0.5rem;

@@ -1,6 +1,7 @@
 import { isCountable } from '$lib/counts/countedOctave';
 import { workshopOf } from '$lib/server/auth/guard';
 import { getCountedOctave, listCountedOctaves } from '$lib/server/db/stores/countedOctaves';
+import { instrumentNames } from '$lib/server/db/stores/instruments';
 import { orNotFound } from '$lib/server/find';
 import { loadTuning } from '$lib/server/tuning/choice';
 import { loadListened } from '$lib/server/tuning/listened';
@@ -15,7 +16,11 @@ export const load = (async ({ locals, url }) => {
 	const usable = kept && isCountable(kept.low) ? kept : undefined;
 	const asKept = await loadTuning(workshopId, asked);
 	const { choice, standsInFor } = orTypical(asKept, (compass) => octavesOf(compass).length > 0);
-	const names = new Map(choice.instruments.map(({ id, name }) => [id, name]));
+	const earlier = await listCountedOctaves(workshopId);
+	const names = await instrumentNames(
+		workshopId,
+		earlier.flatMap(({ instrumentId }) => instrumentId ?? [])
+	);
 	return {
 		choice,
 		listened: await loadListened(workshopId, choice),
@@ -28,7 +33,7 @@ export const load = (async ({ locals, url }) => {
 			counts: usable.counts
 		},
 		unusable: kept !== undefined && !usable,
-		earlier: (await listCountedOctaves(workshopId)).map((each) => ({
+		earlier: earlier.map((each) => ({
 			id: each.id,
 			countedAt: each.countedAt,
 			instrumentId: each.instrumentId,

@@ -45,12 +45,7 @@ export const actions = {
 		const asked = await askWhichPlace(workshopId, form);
 		if (asked) return fail(400, asked);
 		try {
-			const saved = await changeInstrument(
-				who,
-				before,
-				form.data.version,
-				detailsFromForm(form.data, before)
-			);
+			const saved = await changeInstrument(who, before, form.data.version, detailsFromForm(form.data, before));
 			if (!saved) return changedMeanwhile(form, formFromInstrument(await instrumentOr404(workshopId, params.id)));
 		} catch (fault) {
 			if (isDuplicate(fault))

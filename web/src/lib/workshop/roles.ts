@@ -10,13 +10,18 @@ export const RIGHTS = ['look', 'work', 'decide', 'govern'] as const;
 export type Right = (typeof RIGHTS)[number];
 
 export const ROLE_WORDS: Readonly<Record<Role, { readonly name: string; readonly may: string }>> = {
-	owner: { name: 'Owner', may: 'everything: people, what was changed, what is erased' },
+	owner: { name: 'Owner', may: 'everything; invites people, sees what was changed, erases for good' },
 	technician: { name: 'Technician', may: 'visits, instruments, temperaments, settings; deletes and brings back' },
 	apprentice: { name: 'Apprentice', may: 'visits, instruments, temperaments; no settings, deletes nothing' },
 	guest: { name: 'Guest', may: 'sees the instruments of the places you choose and their papers; changes nothing' }
 };
 
-const MOST: Readonly<Record<Role, Right>> = { owner: 'govern', technician: 'decide', apprentice: 'work', guest: 'look' };
+const MOST: Readonly<Record<Role, Right>> = {
+	owner: 'govern',
+	technician: 'decide',
+	apprentice: 'work',
+	guest: 'look'
+};
 
 /** @param role not said: from before there were roles, when everybody was an owner */
 export function mayDo(role: Role | undefined, right: Right): boolean {

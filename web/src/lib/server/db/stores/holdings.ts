@@ -1,0 +1,84 @@
+import { QueryTypes } from 'sequelize';
+import { database } from '../connection';
+
+/** How many rows of a workshop each part of the record has, and how many bytes its photos and sounds. */
+export interface Holdings {
+	readonly instruments: number;
+	readonly visits: number;
+	readonly readings: number;
+	readonly acts: number;
+	readonly attachments: number;
+	readonly attachmentBytes: number;
+	readonly temperaments: number;
+	readonly people: number;
+	readonly changes: number;
+}
+
+export async function holdingsOf(workshopId: string): Promise<Holdings> {
+	const count = (table: string) => `(SELECT COUNT(*) FROM ${table} WHERE workshop_id = :workshopId)`;
+	const [row] = await database().sequelize.query<Record<keyof Holdings, number | string>>(
+		`SELECT ${count('instruments')} AS instruments, ${count('visits')} AS visits, ${count('readings')} AS readings,
+			${count('acts')} AS acts, ${count('attachments')} AS attachments, ${count('temperaments')} AS temperaments,
+			${count('users')} AS people, ${count('changes')} AS changes,
+			(SELECT COALESCE(SUM(LENGTH(bytes)), 0) FROM attachments WHERE workshop_id = :workshopId) AS attachmentBytes`,
+		{ type: QueryTypes.SELECT, replacements: { workshopId } }
+	);
+	return Object.fromEntries(Object.entries(row).map(([key, value]) => [key, Number(value)])) as unknown as Holdings;
+}
+
+/**
+ * What of a workshop's goes out with it: rows by table, and by which column they belong to it. Passwords, sessions and links do not.
+ */
+const OUT: readonly { readonly table: string; readonly columns?: string; readonly of?: string }[] = [
+	{ table: 'workshops', of: 'id' },
+	{ table: 'users', columns: 'id, email, name, role, created_at, deleted_at' },
+	{ table: 'guest_places', of: 'user_id IN (SELECT id FROM users WHERE workshop_id = :workshopId)' },
+	{ table: 'places' },
+	{ table: 'instruments' },
+	{ table: 'string_tables' },
+	{ table: 'tuning_curves' },
+	{ table: 'temperaments' },
+	{ table: 'counted_octaves' },
+	{ table: 'visits' },
+	{ table: 'plan_versions' },
+	{ table: 'readings' },
+	{ table: 'reading_partials', of: 'visit_id IN (SELECT id FROM visits WHERE workshop_id = :workshopId)' },
+	{ table: 'acts' },
+	{ table: 'attachments', columns: 'visit_id, id, type, hash, added_at, TO_BASE64(bytes) AS bytes' },
+	{ table: 'changes' }
+];
+/** So many rows at once: never all of them in memory. */
+const AT_ONCE = 500;
+
+/** Everything of a workshop, row by row, as lines of JSON; the first says what it is. */
+export async function* linesOf(workshopId: string): AsyncGenerator<string> {
+	const { sequelize } = database();
+	yield line({ fendrel: 'workshop', format: 1, at: new Date().toISOString() });
+	for (const { table, columns = '*', of } of OUT) {
+		const where = of === undefined ? 'workshop_id = :workshopId' : of === 'id' ? 'id = :workshopId' : of;
+		// Photos are large: few at a time.
+		const most = table === 'attachments' ? 4 : AT_ONCE;
+		const keys = KEYS[table] ?? ['id'];
+		let last: Record<string, unknown> | undefined;
+		for (;;) {
+			const on = last ? `AND (${keys.join(', ')}) > (${keys.map((key) => `:${key}`).join(', ')})` : '';
+			const rows = await sequelize.query<Record<string, unknown>>(
+				`SELECT ${columns} FROM ${table} WHERE ${where} ${on} ORDER BY ${keys.join(', ')} LIMIT ${most}`,
+				{ type: QueryTypes.SELECT, replacements: { workshopId, ...last } }
+			);
+			for (const row of rows) yield line({ table, ...row });
+			if (rows.length < most) break;
+			const end = rows.at(-1)!;
+			last = Object.fromEntries(keys.map((key) => [key, end[key]]));
+		}
+	}
+}
+/** What rows are told apart by, where it is not their id: the next page begins behind the last of these. */
+const KEYS: Readonly<Record<string, readonly string[]>> = {
+	readings: ['visit_id', 'id'],
+	acts: ['visit_id', 'id'],
+	attachments: ['visit_id', 'id'],
+	reading_partials: ['visit_id', 'reading_id'],
+	guest_places: ['user_id', 'place_id']
+};
+const line = (of: object) => `${JSON.stringify(of)}\n`;
