@@ -1,7 +1,7 @@
 // @ts-check
 // A register of thousands, made from the demo data: each instrument is a copy of one of the demo's, with two of its visits and all
 // that was read and done in them, at other times. The same seed and demo give the same rows.
-import { createConnection } from 'mariadb';
+import { onDatabase } from './sql.mjs';
 
 /** Instruments to a place. */
 const AT_A_PLACE = 25;
@@ -27,11 +27,16 @@ const numberOf = (seed, of) => {
  * @param {{ instruments: number, seed?: string, tell?: (done: number) => void }} options
  * @returns {Promise<{ instruments: number, visits: number, readings: number }>} how many there are now
  */
-export async function addMany(url, { instruments, seed = 'saltmarsh', tell = () => {} }) {
+export function addMany(url, { instruments, seed = 'saltmarsh', tell = () => {} }) {
 	if (!/^[a-z0-9]{1,20}$/.test(seed)) throw new Error(`seed: letters and digits, not "${seed}"`);
-	const db = await createConnection({ ...asOptions(url), multipleStatements: false });
-	/** @param {string} sql @returns {Promise<any[]>} */
-	const run = (sql) => db.query(sql);
+	return onDatabase(url, (run) => fill(run, { instruments, seed, tell }));
+}
+
+/**
+ * @param {(sql: string) => Promise<any[]>} run
+ * @param {{ instruments: number, seed: string, tell: (done: number) => void }} options
+ */
+async function fill(run, { instruments, seed, tell }) {
 	const [{ workshop }] = await run('SELECT id AS workshop FROM workshops WHERE demo = 1');
 	await run(
 		`CREATE OR REPLACE TEMPORARY TABLE chosen_instruments AS
@@ -122,16 +127,15 @@ export async function addMany(url, { instruments, seed = 'saltmarsh', tell = () 
 		`SELECT (SELECT COUNT(*) FROM instruments) AS instruments, (SELECT COUNT(*) FROM visits) AS visits,
 			(SELECT COUNT(*) FROM readings) AS readings`
 	);
-	await db.end();
 	const { instruments: all, visits, readings } = counts;
 	return { instruments: Number(all), visits: Number(visits), readings: Number(readings) };
 
-	/** @type {any} */ /** What was read and done in copied visits. @param {string} from */
-	async function copyRecord(from) {
+	/** @type {any} */ /** What was read and done in copied visits. @param {string} from @param {string} [curveId] SQL for the plans' curve */
+	async function copyRecord(from, curveId = curve('t.curve_id')) {
 		const at = { placed_at: earlier('t.placed_at') };
 		await copy(
 			'plan_versions',
-			{ visit_id: visit, curve_id: curve('t.curve_id'), made_at: earlier('t.made_at') },
+			{ id: numberOf(seed, 't.id'), visit_id: visit, curve_id: curveId, made_at: earlier('t.made_at') },
 			`${from} JOIN plan_versions t ON t.visit_id = v.id`
 		);
 		await copy(
@@ -161,25 +165,20 @@ export async function addMany(url, { instruments, seed = 'saltmarsh', tell = () 
 		const from = `seq_1000001_to_1000098 n JOIN chosen_instruments i ON i.place = 1 % ${count}
 			JOIN chosen_visits v ON v.instrument_id = i.id AND v.place = 1`;
 		const own = numberOf(seed, 'i.id').replaceAll('n.seq', '1');
+		const ofFirst = curve('t.curve_id').replaceAll('n.seq', '1');
 		await run('START TRANSACTION');
 		await copy(
 			'visits',
 			{
-				...{ id: visit, instrument_id: own, curve_id: curve('t.curve_id').replaceAll('n.seq', '1') },
+				...{ id: visit, instrument_id: own, curve_id: ofFirst },
 				started_at: 't.started_at - INTERVAL (n.seq - 1000000) * 40 DAY',
 				finished_at: 't.finished_at - INTERVAL (n.seq - 1000000) * 40 DAY'
 			},
 			`${from} JOIN visits t ON t.id = v.id`
 		);
-		await copyRecord(from);
+		await copyRecord(from, ofFirst);
 		await run('COMMIT');
 	}
-}
-
-/** @param {string} url */
-function asOptions(url) {
-	const { hostname, port, username, password, pathname } = new URL(url);
-	return { host: hostname, port: Number(port), user: username, password, database: pathname.slice(1) };
 }
 
 /** What each table stores itself. @param {(sql: string) => Promise<any[]>} run */

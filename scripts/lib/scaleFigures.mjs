@@ -2,10 +2,10 @@
 // How the application bears a register of thousands, beside the demo alone: one machine, one run, ratios.
 import { randomUUID } from 'node:crypto';
 import { readFileSync } from 'node:fs';
-import { createConnection } from 'mariadb';
 import { addMany } from './manyRows.mjs';
 import { signedIn } from './session.mjs';
 import { anyReading, FORMAT } from './someReadings.mjs';
+import { onDatabase } from './sql.mjs';
 import { say } from './system.mjs';
 
 /** Asked for each page, at each of the two registers in turn. */
@@ -20,15 +20,12 @@ const SECONDS = Number(process.env.FENDREL_SCALE_SECONDS ?? 60);
 
 /** What is asked for of a register: each page by its name. @param {string} url @param {string} order of the instruments by their visits */
 async function pagesOf(url, order) {
-	const { hostname, port, username, password, pathname } = new URL(url);
-	const db = await createConnection({
-		...{ host: hostname, port: Number(port), user: username, password, database: pathname.slice(1) }
-	});
-	const [{ instrument, visit }] = await db.query(
-		`SELECT instrument_id AS instrument, MAX(id) AS visit FROM visits WHERE finished_at IS NOT NULL
-		GROUP BY instrument_id ORDER BY COUNT(*) ${order}, instrument_id LIMIT 1`
+	const [{ instrument, visit }] = await onDatabase(url, (run) =>
+		run(
+			`SELECT instrument_id AS instrument, MAX(id) AS visit FROM visits WHERE finished_at IS NOT NULL
+			GROUP BY instrument_id ORDER BY COUNT(*) ${order}, instrument_id LIMIT 1`
+		)
 	);
-	await db.end();
 	return /** @type {[string, string][]} */ ([
 		['Instruments', '/instruments'],
 		['Instruments, found by name', '/instruments?find=grand'],
@@ -106,16 +103,17 @@ export async function scaleFigures(small, large) {
 }
 
 /** Twenty devices that hand over readings while the register is in use. @param {Served} large @param {string} cookie */
-async function underLoad({ url, application: { address } }, cookie) {
-	const { hostname, port, username, password, pathname } = new URL(url);
-	const db = await createConnection({
-		...{ host: hostname, port: Number(port), user: username, password, database: pathname.slice(1) }
-	});
-	const rows = await db.query(
+export function underLoad({ url, application: { address } }, cookie) {
+	return onDatabase(url, (run) => handedOver(run, address, cookie));
+}
+
+/** @param {(sql: string) => Promise<any[]>} run @param {string} address @param {string} cookie */
+async function handedOver(run, address, cookie) {
+	const rows = await run(
 		`SELECT i.id AS instrument, t.id AS temperament FROM instruments i JOIN temperaments t ON t.slug = 'equal'
 		WHERE i.id NOT IN (SELECT instrument_id FROM visits WHERE is_open = 1) AND i.deleted_at IS NULL ORDER BY i.id LIMIT ${DEVICES}`
 	);
-	const stored = async () => Number((await db.query('SELECT COUNT(*) AS rows FROM readings'))[0].rows);
+	const stored = async () => Number((await run('SELECT COUNT(*) AS total FROM readings'))[0].total);
 	const before = await stored();
 	const register = async (/** @type {number} */ until) => {
 		/** @type {number[]} */
@@ -173,7 +171,6 @@ async function underLoad({ url, application: { address } }, cookie) {
 	};
 	const [times] = await Promise.all([register(end), ...rows.map(device)]);
 	const kept = (await stored()) - before;
-	await db.end();
 	return {
 		...{ sent, kept, seconds: SECONDS, devices: DEVICES },
 		...{ idle: quantile(idle, 0.99), busy: quantile(times, 0.99), ratio: quantile(times, 0.99) / quantile(idle, 0.99) },

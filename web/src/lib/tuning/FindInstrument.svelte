@@ -2,11 +2,10 @@
 	import DialogSheet from '$lib/ui/DialogSheet.svelte';
 
 	interface Props {
-		open: boolean;
 		onclose: () => void;
 		onchoose: (id: string) => void;
 	}
-	let { open, onclose, onchoose }: Props = $props();
+	let { onclose, onchoose }: Props = $props();
 	interface Found {
 		readonly id: string;
 		readonly name: string;
@@ -23,7 +22,6 @@
 	}
 
 	$effect(() => {
-		if (!open) return;
 		const mine = ++asked;
 		void search(wanted).then((answer) => {
 			// The newest question counts.
@@ -34,7 +32,7 @@
 	});
 </script>
 
-<DialogSheet {open} title="Which instrument?" {onclose} sheet="max-w-lg">
+<DialogSheet open title="Which instrument?" {onclose} sheet="max-w-lg">
 	<label class="field">
 		<span>Find</span>
 		<input class="input" type="search" bind:value={wanted} placeholder="name, place, maker or kind" />

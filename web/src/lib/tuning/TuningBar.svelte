@@ -103,14 +103,15 @@
 		{#each PRIORITIES as { id, name } (id)}<option value={id}>{name}</option>{/each}
 	</select>
 </fieldset>
-<FindInstrument
-	open={finding}
-	onclose={() => (finding = false)}
-	onchoose={(id) => {
-		finding = false;
-		takeInstrument(id);
-	}}
-/>
+{#if finding}
+	<FindInstrument
+		onclose={() => (finding = false)}
+		onchoose={(id) => {
+			finding = false;
+			takeInstrument(id);
+		}}
+	/>
+{/if}
 
 <style>
 	.select {

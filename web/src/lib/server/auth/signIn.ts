@@ -3,7 +3,7 @@ import { hash, verify } from '@node-rs/argon2';
 import { userByEmail } from '../db/stores/accounts';
 import { isKnownDevice } from '../db/stores/knownDevices';
 import { countAttempt, forgiveAttempt, takeTurn, type Attempts } from '../db/stores/signInAttempts';
-import { FairTurns, TooManyWaiting } from './fairTurns';
+import { FairTurns, TooManyWaiting } from '../fairTurns';
 
 /** Wrong passwords allowed per account and address, and per address alone, in a quarter of an hour. */
 const WINDOW_SECONDS = 900;

@@ -1,3 +1,4 @@
+import { TooManyWaiting } from '../fairTurns';
 import { ConnectionAcquireTimeoutError, ConnectionError, DatabaseError, UniqueConstraintError } from 'sequelize';
 
 /** True when the database did not answer, as against having refused what it was asked. */
@@ -19,9 +20,9 @@ export function isDatabaseAway(error: unknown): boolean {
  */
 const OUT_OF_CLUSTER = new Set([1047, 1180]);
 
-/** True when every way to the database was taken for as long as anybody waits. */
+/** True when every way to the database was taken for as long as anybody waits, too many wait for one, or others stood in the way again and again. */
 export function isDatabaseBusy(error: unknown): boolean {
-	return error instanceof ConnectionAcquireTimeoutError;
+	return error instanceof ConnectionAcquireTimeoutError || error instanceof TooManyWaiting || isConflict(error);
 }
 
 /** Deadlock found, lock wait timeout, and a row that another transaction has changed: MariaDB's own numbers. */

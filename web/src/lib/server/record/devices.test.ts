@@ -89,6 +89,14 @@ describe('visits that are begun without the server', () => {
 		expect((await visitBundle(me.workshopId, after)).visit.id).toBe(after);
 	});
 
+	it('thirty at once on thirty instruments are thirty', async () => {
+		const me = await newWorkshop();
+		const ids: string[] = [];
+		for (let i = 0; i < 30; i++) ids.push(await newInstrument(me.workshopId, details(`Of thirty ${i}`)));
+		await Promise.all(ids.map((id) => beginVisit(me, id)));
+		expect(await openVisits(me.workshopId)).toBe(30);
+	});
+
 	it('sixteen at once on one instrument are one', async () => {
 		const me = await newWorkshop();
 		const instrumentId = await newInstrument(me.workshopId, details('Sixteen'));

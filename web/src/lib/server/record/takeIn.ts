@@ -3,6 +3,7 @@ import type { z } from 'zod';
 import { FORMAT, FORMER_FORMAT, idOf, type Answer } from '$lib/record/format';
 import { formerItemSchema, type FormerItem } from '$lib/record/formerRecord';
 import { itemSchema, type batchSchema, type Item } from '$lib/record/record';
+import { FairTurns } from '../fairTurns';
 import { isDatabaseAway, isDatabaseBusy } from '../db/faults';
 import { keepTakenCurves } from '../db/stores/curves';
 import {
@@ -82,10 +83,15 @@ function readItem(item: unknown): Sent | { readonly why: string } {
 	};
 }
 
+/** So many visits are written to at once: pages that are read find a way to the database that is free. */
+const writing = new FairTurns(3, 500);
+
 /** All at once; when the database refuses, one by one, so that one bad item costs only itself. */
 async function storeOrPart(who: Who, visitId: string, clockOf: ClockOf, sent: readonly Sent[]): Promise<Answer[]> {
 	try {
-		return await inTransaction((transaction) => store(who, visitId, clockOf, sent, transaction));
+		return await writing.run(visitId, () =>
+			inTransaction((transaction) => store(who, visitId, clockOf, sent, transaction))
+		);
 	} catch (error) {
 		if (isDatabaseAway(error) || isDatabaseBusy(error)) throw error;
 		if (sent.length === 1) {
