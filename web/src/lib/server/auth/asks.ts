@@ -25,7 +25,6 @@ export const ASKS: Readonly<Record<string, Asks>> = {
 	},
 	'/(site)/workshop/changes': { GET: 'govern' },
 	'/(site)/workshop/deleted': { GET: 'decide', 'POST ?/bringBack': 'decide', 'POST ?/erase': 'govern' },
-	'/(site)/workshop/data': { GET: 'work' },
 	'/api/workshop/export': { GET: 'govern' },
 	'/api/me': { GET: 'look' },
 	'/api/counts': { POST: 'work' },

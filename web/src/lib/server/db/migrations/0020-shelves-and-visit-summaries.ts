@@ -1,7 +1,7 @@
 import type { StringKind } from '@fendrel/core';
 import type { QueryInterface } from 'sequelize';
 import { shelvedAs } from '../shelf';
-import { inBatches, run } from './statements';
+import { addIndex, inBatches, run } from './statements';
 
 /** A page of the register and a visit's summary are read, not reckoned. */
 export async function up(db: QueryInterface): Promise<void> {
@@ -36,6 +36,8 @@ export async function up(db: QueryInterface): Promise<void> {
 		db,
 		`ALTER TABLE instruments ADD INDEX IF NOT EXISTS instruments_shelf (workshop_id, is_kept, shelf, sought)`
 	);
+	// The newest finished visits, as the list of visits and the pace of work ask for them.
+	await addIndex(db, 'visits', ['workshop_id', 'deleted_at', 'finished_at', 'id']);
 	await run(
 		db,
 		`CREATE TABLE IF NOT EXISTS visit_summaries (
@@ -47,6 +49,7 @@ export async function up(db: QueryInterface): Promise<void> {
 
 export async function down(db: QueryInterface): Promise<void> {
 	await run(db, 'DROP TABLE IF EXISTS visit_summaries');
+	await run(db, 'ALTER TABLE visits DROP INDEX IF EXISTS visits_workshop_id_deleted_at_finished_at_id');
 	await run(db, 'ALTER TABLE instruments DROP INDEX IF EXISTS instruments_shelf');
 	await run(db, 'ALTER TABLE instruments DROP COLUMN IF EXISTS shelf, DROP COLUMN IF EXISTS sought');
 }

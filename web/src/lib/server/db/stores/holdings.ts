@@ -1,18 +1,6 @@
 import { QueryTypes } from 'sequelize';
+import type { Holdings } from '$lib/workshop/holdings';
 import { database } from '../connection';
-
-/** How many rows of a workshop each part of the record has, and how many bytes its photos and sounds. */
-export interface Holdings {
-	readonly instruments: number;
-	readonly visits: number;
-	readonly readings: number;
-	readonly acts: number;
-	readonly attachments: number;
-	readonly attachmentBytes: number;
-	readonly temperaments: number;
-	readonly people: number;
-	readonly changes: number;
-}
 
 export async function holdingsOf(workshopId: string): Promise<Holdings> {
 	const count = (table: string) => `(SELECT COUNT(*) FROM ${table} WHERE workshop_id = :workshopId)`;

@@ -116,7 +116,7 @@ export async function pastVisits(workshopId: string): Promise<(VisitLength & { r
 	const finished = await visits.findAll({
 		where: { workshopId, finishedAt: { [Op.ne]: null } },
 		attributes: ['id', 'startedAt', 'finishedAt'],
-		order: [['startedAt', 'DESC']],
+		order: [['finishedAt', 'DESC']],
 		limit: PACED
 	});
 	const raised = await planVersions.findAll({

@@ -1,20 +1,27 @@
 <script lang="ts">
 	import { mayDo } from '$lib/workshop/roles';
+	import type { Holdings } from '$lib/workshop/holdings';
 
 	let { data } = $props();
-	const { holdings } = $derived(data);
+	let holdings = $state.raw<Holdings | undefined>();
+	let problem = $state<string | undefined>();
+	async function count() {
+		const answer = await fetch('/api/workshop/holdings').catch(() => undefined);
+		problem = answer?.ok ? undefined : 'The server does not answer. Try again in a moment.';
+		if (answer?.ok) holdings = await answer.json();
+	}
 	const governs = $derived(mayDo(data.signedIn.role, 'govern'));
 	const inMb = (bytes: number) => `${(bytes / 1e6).toFixed(1)} MB`;
-	const rows = $derived([
-		['Instruments, with scale, stringing and curves', holdings.instruments],
-		['Visits', holdings.visits],
-		['Readings: pitch, partials, when and by which device; no sound', holdings.readings],
-		['Acts: what was set, planned, found, noted, agreed', holdings.acts],
-		[`Photos and sounds that somebody kept (${inMb(holdings.attachmentBytes)})`, holdings.attachments],
-		['Temperaments of your own', holdings.temperaments],
-		['People: name, e-mail, role, a digest of the password', holdings.people],
-		['Changes: who did what, when', holdings.changes]
-	] as const);
+	const rows = [
+		['Instruments, with scale, stringing and curves', 'instruments'],
+		['Visits', 'visits'],
+		['Readings: pitch, partials, when and by which device; no sound', 'readings'],
+		['Acts: what was set, planned, found, noted, agreed', 'acts'],
+		['Photos and sounds that somebody kept', 'attachments'],
+		['Temperaments of your own', 'temperaments'],
+		['People: name, e-mail, role, a digest of the password', 'people'],
+		['Changes: who did what, when', 'changes']
+	] as const;
 </script>
 
 <svelte:head><title>What is stored | Fendrel</title></svelte:head>
@@ -25,11 +32,22 @@
 		<h2>In the database of this server</h2>
 		<table class="rule-table">
 			<tbody>
-				{#each rows as [what, count] (what)}
-					<tr><td>{what}</td><td class="figure">{count.toLocaleString('en')}</td></tr>
+				{#each rows as [what, kind] (kind)}
+					<tr>
+						<td>{what}</td>
+						<td class="figure">
+							{holdings ? holdings[kind].toLocaleString('en') : ''}{kind === 'attachments' && holdings
+								? `, ${inMb(holdings.attachmentBytes)}`
+								: ''}
+						</td>
+					</tr>
 				{/each}
 			</tbody>
 		</table>
+		{#if !holdings}
+			<button class="btn preset-outlined-surface-300-700 mt-4" onclick={count}>Count them</button>
+		{/if}
+		{#if problem}<p class="problem" role="alert">{problem}</p>{/if}
 		<p>
 			Whoever runs the server can read all of it but the passwords. Sign-ins keep the browser’s name and the time; wrong
 			passwords are counted for a quarter of an hour. Nothing is sent to anybody else.
