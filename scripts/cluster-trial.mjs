@@ -113,7 +113,7 @@ for (let kill = 1; kill <= KILLS; kill++) {
 		const node = nodes[which];
 		await node.kill();
 		await pause(DOWN_MS * (0.5 + random()));
-		node.start();
+		await node.start();
 		await joined(node);
 	} else {
 		await servers[which - 3].kill();

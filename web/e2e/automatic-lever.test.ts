@@ -29,13 +29,13 @@ import {
 
 /*
  * A lever that reads nothing but the page sets strings of the simulated instrument; what it reached is taken from the strings
- * themselves. `npm run bench -- lever` sets thirty notes; the tests a few.
+ * themselves. `npm run bench -- lever` sets thirty notes and eight pairs; the tests a pair.
  */
-const NOTES = Number(process.env.FENDREL_LEVER_NOTES ?? 1);
+const NOTES = Number(process.env.FENDREL_LEVER_NOTES ?? 30);
 const PAIRS = Number(process.env.FENDREL_LEVER_PAIRS ?? 1);
 const FIGURES = process.env.FENDREL_LEVER_FIGURES;
 /** A few values say little of a root mean square: what a fiftieth of all may reach. */
-const ALLOWS = NOTES < 20 ? 2.3 : 1;
+const ALLOWS = PAIRS < 4 ? 2.3 : 1;
 
 const figures: Record<string, number> = {};
 test.afterAll(() => {
@@ -84,9 +84,8 @@ class Truth {
 	}
 }
 
-test(`an automatic lever that reads the page: ${NOTES === 1 ? 'a note with its unison' : `${NOTES} notes with their unisons`}`, async ({
-	page
-}) => {
+test('an automatic lever that reads the page: notes with their unisons', async ({ page }) => {
+	test.skip(!FIGURES, 'a long proof: npm run bench -- lever');
 	test.setTimeout(120_000 + NOTES * 60_000);
 	await signIn(page);
 	await addInstrument(page, 'Lever upright', { lowest: 'F3', highest: 'B♭5' });
@@ -133,8 +132,8 @@ test(`an automatic lever that reads the page: ${NOTES === 1 ? 'a note with its u
 	figures.setWithin = rms(strings.flat());
 	// Two strings of a note from each other, root mean square over all pairs.
 	figures.unisonsWithin = rms(strings.flatMap(([a, b, c]) => [a - b, b - c, c - a]));
-	expect(figures.setWithin).toBeLessThan(0.5 * ALLOWS);
-	expect(figures.unisonsWithin).toBeLessThan(0.4 * ALLOWS);
+	expect(figures.setWithin).toBeLessThan(0.5);
+	expect(figures.unisonsWithin).toBeLessThan(0.4);
 
 	if (!FIGURES) return;
 	// In real time: how often what is read on screen changes while a turned string sounds.
