@@ -141,3 +141,16 @@ test('a visit deleted from its instrument, and a reading that is not to count', 
 	await page.getByRole('button', { name: /^Bring back Assembly room fortepiano, visit of/ }).click();
 	await expect(page.getByText('It is back, as it was.')).toBeVisible();
 });
+
+test('times on a page are the device’s own, wherever the server stands', async ({ browser }) => {
+	const timeZone = 'Asia/Kathmandu';
+	const page = await (await browser.newContext({ timezoneId: timeZone })).newPage();
+	await signIn(page);
+	const clock = new Intl.DateTimeFormat('en-GB', { timeZone, hour: '2-digit', minute: '2-digit' });
+	const before = new Date();
+	await addInstrument(page, 'Clockmaker’s upright');
+	const after = new Date();
+	await page.goto('/workshop/changes');
+	const row = page.getByRole('row').filter({ hasText: 'Clockmaker’s upright' });
+	await expect(row).toContainText(new RegExp(`^\\s*(${clock.format(before)}|${clock.format(after)})`));
+});
