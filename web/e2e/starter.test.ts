@@ -135,7 +135,7 @@ test('a backup holds everything, and comes back whole into an empty database, or
 	const address = `http://localhost:${port}`;
 	const first = new Starter(data, '--demo', '--port', String(port));
 	await first.says(/ready at/, 180_000);
-	// A photo of a visit goes with it.
+	// A sound of a visit goes with it.
 	const form = { email: 'demo@saltmarsh.example', password: 'saltmarsh' };
 	const signedIn = await fetch(`${address}/signin`, {
 		...{ method: 'POST', body: new URLSearchParams(form), headers: { origin: address }, redirect: 'manual' as const }
@@ -146,9 +146,9 @@ test('a backup holds everything, and comes back whole into an empty database, or
 		.join('; ');
 	const visits = await (await fetch(`${address}/visits`, { headers: { cookie } })).text();
 	const [, visit] = /href="\/visits\/([0-9a-f-]{36})"/.exec(visits)!;
-	const photo = `/api/visits/${visit}/attachments/${randomUUID()}`;
-	const png = Buffer.concat([Buffer.from([0x89, 0x50, 0x4e, 0x47, 0x0d, 0x0a, 0x1a, 0x0a]), randomBytes(60_000)]);
-	const kept = await fetch(address + photo, { method: 'PUT', body: png, headers: { cookie, origin: address } });
+	const sound = `/api/visits/${visit}/attachments/${randomUUID()}`;
+	const bytes = Buffer.concat([Buffer.from('OggS'), randomBytes(60_000)]);
+	const kept = await fetch(address + sound, { method: 'PUT', body: bytes, headers: { cookie, origin: address } });
 	expect(kept.status).toBe(200);
 
 	const file = join(data, 'one.backup');
@@ -162,10 +162,10 @@ test('a backup holds everything, and comes back whole into an empty database, or
 	const before = content(command(data, 'backup', join(data, 'two.backup')).said);
 	expect(before).toBeTruthy();
 
-	const bytes = readFileSync(file);
+	const whole = readFileSync(file);
 	const broken = join(data, 'broken.backup');
 	for (const [text, why] of [
-		[bytes.subarray(0, bytes.length - 5000), /unexpected end|incorrect|not restored/],
+		[whole.subarray(0, whole.length - 5000), /unexpected end|incorrect|not restored/],
 		[gzipSync('DROP DATABASE mysql;'), /no backup of Fendrel/],
 		[Buffer.from('nothing of the kind'), /incorrect header/]
 	] as const) {
@@ -187,8 +187,8 @@ test('a backup holds everything, and comes back whole into an empty database, or
 		expect(command(empty, 'restore', '--over', join(data, 'two.backup')).ok).toBe(true);
 		const next = new Starter(empty, '--port', String(port));
 		await next.says(/ready at/);
-		const back = await fetch(address + photo, { headers: { cookie } });
-		expect(Buffer.from(await back.arrayBuffer()).equals(png)).toBe(true);
+		const back = await fetch(address + sound, { headers: { cookie } });
+		expect(Buffer.from(await back.arrayBuffer()).equals(bytes)).toBe(true);
 		await next.stop();
 	} finally {
 		rmSync(empty, { recursive: true, force: true });

@@ -20,7 +20,7 @@ test('whatever people type is shown as they typed it, on every page, and runs no
 		data: {
 			draft: {
 				...{
-					name: `Script ${SCRIPT}`.slice(0, 110),
+					name: '<img src=x onerror="window.fired=1">',
 					character: SCRIPT,
 					goodFor: SCRIPT,
 					source: FORMULA,
@@ -31,7 +31,8 @@ test('whatever people type is shown as they typed it, on every page, and runs no
 			confirmed: true
 		}
 	});
-	const { slugs } = (await made.json()) as { slugs: string[] };
+	const { slugs, problems } = (await made.json()) as { slugs: string[]; problems?: string[] };
+	expect(problems).toBeUndefined();
 	await page.goto(instrument);
 	await startVisit(page);
 	const [, visit] = /\/visits\/([^/]+)\//.exec(page.url())!;

@@ -16,7 +16,6 @@ export const ASKS: Readonly<Record<string, Asks>> = {
 	'/(site)/instruments/new': { POST: 'work' },
 	'/(site)/instruments/[id]': { GET: 'look', 'POST ?/delete': 'decide', 'POST ?/deleteVisit': 'decide' },
 	'/(site)/instruments/[id]/compare': { GET: 'look' },
-	'/(site)/instruments/[id]/scale': { GET: 'look' },
 	'/(site)/instruments/[id]/edit': { POST: 'work' },
 	'/(site)/instruments/[id]/readings': { 'POST ?/discard': 'decide', 'POST ?/bringBack': 'decide' },
 	'/(site)/workshop/people': {

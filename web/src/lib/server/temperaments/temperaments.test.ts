@@ -79,6 +79,16 @@ describe('keeping temperaments', () => {
 		expect(problems(await importText(mine, '{', { confirmed: false, rename: false }))).toContain('Line 1');
 	});
 
+	it('of one file brought in six times at once, all comes in once', async () => {
+		const file = toJson(['Tide a', 'Tide b', 'Tide c'].map((name) => ({ ...temperamentById('kellner'), name })));
+		const answers = await Promise.all(
+			Array.from({ length: 6 }, () => importText(mine, file, { confirmed: false, rename: false }))
+		);
+		expect(answers.map(({ kind }) => kind).sort()).toEqual(['kept', ...Array<string>(5).fill('refused')]);
+		const names = (await listTemperaments(me)).map(({ name }) => name).filter((name) => name.startsWith('Tide '));
+		expect(names).toEqual(['Tide a', 'Tide b', 'Tide c']);
+	});
+
 	it('deletes what nothing rests on, and keeps the rest', async () => {
 		const [slug] = kept(await keepDraft(mine, wire('Short lived'), false));
 		const { id } = await temperamentOr404(me, slug);

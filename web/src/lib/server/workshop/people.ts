@@ -123,10 +123,13 @@ export async function changePlace(who: Who, userId: string, place: Place): Promi
 		if (user?.workshopId !== who.workshopId) return 'That account is not there any more.';
 		if (place.role !== 'owner' && owners.length === 1 && owners[0] === userId) return LAST_OWNER;
 		const before = (await placesOfGuests([userId])).get(userId)!;
-		const said = difference(
-			{ role: user.role, places: before.sort() },
-			{ role: place.role, places: [...places].sort() }
-		);
+		const names = new Map((await listLocations(who.workshopId)).map(({ id, name }) => [id, name]));
+		const named = (ids: readonly string[]) =>
+			ids
+				.map((id) => names.get(id) ?? '')
+				.sort()
+				.join(', ');
+		const said = difference({ role: user.role, places: named(before) }, { role: place.role, places: named(places) });
 		await keepRole({ id: userId, role: place.role, places }, transaction);
 		if (said) await noteChange(who, { what: 'user changed', subjectId: userId, name: user.name, said }, transaction);
 		return undefined;
@@ -192,6 +195,8 @@ export async function linkOf(
 ): Promise<{ readonly role: Role; readonly user: string | undefined } | undefined> {
 	const invitation = await invitationByToken(digest(token));
 	if (!invitation) return undefined;
-	const user = invitation.userId ? await userById(invitation.userId) : undefined;
-	return { role: invitation.role, user: user?.name };
+	if (!invitation.userId) return { role: invitation.role, user: undefined };
+	// A password for an account that is deleted by now opens nothing.
+	const user = await userById(invitation.userId);
+	return user && { role: invitation.role, user: user.name };
 }

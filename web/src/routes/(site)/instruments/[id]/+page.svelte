@@ -69,8 +69,8 @@
 				to="/sound?of=around"
 				quiet
 			/>{/if}
-		<a class="btn preset-outlined-surface-300-700" href="/instruments/{instrument.id}/scale">Scale</a>
 		{#if mayWork}
+			<a class="btn preset-outlined-surface-300-700" href="/instruments/{instrument.id}/scale">Scale</a>
 			<a class="btn preset-outlined-surface-300-700" href="/instruments/{instrument.id}/edit">Edit</a>
 		{/if}
 	</div>
