@@ -148,7 +148,11 @@ test('a backup holds everything, and comes back whole into an empty database, or
 	const [, visit] = /href="\/visits\/([0-9a-f-]{36})"/.exec(visits)!;
 	const sound = `/api/visits/${visit}/attachments/${randomUUID()}`;
 	const bytes = Buffer.concat([Buffer.from('OggS'), randomBytes(60_000)]);
-	const kept = await fetch(address + sound, { method: 'PUT', body: bytes, headers: { cookie, origin: address } });
+	const kept = await fetch(address + sound, {
+		method: 'PUT',
+		body: bytes,
+		headers: { cookie, origin: address, 'content-type': 'audio/ogg' }
+	});
 	expect(kept.status).toBe(200);
 
 	const file = join(data, 'one.backup');
