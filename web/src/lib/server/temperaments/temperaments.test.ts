@@ -80,13 +80,13 @@ describe('keeping temperaments', () => {
 	});
 
 	it('of one file brought in six times at once, all comes in once', async () => {
-		const file = toJson(['Tide a', 'Tide b', 'Tide c'].map((name) => ({ ...temperamentById('kellner'), name })));
+		const file = toJson(['Race a', 'Race b', 'Race c'].map((name) => ({ ...temperamentById('kellner'), name })));
 		const answers = await Promise.all(
 			Array.from({ length: 6 }, () => importText(mine, file, { confirmed: false, rename: false }))
 		);
 		expect(answers.map(({ kind }) => kind).sort()).toEqual(['kept', ...Array<string>(5).fill('refused')]);
-		const names = (await listTemperaments(me)).map(({ name }) => name).filter((name) => name.startsWith('Tide '));
-		expect(names).toEqual(['Tide a', 'Tide b', 'Tide c']);
+		const names = (await listTemperaments(me)).map(({ name }) => name).filter((name) => name.startsWith('Race '));
+		expect(names).toEqual(['Race a', 'Race b', 'Race c']);
 	});
 
 	it('deletes what nothing rests on, and keeps the rest', async () => {
