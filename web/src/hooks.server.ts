@@ -25,15 +25,15 @@ export const init: ServerInit = async () => {
 		if (process.env.FENDREL_DEMO === '1' && (await isEmpty())) await loadDemo();
 	});
 	await tidy();
-	setInterval(
-		() => void tidy().catch((err: unknown) => log.warn({ err }, 'tidying will be tried again')),
-		TIDY_MS
-	).unref();
+	setInterval(() => void tidy(), TIDY_MS).unref();
 };
 
 const TIDY_MS = 6 * 3_600_000;
-/** What has been deleted for a month goes for good; one server at a time. */
-const tidy = () => underLease(database().sequelize, async () => void (await eraseOutlived()));
+/** What has been deleted for a month goes for good; one server at a time. What is in its way keeps nobody from working. */
+const tidy = () =>
+	underLease(database().sequelize, async () => void (await eraseOutlived())).catch((err: unknown) =>
+		log.warn({ err }, 'what was deleted a month ago will be erased later')
+	);
 
 /** Makes the kept summaries anew and ends: what `npm run summaries` asks for. */
 async function rebuild(): Promise<never> {

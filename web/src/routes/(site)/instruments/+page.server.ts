@@ -5,6 +5,7 @@ import { deletedName } from '$lib/server/db/stores/deletions';
 import { shelfOf, shelved } from '$lib/server/db/stores/shelf';
 import { sentForm } from '$lib/server/sentForm';
 import { bringBack } from '$lib/server/workshop/deletion';
+import { mayDo } from '$lib/workshop/roles';
 import type { Actions, PageServerLoad } from './$types';
 
 /** Instruments to a page of the register. */
@@ -17,12 +18,12 @@ const asked = z.object({
 });
 
 export const load = (async ({ locals, url }) => {
-	const { workshopId, places } = signedInOf(locals);
+	const { workshopId, places, role } = signedInOf(locals);
 	const { find, after, deleted } = asked.parse({ find: '', after: '', ...Object.fromEntries(url.searchParams) });
 	const [rows, inAll, gone] = await Promise.all([
 		shelfOf(workshopId, { find, after, most: PAGE + 1, places }),
 		shelved(workshopId, places),
-		deleted ? deletedName(workshopId, deleted) : undefined
+		deleted && mayDo(role, 'decide') ? deletedName(workshopId, deleted) : undefined
 	]);
 	const instruments = rows.slice(0, PAGE);
 	return {

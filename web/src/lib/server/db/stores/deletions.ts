@@ -1,5 +1,4 @@
-import { Op, QueryTypes, type ModelStatic, type Transaction, type WhereOptions } from 'sequelize';
-import type { Model } from 'sequelize';
+import { Op, QueryTypes, type Model, type ModelStatic, type Transaction, type WhereOptions } from 'sequelize';
 import type { Change } from '$lib/workshop/changes';
 import type { Deletable } from '$lib/workshop/deletable';
 import { database } from '../connection';
