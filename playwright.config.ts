@@ -20,7 +20,9 @@ export default defineConfig({
 		actionTimeout: 30_000,
 		baseURL: process.env.FENDREL_E2E_URL,
 		viewport: { width: 1280, height: 800 },
-		trace: 'retain-on-failure',
+		// A trace of every step costs more than the steps: npm test -- e2e NAME with FENDREL_TRACE=1 keeps one.
+		trace: process.env.FENDREL_TRACE ? 'retain-on-failure' : 'off',
+		screenshot: 'only-on-failure',
 		launchOptions: launchOptions()
 	}
 });

@@ -2,7 +2,7 @@
 	import { noteName } from '@fendrel/core';
 	import type { TuningChoice } from '$lib/tuning/choice';
 	import TuningBar from '$lib/tuning/TuningBar.svelte';
-	import { ask } from '$lib/tuning/address';
+	import { ask } from '$lib/ui/address';
 	import { FORKS, type octavesWithin } from './sheet';
 	import { SCHOOL_NAMES } from './planWords';
 

@@ -2,7 +2,7 @@
 	import { noteName, type BearingPlan } from '@fendrel/core';
 	import EarChoice from '$lib/tuning/EarChoice.svelte';
 	import type { EarName } from '$lib/tuning/ears';
-	import { ask } from '$lib/tuning/address';
+	import { ask } from '$lib/ui/address';
 	import { RUNS, type Comparison } from './comparison.svelte';
 	import StepList from './StepList.svelte';
 

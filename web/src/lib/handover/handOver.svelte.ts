@@ -149,8 +149,13 @@ export class HandOver {
 		}
 		clearTimeout(this.timer);
 		const { signal } = this.stopped;
-		this.running = this.alone(() => this.run(signal)).finally(() => (this.running = undefined));
-		return this.running;
+		return (this.running = this.turn(signal));
+	}
+
+	private async turn(signal: AbortSignal): Promise<boolean> {
+		const isEmpty = await this.alone(() => this.run(signal)).finally(() => (this.running = undefined));
+		// Something may have come when the last look was over and the lock not yet given back.
+		return isEmpty && this.again ? this.flush() : isEmpty;
 	}
 
 	private async alone(work: () => Promise<boolean>): Promise<boolean> {

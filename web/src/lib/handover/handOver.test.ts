@@ -87,6 +87,23 @@ describe('handing over', () => {
 		expect([server.stored.size, handOver.waiting, handOver.trouble]).toEqual([1, 0, undefined]);
 	});
 
+	it('sends what comes while it gives back its turn', async () => {
+		let late: Promise<void> | undefined;
+		vi.stubGlobal('navigator', {
+			locks: {
+				request: async (_: string, work: () => Promise<boolean>) => {
+					const isEmpty = await work();
+					if (server.stored.size === 1) late ??= give(handOver, VISIT, [item(61)]);
+					await late;
+					return isEmpty;
+				}
+			}
+		});
+		await give(handOver, VISIT, [item(60)]);
+		expect(await handOver.flush()).toBe(true);
+		expect([server.stored.size, handOver.waiting]).toEqual([2, 0]);
+	});
+
 	it('waits while the server is away, says so and since when, and goes on by itself', async () => {
 		server.answer = 'away';
 		await give(handOver, VISIT, [item(60)]);

@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { noteName } from '@fendrel/core';
 	import TuningBar from '$lib/tuning/TuningBar.svelte';
-	import { ask } from '$lib/tuning/address';
+	import { ask } from '$lib/ui/address';
 	import type { TuningChoice } from '$lib/tuning/choice';
 	import { parsePair, type Pair } from './pair';
 

@@ -14,7 +14,9 @@
 		label = 'Runs, in your order; what you leave out comes last',
 		placeholder = 'F3 to F4, F#4 to C8, E3 to A0'
 	}: Props = $props();
-	let text = $derived(writtenRuns(runs));
+	const written = $derived(writtenRuns(runs));
+	// Only what is written elsewhere takes the place of what is being typed.
+	let text = $derived(written);
 	let problem = $state<string | undefined>();
 	function keep() {
 		const read = readRuns(text);

@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { untrack } from 'svelte';
 	import { TEMPERAMENT_FAMILIES, USES } from '@fendrel/core';
-	import { goto, invalidate } from '$app/navigation';
+	import { goto } from '$app/navigation';
 	import type { Design } from './design.svelte';
 	import { keep } from './requests';
 	import type { Draft } from './temperamentDraft';
@@ -28,7 +28,6 @@
 		else if (result.kind === 'ask') questions = result.questions;
 		else {
 			design.changed = false;
-			await invalidate('temperaments');
 			await goto(`/temperaments/${result.slugs[0]}`, { invalidateAll: true });
 		}
 	}

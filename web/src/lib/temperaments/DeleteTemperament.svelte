@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { goto, invalidate } from '$app/navigation';
+	import { goto } from '$app/navigation';
 	import { sent } from '$lib/device/send';
 	import type { StoredTemperament } from '$lib/tuning/storedTemperament';
 
@@ -9,7 +9,6 @@
 	async function discard() {
 		problem = await sent('DELETE', `/api/temperaments/${stored.slug}`);
 		if (problem) return;
-		await invalidate('temperaments');
 		await goto('/temperaments');
 	}
 </script>

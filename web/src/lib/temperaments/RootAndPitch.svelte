@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { A4_PRESETS, noteClassName } from '@fendrel/core';
-	import { ask } from '$lib/tuning/address';
+	import { ask } from '$lib/ui/address';
 
 	interface Props {
 		slug: string;

@@ -8,7 +8,7 @@
 		taken,
 		ontake
 	}: {
-		members: readonly StoredTemperament[];
+		members: readonly Pick<StoredTemperament, 'slug' | 'name' | 'period' | 'character' | 'tuning'>[];
 		/** Slugs to compare. */
 		taken: readonly string[];
 		ontake: (slug: string, on: boolean) => void;

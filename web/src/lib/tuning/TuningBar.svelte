@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { A4_PRESETS, PRIORITIES, STRING_KINDS } from '@fendrel/core';
 	import { onMount } from 'svelte';
-	import { ask } from './address';
+	import { ask } from '$lib/ui/address';
 	import type { TuningChoice } from './choice';
 	import { KIND_NAMES } from './kinds';
 	import { NO_STRETCH, stretchWord } from './stretch';

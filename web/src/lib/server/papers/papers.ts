@@ -5,9 +5,8 @@ import { cardFacts, ownersReport } from '$lib/visit/close/report';
 import { groundOf, type VisitGround } from '$lib/visit/ground';
 import { getAttachment } from '../db/stores/attachments';
 import { visitBundle } from '../visits/books';
-import { cardPdf } from './cardPdf';
 import { nextCalendar } from './nextCalendar';
-import { reportPdf } from './reportPdf';
+import { printed } from './printer';
 
 /** As many photos stand beside each other in a report. */
 const MOST_PHOTOS = 4;
@@ -24,9 +23,9 @@ async function photosOf(workshopId: string, { visit, record }: VisitGround): Pro
 	);
 }
 
-const MAKE: Record<Paper, (workshopId: string, ground: VisitGround, now: Date) => Promise<Buffer | string>> = {
+const MAKE: Record<Paper, (workshopId: string, ground: VisitGround, now: Date) => Promise<Uint8Array | string>> = {
 	report: async (workshopId, ground, now) =>
-		reportPdf(ownersReport(ground, now), {
+		printed('report', ownersReport(ground, now), {
 			records: [...ground.summary.notes.values()].flatMap(({ note, found, left }) =>
 				found === undefined ? [] : [{ note, found, left }]
 			),
@@ -34,12 +33,17 @@ const MAKE: Record<Paper, (workshopId: string, ground: VisitGround, now: Date) =
 			highest: ground.instrument.highest,
 			photos: await photosOf(workshopId, ground)
 		}),
-	card: (_, ground, now) => cardPdf(cardFacts(ground, now), ground.who ?? ''),
+	card: (_, ground, now) => printed('card', cardFacts(ground, now), ground.who ?? ''),
 	next: async (_, ground, now) =>
 		nextCalendar(ground.visit.id, ground.instrument, nextVisit(ground, accountOf(ground), now), now)
 };
 
 /** A paper of a visit, from what is stored of it. */
-export async function paperOf(workshopId: string, visitId: string, paper: Paper, now: Date): Promise<Buffer | string> {
+export async function paperOf(
+	workshopId: string,
+	visitId: string,
+	paper: Paper,
+	now: Date
+): Promise<Uint8Array | string> {
 	return MAKE[paper](workshopId, groundOf(await visitBundle(workshopId, visitId)), now);
 }

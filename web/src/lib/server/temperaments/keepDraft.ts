@@ -17,10 +17,15 @@ import {
 const details = ({ name, tuning, ...about }: Draft): TemperamentDetails => ({ name, tuning, about });
 const refused = (...problems: string[]): KeepResult => ({ kind: 'refused', problems });
 const TAKEN = (name: string) => `There is a temperament called “${name}” already. Choose another name.`;
+/** So many of its own a workshop keeps: pages and visits carry them all to choose from. */
+const MOST_OWN = 200;
+const TOO_MANY = `A workshop keeps ${MOST_OWN} temperaments of its own at most. Delete some that you no longer need.`;
 const CHANGED = (name: string) =>
 	`“${name}” has been changed on another device since you opened it. Keep yours in its place? Another name keeps both.`;
 /** The database's own rule for names: capitals make no difference. */
 const sameName = new Intl.Collator('en', { sensitivity: 'accent' });
+
+const ownOf = (all: readonly StoredTemperament[]) => all.filter(({ own }) => own).length;
 
 /** Keeps a designed temperament: a new one, or over an own one that is there. */
 export async function keepDraft(
@@ -34,10 +39,10 @@ export async function keepDraft(
 	const parsed = draftSchema.safeParse(sent);
 	if (!parsed.success) return refused(...parsed.error.issues.map(({ message }) => message));
 	const { name, tuning } = parsed.data;
-	const taken = (await listTemperaments(who.workshopId)).some(
-		(each) => each.id !== over?.id && sameName.compare(each.name, name) === 0
-	);
+	const there = await listTemperaments(who.workshopId);
+	const taken = there.some((each) => each.id !== over?.id && sameName.compare(each.name, name) === 0);
 	if (taken) return refused(TAKEN(name));
+	if (!over && ownOf(there) >= MOST_OWN) return refused(TOO_MANY);
 	const { ask } = examineTuning(tuning);
 	const meanwhile = over && over.version !== opened ? [CHANGED(over.name)] : [];
 	const questions = [...(ask ? [ask] : []), ...meanwhile];
@@ -91,7 +96,9 @@ export async function importText(
 ): Promise<KeepResult> {
 	const imported = fromText(text);
 	if ('problems' in imported) return refused(...imported.problems);
-	const names = (await listTemperaments(who.workshopId)).map(({ name }) => name);
+	const there = await listTemperaments(who.workshopId);
+	if (ownOf(there) + imported.drafts.length > MOST_OWN) return refused(TOO_MANY);
+	const names = there.map(({ name }) => name);
 	const isTaken = (name: string) => names.some((each) => sameName.compare(each, name) === 0);
 	const problems: string[] = [];
 	const drafts = imported.drafts.map(({ draft, line }) => {

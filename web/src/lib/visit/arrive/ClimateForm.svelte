@@ -15,8 +15,11 @@
 	}
 	let { open, before, season }: Props = $props();
 	const climate = $derived(open.record.report.arrival.climate);
-	let temperature = $derived(climate?.temperature == null ? '' : climate.temperature.toFixed(1));
-	let humidity = $derived(climate?.humidity == null ? '' : climate.humidity.toFixed(0));
+	// As text: the record is made anew whenever something is saved, and what is being typed must outlast that.
+	const temperatureKept = $derived(climate?.temperature?.toFixed(1) ?? '');
+	const humidityKept = $derived(climate?.humidity?.toFixed(0) ?? '');
+	let temperature = $derived(temperatureKept);
+	let humidity = $derived(humidityKept);
 	let problem = $state<string | undefined>();
 	const expected = $derived(climate && expectedChange(open.about.history ?? [], climate));
 	const explains = $derived(

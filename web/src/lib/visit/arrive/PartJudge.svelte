@@ -14,7 +14,8 @@
 	const { record } = $derived(open);
 	const judged = $derived(record.report.arrival.parts.get(part.id));
 	const grade = $derived(part.grades.find(({ id }) => id === judged?.grade));
-	let note = $derived(judged?.note ?? '');
+	const noteKept = $derived(judged?.note ?? '');
+	let note = $derived(noteKept);
 
 	export function give(id: string) {
 		record.act({ do: 'part', part: part.id, grade: id, note: note.trim().slice(0, NOTE_LIMIT) });

@@ -87,6 +87,7 @@
 		class:large={session.isLarge}
 		data-sounding={setting.sounding}
 		data-told={setting.told}
+		data-read={setting.read}
 		data-looks={session.last.looks}
 	>
 		<aside class="order" aria-label="Order of work">

@@ -61,6 +61,8 @@ export class Setting<Body> {
 	sounding = $state(false);
 	/** Strikes that have been read or refused so far. */
 	told = $state(0);
+	/** Those of them that have been read. */
+	read = $state(0);
 	notice = $state.raw<Notice | undefined>();
 	readonly together: Together<Body>;
 	/** A strike that may have been of two keys. */
@@ -140,6 +142,7 @@ export class Setting<Body> {
 			this.strikes.follow(event.since, fromTarget(this.target, event.pitch, event.listened));
 		} else if (event.kind === 'reading') {
 			this.told++;
+			this.read++;
 			const { reading, or } = event;
 			if (or === undefined) this.take(reading);
 			else this.asked = { reading, notes: [reading.note, or] };

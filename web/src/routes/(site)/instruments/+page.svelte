@@ -2,30 +2,15 @@
 	import Plus from '@lucide/svelte/icons/plus';
 	import { untrack } from 'svelte';
 	import { enhance } from '$app/forms';
-	import { goto } from '$app/navigation';
 	import { mayDo } from '$lib/workshop/roles';
 	import { KIND_NAMES } from '$lib/tuning/kinds';
+	import { askSoon } from '$lib/ui/address';
 	import { counted, inHz, inSentence, onShortDay } from '$lib/ui/format';
 	import Pager from '$lib/ui/Pager.svelte';
 
 	let { data, form } = $props();
 	const mayWork = $derived(mayDo(data.signedIn.role, 'work'));
 	let wanted = $state(untrack(() => data.find));
-	/** Typing pauses so long before it is looked for. */
-	const PAUSE_MS = 200;
-	let waits: ReturnType<typeof setTimeout> | undefined;
-	function find() {
-		clearTimeout(waits);
-		waits = setTimeout(
-			() =>
-				void goto(wanted ? `?find=${encodeURIComponent(wanted)}` : '?', {
-					keepFocus: true,
-					noScroll: true,
-					replaceState: true
-				}),
-			PAUSE_MS
-		);
-	}
 	/** In the order of the register, those of one place together. */
 	const places = $derived(
 		data.instruments.reduce<{ place: string; town: string; instruments: (typeof data.instruments)[number][] }[]>(
@@ -70,7 +55,7 @@
 			type="search"
 			name="find"
 			bind:value={wanted}
-			oninput={find}
+			oninput={() => askSoon({ find: wanted || undefined, after: undefined })}
 			placeholder="name, place, maker or kind"
 		/>
 	</form>

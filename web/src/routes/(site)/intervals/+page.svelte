@@ -15,7 +15,7 @@
 	import { testPair } from '$lib/intervals/testPairs';
 	import ListenBar from '$lib/pairs/ListenBar.svelte';
 	import { PairListening, type HeardKeys } from '$lib/pairs/pairListening.svelte';
-	import { ask } from '$lib/tuning/address';
+	import { ask } from '$lib/ui/address';
 	import { choiceName } from '$lib/tuning/choice';
 	import { planFor } from '$lib/tuning/plan';
 	import { counted } from '$lib/ui/format';

@@ -1,33 +1,23 @@
 <script lang="ts">
-	import { TEMPERAMENT_FAMILIES, USES, type TemperamentFamily, type Use } from '@fendrel/core';
+	import { TEMPERAMENT_FAMILIES, USES } from '@fendrel/core';
+	import { untrack } from 'svelte';
 	import TemperamentList from '$lib/temperaments/TemperamentList.svelte';
 	import { grouped } from '$lib/tuning/storedTemperament';
+	import { ask, askSoon } from '$lib/ui/address';
 	import { counted } from '$lib/ui/format';
+	import Pager from '$lib/ui/Pager.svelte';
 
 	let { data } = $props();
-	let words = $state('');
-	let family = $state<TemperamentFamily | ''>('');
-	let use = $state<Use | ''>('');
+	let words = $state(untrack(() => data.asked.find));
 	/** Slugs to compare, in the order in which they were taken. */
 	let taken = $state<string[]>([]);
 	const MOST = 3;
 
-	const shown = $derived(
-		data.temperaments.filter(
-			(each) =>
-				(family === '' || each.family === family) &&
-				(use === '' || each.uses.includes(use)) &&
-				words
-					.toLowerCase()
-					.split(/\s+/)
-					.every((word) =>
-						`${each.name} ${each.family} ${each.period} ${each.character} ${each.goodFor} ${each.source}`
-							.toLowerCase()
-							.includes(word)
-					)
-		)
-	);
-	const own = $derived(data.temperaments.filter((each) => each.own).length);
+	/** The address of these words, from some place on. */
+	const pageFrom = (after: number) => {
+		const { find, character, use } = data.asked;
+		return `?${new URLSearchParams({ find, character, use, after: String(after) })}`;
+	};
 	function take(slug: string, on: boolean) {
 		taken = on ? [...taken, slug].slice(-MOST) : taken.filter((each) => each !== slug);
 	}
@@ -36,33 +26,45 @@
 <svelte:head><title>Temperaments | Fendrel</title></svelte:head>
 
 <div class="head">
-	<h1>{counted(data.temperaments.length, 'temperament')}{own ? `, ${own} of them yours` : ''}</h1>
+	<h1>{counted(data.inAll, 'temperament')}{data.own ? `, ${data.own} of them yours` : ''}</h1>
 	<div class="acts">
 		<a class="btn preset-outlined-surface-300-700" href="/temperaments/import">Import</a>
-		{#if own}
+		{#if data.own}
 			<a class="btn preset-outlined-surface-300-700" href="/temperaments/download?format=json" download>Export yours</a>
 		{/if}
 		<a class="btn preset-filled-brand" href="/temperaments/design">Design one</a>
 	</div>
 </div>
 
-<div class="filters">
+<form class="filters" method="GET" role="search" onsubmit={(event) => event.preventDefault()}>
 	<label class="field"
 		><span>Find</span><input
 			class="input"
 			type="search"
+			name="find"
 			placeholder="Bach, wolf, village …"
 			bind:value={words}
+			oninput={() => askSoon({ find: words || undefined, after: undefined })}
 		/></label
 	>
 	<label class="field"
-		><span>Character</span><select class="select" bind:value={family}>
+		><span>Character</span><select
+			class="select"
+			name="character"
+			value={data.asked.character}
+			onchange={(event) => void ask({ character: event.currentTarget.value || undefined, after: undefined })}
+		>
 			<option value="">any</option>
 			{#each TEMPERAMENT_FAMILIES as each (each)}<option value={each}>{each}</option>{/each}
 		</select></label
 	>
 	<label class="field"
-		><span>Good for</span><select class="select" bind:value={use}>
+		><span>Good for</span><select
+			class="select"
+			name="use"
+			value={data.asked.use}
+			onchange={(event) => void ask({ use: event.currentTarget.value || undefined, after: undefined })}
+		>
 			<option value="">anything</option>
 			{#each USES as each (each)}<option value={each}>{each}</option>{/each}
 		</select></label
@@ -74,14 +76,19 @@
 			<span class="soft">Tick two or three to compare them.</span>
 		{/if}
 	</p>
-</div>
+</form>
 
-{#each grouped(shown) as { title, members } (title)}
+{#each grouped(data.temperaments) as { title, members } (title)}
 	<h2>{title}</h2>
 	<TemperamentList {members} {taken} ontake={take} />
 {:else}
 	<p class="none">Nothing in the library matches all three. Clear one of them.</p>
 {/each}
+<Pager
+	next={data.next === undefined ? undefined : pageFrom(data.next)}
+	first={data.asked.after > 0 ? pageFrom(0) : undefined}
+	of="temperaments"
+/>
 <p class="soft foot">
 	The small pictures show the twelve major thirds from C by fifths to F: low is pure, the dashed line is equal.
 </p>

@@ -17,18 +17,23 @@ export async function listTemperaments(workshopId: string, transaction?: Transac
 	return rows.map((row) => stored(row.get()));
 }
 
-/** By row id. */
-export async function getTemperament(
+async function oneWith(
 	workshopId: string,
-	id: string,
+	where: Partial<Pick<TemperamentRow, 'id' | 'slug'>>,
 	transaction?: Transaction
 ): Promise<StoredTemperament | undefined> {
-	return (await listTemperaments(workshopId, transaction)).find((temperament) => temperament.id === id);
+	const row = await database().models.temperaments.findOne({
+		where: { ...where, workshopId: { [Op.or]: [null, workshopId] } } as never,
+		transaction
+	});
+	return row ? stored(row.get()) : undefined;
 }
 
-export async function temperamentBySlug(workshopId: string, slug: string): Promise<StoredTemperament | undefined> {
-	return (await listTemperaments(workshopId)).find((temperament) => temperament.slug === slug);
-}
+/** By row id. */
+export const getTemperament = (workshopId: string, id: string, transaction?: Transaction) =>
+	oneWith(workshopId, { id }, transaction);
+
+export const temperamentBySlug = (workshopId: string, slug: string) => oneWith(workshopId, { slug });
 
 function stored({ id, workshopId, slug, name, tuning, about, version }: TemperamentRow): StoredTemperament {
 	return { id, slug, own: workshopId !== null, version, name, tuning, ...about };

@@ -11,7 +11,7 @@
 	import { PairListening } from '$lib/pairs/pairListening.svelte';
 	import { EARS, type EarName } from '$lib/tuning/ears';
 	import TuningBar from '$lib/tuning/TuningBar.svelte';
-	import { ask } from '$lib/tuning/address';
+	import { ask } from '$lib/ui/address';
 	import { octavesOf, signature } from '$lib/tuning/choice';
 	import StandInNotice from '$lib/tuning/StandInNotice.svelte';
 	import { basisOf, planFor } from '$lib/tuning/plan';

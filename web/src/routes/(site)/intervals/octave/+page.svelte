@@ -3,7 +3,7 @@
 	import { page } from '$app/state';
 	import Staircase from '$lib/charts/Staircase.svelte';
 	import TuningBar from '$lib/tuning/TuningBar.svelte';
-	import { ask } from '$lib/tuning/address';
+	import { ask } from '$lib/ui/address';
 	import { choiceName, octavesOf } from '$lib/tuning/choice';
 	import StandInNotice from '$lib/tuning/StandInNotice.svelte';
 	import { planFor } from '$lib/tuning/plan';

@@ -1,20 +1,15 @@
 <script lang="ts">
 	import { A4_PRESETS } from '@fendrel/core';
-	import { page } from '$app/state';
 	import RingOfFifths from '$lib/charts/RingOfFifths.svelte';
 	import ThirdsProfile from '$lib/charts/ThirdsProfile.svelte';
 	import ClashTable from '$lib/temperaments/ClashTable.svelte';
 	import HearIt from '$lib/temperaments/HearIt.svelte';
 	import { ringFifths, roughnessByFifths, thirdsByFifths, typicalStrings } from '$lib/temperaments/figures';
-	import { ask } from '$lib/tuning/address';
+	import { ask } from '$lib/ui/address';
 	import { grouped } from '$lib/tuning/storedTemperament';
 
 	let { data } = $props();
-	const MOST = 3;
-	const slugs = $derived((page.url.searchParams.get('with') ?? '').split(','));
-	const shown = $derived(
-		[...new Set(slugs)].flatMap((slug) => data.temperaments.find((each) => each.slug === slug) ?? []).slice(0, MOST)
-	);
+	const shown = $derived(data.compared);
 	let a4 = $state(440);
 
 	function put(place: number, slug: string) {
@@ -30,7 +25,7 @@
 <h1>{shown.length > 1 ? shown.map(({ name }) => name).join(', ') : 'Compare temperaments'}</h1>
 
 <div class="choose">
-	{#each { length: Math.min(MOST, shown.length + 1) } as _, place (place)}
+	{#each { length: Math.min(data.most, shown.length + 1) } as _, place (place)}
 		<select
 			class="select fit"
 			aria-label="Temperament {place + 1}"
@@ -38,7 +33,7 @@
 			onchange={(event) => put(place, event.currentTarget.value)}
 		>
 			<option value="">{place < shown.length ? 'leave it out' : 'add one …'}</option>
-			{#each grouped(data.temperaments) as { title, members } (title)}
+			{#each grouped(data.choices) as { title, members } (title)}
 				<optgroup label={title}>
 					{#each members as { slug, name } (slug)}<option value={slug}>{name}</option>{/each}
 				</optgroup>

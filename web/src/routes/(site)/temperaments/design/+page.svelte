@@ -1,17 +1,14 @@
 <script lang="ts">
 	import { untrack } from 'svelte';
 	import { noteClassName, temperamentById, transposed } from '@fendrel/core';
-	import { page } from '$app/state';
 	import Designer from '$lib/temperaments/Designer.svelte';
 
 	let { data } = $props();
 	/** From the one that the address names, at its root; otherwise from equal. */
-	const from = untrack(() => {
-		const asked = data.temperaments.find(({ slug }) => slug === page.url.searchParams.get('from'));
-		const root = Number(page.url.searchParams.get('root') ?? 0);
-		const at = Number.isInteger(root) && root > 0 && root < 12 ? root : 0;
-		return { ...(asked ?? { ...temperamentById('equal'), slug: 'equal', own: false }), at };
-	});
+	const from = untrack(() => ({
+		...(data.from ?? { ...temperamentById('equal'), slug: 'equal', own: false }),
+		at: data.from ? data.root : 0
+	}));
 	const tuning = transposed(from, from.at).tuning;
 	const name = `${from.name}${from.at ? ` on ${noteClassName(from.at)}` : ''}`;
 	const begin = {

@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { onMount } from 'svelte';
-	import { goto, invalidate } from '$app/navigation';
+	import { goto } from '$app/navigation';
 	import { bringIn } from '$lib/temperaments/requests';
 	import type { KeepResult } from '$lib/temperaments/temperamentDraft';
 	import { counted } from '$lib/ui/format';
@@ -26,7 +26,6 @@
 		result = await bringIn(text, { confirmed, rename });
 		busy = false;
 		if (result.kind !== 'kept') return;
-		await invalidate('temperaments');
 		if (result.slugs.length === 1) await goto(`/temperaments/${result.slugs[0]}`);
 	}
 </script>

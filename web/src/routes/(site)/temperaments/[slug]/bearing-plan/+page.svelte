@@ -13,7 +13,7 @@
 	import ListenBar from '$lib/pairs/ListenBar.svelte';
 	import { PairListening } from '$lib/pairs/pairListening.svelte';
 	import { EARS } from '$lib/tuning/ears';
-	import { ask } from '$lib/tuning/address';
+	import { ask } from '$lib/ui/address';
 	import { bearingGround, bearingPlanOn } from '$lib/tuning/bearingPlan';
 	import { choiceName } from '$lib/tuning/choice';
 	import { basisOf } from '$lib/tuning/plan';

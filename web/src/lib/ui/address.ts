@@ -1,5 +1,5 @@
 import { goto } from '$app/navigation';
-import { page } from '$app/state';
+import { navigating, page } from '$app/state';
 
 /** What was asked for last, while the page for it is still on its way. */
 let wanted: URLSearchParams | undefined;
@@ -22,4 +22,19 @@ export async function ask(change: Readonly<Record<string, string | number | unde
 	} finally {
 		if (wanted === words) wanted = undefined;
 	}
+}
+
+/** Typing pauses so long before what is typed is asked for. */
+const PAUSE_MS = 200;
+let waits: ReturnType<typeof setTimeout> | undefined;
+
+/** The same for a word that is being typed: asked for when the hand rests. */
+export function askSoon(change: Readonly<Record<string, string | undefined>>): void {
+	clearTimeout(waits);
+	const { pathname } = page.url;
+	waits = setTimeout(() => {
+		// Who has left meanwhile, or is just leaving, looks for nothing any more.
+		const to = navigating.to?.url ?? page.url;
+		if (to.pathname === pathname) void ask(change);
+	}, PAUSE_MS);
 }
