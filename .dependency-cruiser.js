@@ -16,9 +16,10 @@ const CORE_ORDER = [
 	'sounding',
 	'setting',
 	'proving',
+	'drills',
 	'families'
 ];
-const FEATURES = ['account', 'instruments', 'visit', 'temperaments', 'intervals', 'bearing', 'counts'];
+const FEATURES = ['account', 'instruments', 'visit', 'temperaments', 'intervals', 'bearing', 'counts', 'practice'];
 const SHARED = [
 	'ui',
 	'workshop',

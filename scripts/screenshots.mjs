@@ -199,10 +199,9 @@ try {
 	for (let step = 0; step < 4; step++) await page.getByRole('button', { name: 'Next note' }).click();
 	await page.getByText('closing error').waitFor();
 	await shoot('bearing-plan');
-	await page.goto('/intervals/counts');
-	await page.getByRole('link', { name: /Tide mill cottage upright/ }).click();
-	await page.getByText(/The order of keys is reversed/).waitFor();
-	await shoot('counts');
+	await page.goto('/practice');
+	await page.getByRole('img', { name: /^Thresholds from sitting to sitting/ }).waitFor();
+	await shoot('practice');
 	await browser.close();
 } finally {
 	await stopAll();

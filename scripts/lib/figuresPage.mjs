@@ -310,7 +310,7 @@ ${rows.map((/** @type {any} */ { name, whole, none }) => `| ${name} | ${whole.to
 const automaticLever = (/** @type {any} */ figures) => `## An automatic lever
 
 A lever that reads nothing but the page sets ${figures.notes} notes of the simulated instrument with their unisons, in the browser; where strings
-stand is taken from the strings themselves when they are kept. Notes with a string that does
+stand is taken from the strings themselves when they are kept, at the partial that is listened to there. Notes with a string that does
 not come to hold, since it beats by itself, are counted apart: ${figures.asTheyStood}.
 
 | what | root mean square, cents | aim |
@@ -336,6 +336,19 @@ Memory of the server's process after it: ${memory[1].toFixed(0)} MB, ${(memory[1
 ${load.devices} devices handing over ${(load.sent / load.seconds).toFixed(0)} readings a second for ${load.seconds} s with the register in use: ${load.sent.toLocaleString('en')} sent, ${load.kept.toLocaleString('en')} stored; the register answers
 within ${load.busy.toFixed(0)} ms at 99 %, ${load.ratio.toFixed(1)} times as long as on the idle server (aim: 3); a batch within ${load.handed.toFixed(0)} ms.`;
 
+/** @param {any} ear */
+const thresholds = (ear) => `## Thresholds of an ear
+
+Simulated listeners whose thresholds are known, ${ear.count} of each kind, ${ear.trials} answers each, three sounds to choose from. Error of the threshold as a
+share of it; how often the stated interval (nine times of ten) holds it. Aims: median at most 20 %, 90 % within 45 %.
+
+| listeners | median error | 90 % within | interval holds |
+|---|---|---|---|
+${ear.learners.map((/** @type {any} */ row) => `| ${row.name} | ${percent(row.median)} | ${percent(row.high)} | ${percent(row.covered)} |`).join('\n')}
+
+Of eighty answers: an ear that stays as it was is said to tire in ${(100 * ear.steady).toFixed(1)} % of sittings (aim: under 2), one whose threshold doubles or
+trebles over the second half in ${percent(ear.tiresTwice)} and ${percent(ear.tiresThrice)}. Whoever only guesses is told so after thirty answers in ${percent(ear.deaf)}.`;
+
 /** What is measured by itself: a program of core/bench each, and the pages of the running application. */
 export const PARTS = /** @type {const} */ ([
 	'listening',
@@ -346,6 +359,7 @@ export const PARTS = /** @type {const} */ ([
 	'survey',
 	'raise',
 	'visit',
+	'ear',
 	'lever',
 	'scale',
 	'pages'
@@ -365,6 +379,7 @@ const SECTIONS = [
 	{ needs: ['tempering', 'pages'], text: ({ tempering, pages }) => intervals(tempering, pages) },
 	{ needs: ['curve', 'pages'], text: ({ curve, pages }) => curves(curve, pages) },
 	{ needs: ['pairs'], text: ({ pairs }) => twoNotes(pairs) },
+	{ needs: ['ear'], text: ({ ear }) => thresholds(ear) },
 	{ needs: ['survey', 'raise'], text: ({ survey, raise }) => raises(survey, raise) },
 	{ needs: ['visit'], text: ({ visit }) => wholeVisit(visit) },
 	{ needs: ['lever'], text: ({ lever }) => automaticLever(lever) },

@@ -8,10 +8,12 @@ import {
 	MovedStrings,
 	parseNote,
 	partialHz,
+	stringFromFirstPartial,
 	twinString,
 	type Act,
 	type InstrumentTwin,
 	type MovedPins,
+	type Reading,
 	type Stringing
 } from '@fendrel/core';
 import {
@@ -46,13 +48,15 @@ const rms = (values: readonly number[]) =>
 	Math.sqrt(values.reduce((sum, each) => sum + each * each, 0) / values.length);
 
 /**
- * Where strings really stand when they are kept, in cents from where they were to be. Later they sink by what is set after them,
- * and creep: that is no fault of who set them.
+ * Where strings really stand when they are kept, in cents from where they were to be, at the partial that is listened to there: a
+ * string whose inharmonicity is not the expected one stands elsewhere at its first. Later they sink by what is set after them, and
+ * creep: that is no fault of who set them.
  */
 class Truth {
 	/** Strings of each note, as they were when the last of them was kept. */
 	readonly notes = new Map<number, readonly number[]>();
 	private readonly seen = new Set<string>();
+	private readonly wanted = new Map<string, ReturnType<typeof wantedOf>>();
 
 	constructor(private readonly page: Page) {}
 
@@ -61,27 +65,41 @@ class Truth {
 		await expect(page.getByTestId('saved')).toHaveText('everything saved');
 		const [, id] = /\/visits\/([^/]+)\//.exec(page.url())!;
 		const bundle = (await (await page.request.get(`/api/visits/${id}/bundle`)).json()) as {
-			visit: { events: Act[]; moved: MovedPins };
+			visit: { events: (Act | Reading)[]; moved: MovedPins };
 			about: { instrument: { twin: InstrumentTwin; lowest: number; highest: number; stringing: Stringing } };
 		};
 		const { instrument } = bundle.about;
 		const strings = (note: number) => KEYBOARD.sounders(instrument, note);
 		const pins = new MovedStrings(instrument.twin, (note) => strings(note).length);
-		const kept = bundle.visit.events.flatMap((event) => (event.do === 'accept' ? [event] : []));
+		const { events, moved } = bundle.visit;
+		const readings = new Map(events.flatMap((event) => ('way' in event ? [[event.id, event] as const] : [])));
+		const kept = events.flatMap((event) => ('do' in event && event.do === 'accept' ? [event] : []));
 		for (const act of kept) {
 			if (this.seen.has(act.id)) continue;
 			this.seen.add(act.id);
+			const reading = readings.get(act.reading ?? '');
+			const wanted = reading ? wantedOf(reading) : { partial: 1, frequency: hz(act.final!) };
+			// A unison that is kept whole says nothing new of a string that was set by itself.
+			for (const sounder of act.sounders)
+				if (act.sounders.length === 1 || !this.wanted.has(sounder)) this.wanted.set(sounder, wanted);
 			const note = groupOf(act.sounders[0]);
-			const all = new Set(kept.flatMap(({ sounders }) => sounders).filter((sounder) => groupOf(sounder) === note));
-			const standing = pins.standing(note, bundle.visit.moved, Date.now());
-			const off = strings(note).flatMap((sounder, i) =>
-				all.has(sounder)
-					? [centsBetween(hz(act.final!), partialHz(twinString(instrument.twin, note, standing[i]), 1))]
-					: []
-			);
+			const standing = pins.standing(note, moved, Date.now());
+			const off = strings(note).flatMap((sounder, i) => {
+				const wanted = this.wanted.get(sounder);
+				if (!wanted) return [];
+				const stands = partialHz(twinString(instrument.twin, note, standing[i]), wanted.partial);
+				return [centsBetween(wanted.frequency, stands)];
+			});
 			this.notes.set(note, off);
 		}
 	}
+}
+
+/** Where a string was to stand, at the partial that it was listened to. */
+function wantedOf({ pitch, inharmonicity, listened, deviation }: Reading) {
+	const partial = listened ?? 1;
+	const heard = partialHz(stringFromFirstPartial(hz(pitch), inharmonicity ?? 0), partial);
+	return { partial, frequency: hz(heard / 2 ** (deviation / 1200)) };
 }
 
 test('an automatic lever that reads the page: notes with their unisons', async ({ page }) => {

@@ -10,6 +10,7 @@
 		{ href: '/visits', label: 'Visits' },
 		{ href: '/temperaments', label: 'Temperaments' },
 		{ href: '/intervals', label: 'Intervals' },
+		{ href: '/practice', label: 'Practice' },
 		{ href: '/device', label: 'On this device' },
 		{ href: '/settings', label: 'Settings' }
 	];

@@ -24,6 +24,8 @@ const LEAD_SECONDS = 0.02;
 export class Player {
 	/** What is sounding, by the name it was started with. */
 	playing = $state<string | undefined>();
+	/** Of sounds one after the other: which is heard. */
+	turn = $state(0);
 	preparing = $state<string | undefined>();
 	problem = $state<string | undefined>();
 	private startedAt = 0;
@@ -31,7 +33,7 @@ export class Player {
 	private context: AudioContext | undefined;
 	private strings: WorkerClient<SoundingTasks> | undefined;
 	private voices: readonly Voice[] = [];
-	private turn = new AbortController();
+	private going = new AbortController();
 
 	/** @param onPlaying told when a sound begins and ends: a microphone must not take it for a strike */
 	constructor(private readonly onPlaying: (playing: boolean) => void = () => {}) {}
@@ -51,6 +53,22 @@ export class Player {
 				context,
 				sounds.map((samples) => ({ samples, sampleRate }))
 			);
+		});
+	}
+
+	/** Sounds one after the other, with so many seconds of silence between them; `turn` says which is heard. */
+	inTurn(name: string, sounds: readonly (readonly Chord[])[], pause: number): Promise<void> {
+		return this.play(name, async (context, signal) => {
+			this.strings ??= soundingWorker();
+			const { sampleRate } = context;
+			const rendered = await this.strings.run('passage', { versions: sounds, sampleRate }, { signal });
+			let after = 0;
+			return rendered.map((samples) => {
+				const voice = new Voice(context, sampled(context, samples, sampleRate), 1, [context.destination]);
+				voice.after = after;
+				after += samples.length / sampleRate + pause;
+				return voice;
+			});
 		});
 	}
 
@@ -99,7 +117,7 @@ export class Player {
 		prepare: (context: AudioContext, signal: AbortSignal) => Promise<readonly Voice[] | undefined>
 	): Promise<void> {
 		this.stop();
-		const { signal } = (this.turn = new AbortController());
+		const { signal } = (this.going = new AbortController());
 		this.preparing = name;
 		this.problem = undefined;
 		try {
@@ -117,13 +135,19 @@ export class Player {
 	}
 
 	private start(name: string, voices: readonly Voice[]): void {
-		const [first] = voices;
+		const last = voices.at(-1);
 		this.startedAt = this.context!.currentTime + LEAD_SECONDS;
 		this.voices = voices;
 		this.playing = name;
 		this.onPlaying(true);
-		for (const voice of voices)
-			voice.start(this.startedAt, voice === first ? () => this.voices[0] === first && this.stop() : undefined);
+		this.turn = 0;
+		voices.forEach((voice, i) =>
+			voice.start(this.startedAt + voice.after, () => {
+				if (this.voices !== voices) return;
+				if (voice === last) this.stop();
+				else if (voice.after < voices[i + 1].after) this.turn = i + 1;
+			})
+		);
 	}
 
 	/** Switches to that version, from now on and in passages to come. */
@@ -133,7 +157,7 @@ export class Player {
 	}
 
 	stop(): void {
-		this.turn.abort();
+		this.going.abort();
 		const { voices } = this;
 		this.voices = [];
 		this.playing = this.preparing = undefined;

@@ -1,6 +1,8 @@
 /** One sound in a context, which can be bent, faded and ended without a click. */
 export class Voice {
 	private readonly gain: GainNode;
+	/** Seconds after the others begin. */
+	after = 0;
 
 	/** @param outputs where it goes */
 	constructor(

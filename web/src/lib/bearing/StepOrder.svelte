@@ -1,7 +1,7 @@
 <script lang="ts">
-	import { noteName, type BearingPlan } from '@fendrel/core';
+	import { noteName, type BearingPlan, type Ear } from '@fendrel/core';
 	import EarChoice from '$lib/tuning/EarChoice.svelte';
-	import type { EarName } from '$lib/tuning/ears';
+	import type { EarName, PRACTISED } from '$lib/tuning/ears';
 	import { ask } from '$lib/ui/address';
 	import { RUNS, type Comparison } from './comparison.svelte';
 	import StepList from './StepList.svelte';
@@ -10,13 +10,16 @@
 		plan,
 		current,
 		ear,
+		mine,
 		errors,
 		disabled,
 		onchoose
 	}: {
 		plan: BearingPlan;
 		current: number;
-		ear: EarName;
+		ear: EarName | typeof PRACTISED;
+		/** The ear as practised, where one has been taken over. */
+		mine: Ear | undefined;
 		errors: Comparison['errors'];
 		disabled: boolean;
 		onchoose: (step: number) => void;
@@ -30,7 +33,7 @@
 				>± what this ear accumulates over {RUNS.toLocaleString('en')} simulated tunings</span
 			>
 		</h2>
-		<EarChoice {ear} label="Ear" {disabled} onchoose={(ear) => ask({ ear })} />
+		<EarChoice {ear} {mine} label="Ear" {disabled} onchoose={(ear) => ask({ ear })} />
 	</div>
 	<StepList steps={plan.steps} {current} errors={errors?.notes.map(({ error }) => error)} {onchoose} />
 	{#if plan.unreached.length}

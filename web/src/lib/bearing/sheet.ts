@@ -1,6 +1,6 @@
 import { intervalSizes, OCTAVES, SCHOOLS, COMPUTED, purePairs, INTERVALS, type Temperament } from '@fendrel/core';
 import { z } from 'zod';
-import { EAR_NAMES } from '$lib/tuning/ears';
+import { EAR_NAMES, PRACTISED } from '$lib/tuning/ears';
 
 /** Forks in use; any other note of these octaves will do as well. */
 export const FORKS = [69, 72, 60] as const;
@@ -18,7 +18,7 @@ export const sheetQuery = z.object({
 		.max(OCTAVES.length - 1)
 		.catch(0),
 	root: z.coerce.number().int().min(0).max(11).catch(0),
-	ear: z.enum(EAR_NAMES).catch('careful')
+	ear: z.enum([...EAR_NAMES, PRACTISED]).catch('careful')
 });
 
 /** Schools that make sense here: "pure first" needs something pure. */

@@ -1,14 +1,17 @@
-<script lang="ts">
-	import { EARS, type EarName } from './ears';
+<script lang="ts" generics="Chosen extends EarName | typeof PRACTISED">
+	import type { Ear } from '@fendrel/core';
+	import { EARS, PRACTISED, type EarName } from './ears';
 
 	interface Props {
-		ear: EarName;
+		ear: Chosen;
+		/** The ear as practised, where one has been taken over. */
+		mine?: Ear;
 		/** What it is called, where nothing on screen says so. */
 		label?: string;
 		disabled: boolean;
-		onchoose: (ear: EarName) => void;
+		onchoose: (ear: Chosen) => void;
 	}
-	let { ear, label, disabled, onchoose }: Props = $props();
+	let { ear, mine, label, disabled, onchoose }: Props = $props();
 </script>
 
 <select
@@ -16,8 +19,9 @@
 	aria-label={label}
 	{disabled}
 	value={ear}
-	onchange={(event) => onchoose(event.currentTarget.value as EarName)}
+	onchange={(event) => onchoose(event.currentTarget.value as Chosen)}
 >
 	{#each Object.entries(EARS) as [name, { name: text, floor }] (name)}<option value={name}>{text}, ±{floor}</option
 		>{/each}
+	{#if mine}<option value={PRACTISED}>as practised, ±{mine.floor.toFixed(2)}</option>{/if}
 </select>

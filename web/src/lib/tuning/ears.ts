@@ -9,3 +9,6 @@ export const EARS = {
 } as const satisfies Record<string, Ear & { readonly name: string }>;
 export type EarName = keyof typeof EARS;
 export const EAR_NAMES = Object.keys(EARS) as [EarName, ...EarName[]];
+
+/** The ear that practice has measured of whoever is signed in, by its word in addresses. */
+export const PRACTISED = 'mine';

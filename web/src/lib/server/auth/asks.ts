@@ -39,6 +39,8 @@ export const ASKS: Readonly<Record<string, Asks>> = {
 	'/api/visits/[id]/attachments/[attachment]': { GET: 'look', PUT: 'work' },
 	'/api/visits/[id]/papers/[file=paper]': { GET: 'look' },
 	'/api/visits/[id]/plan-pdf': { POST: 'work' },
+	'/api/practice/sittings/[id]': { PUT: 'work' },
+	'/(site)/practice': { 'POST ?/remove': 'work', 'POST ?/ear': 'work' },
 	'/signout': { POST: 'look' }
 };
 

@@ -23,6 +23,7 @@ import * as orderOfWork from './migrations/0017-order-of-work';
 import * as namesAndDoors from './migrations/0018-names-and-doors';
 import * as peopleAndDeletion from './migrations/0019-people-and-deletion';
 import * as shelves from './migrations/0020-shelves-and-visit-summaries';
+import * as practice from './migrations/0021-practice';
 
 const MIGRATIONS = [
 	{ name: '0001-first-slice', ...firstSlice },
@@ -44,7 +45,8 @@ const MIGRATIONS = [
 	{ name: '0017-order-of-work', ...orderOfWork },
 	{ name: '0018-names-and-doors', ...namesAndDoors },
 	{ name: '0019-people-and-deletion', ...peopleAndDeletion },
-	{ name: '0020-shelves-and-visit-summaries', ...shelves }
+	{ name: '0020-shelves-and-visit-summaries', ...shelves },
+	{ name: '0021-practice', ...practice }
 ];
 
 /** @param hold asked before each step */

@@ -1,6 +1,7 @@
 import type { ModelAttributes, Sequelize } from 'sequelize';
 import type { Define, Table } from './tables/columns';
 import { instrumentTables } from './tables/instrumentTables';
+import { practiceTables } from './tables/practiceTables';
 import { recordTables } from './tables/recordTables';
 import { temperamentTables } from './tables/temperamentTables';
 import { visitTables } from './tables/visitTables';
@@ -22,7 +23,8 @@ export function defineModels(sequelize: Sequelize) {
 		...instrumentTables(define),
 		...temperamentTables(define),
 		...visitTables(define),
-		...recordTables(define)
+		...recordTables(define),
+		...practiceTables(define)
 	};
 }
 export type Models = ReturnType<typeof defineModels>;

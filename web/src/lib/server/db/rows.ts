@@ -8,6 +8,7 @@ import type { StretchColumns } from '$lib/tuning/stretch';
 import type {
 	Acceptance,
 	Act,
+	Ear,
 	Figure,
 	InstrumentTwin,
 	ListeningHabits,
@@ -22,7 +23,8 @@ import type {
 	StringKind,
 	Stringing,
 	Temperament,
-	Tuning
+	Tuning,
+	Trial
 } from '@fendrel/core';
 
 /** When something was deleted, and by whom; null: it is there. */
@@ -52,6 +54,19 @@ export interface UserRow extends Deletion {
 	role: Role;
 	passwordHash: string;
 	createdAt: Date;
+	/** The ear taken over from practice; null: none. */
+	ear: Ear | null;
+}
+/** A sitting of practice: what was played and answered. */
+export interface SittingRow {
+	id: string;
+	userId: string;
+	drill: string;
+	register: string;
+	beganAt: Date;
+	trials: readonly Trial[];
+	/** The answers were guesses: no threshold is made of them. */
+	isGuessed: boolean;
 }
 /** A place whose instruments a guest may see. */
 export interface GuestPlaceRow {

@@ -33,6 +33,7 @@ import type { KnownString } from '$lib/tuning/strings';
 import { rebuildSummaries } from '../record/keep';
 import { addAct, addFoundAndLeft, demoRecord, saveRecord, type DemoRecord } from './record';
 import { demoStrings } from './strings';
+import { loadPractice } from './practice';
 import { loadTempering } from './tempering';
 import { CLOSING_NOTES, DEMO_ACCOUNT, DEMO_INSTRUMENTS, DEMO_PRICE, HALF_DONE, type DemoInstrument } from './scenario';
 
@@ -67,6 +68,7 @@ export async function loadDemo(now = new Date(process.env.FENDREL_DEMO_DATE ?? D
 	for (const [index, instrument] of DEMO_INSTRUMENTS.entries()) await loadInstrument(context, instrument, index);
 	await rebuildSummaries();
 	await loadTempering(user.workshopId, today, await listInstruments(user.workshopId));
+	await loadPractice(user.id, today);
 }
 
 async function loadInstrument(context: Context, instrument: DemoInstrument, index: number): Promise<void> {

@@ -8,6 +8,7 @@ import { listTemperaments, temperamentBySlug } from '../db/stores/temperaments';
 import { download } from './download';
 import { temperamentOr404 } from '../find';
 import { deleteOwn, importText, keepDraft } from './keepDraft';
+import { libraryAsked, libraryPage } from './library';
 import type { SignedIn } from '../auth/session';
 import { newWorkshop, withDatabase } from '../tests/parts';
 import { loadTuning } from '../tuning/choice';
@@ -151,5 +152,36 @@ describe('what an address says of instrument and temperament', () => {
 		});
 		expect(await loadTuning(me, { stretch: 'more' })).toMatchObject({ stretch: { by: 'none' } });
 		expect(early.temperament.name).toBe('Vallotti');
+	});
+});
+
+describe('the library by pages', () => {
+	const rows = (count: number) =>
+		`name,C,C#,D,Eb,E,F,F#,G,G#,A,Bb,B\n${Array.from({ length: count }, (_, i) => `Tide ${i},${i / 100},0,0,0,0,0,0,0,0,0,0,0`).join('\n')}`;
+	it('shows the workshop’s own first, then the library, each once, and finds by words and character', async () => {
+		const full = await newWorkshop();
+		const bring = (count: number) => importText(full, rows(count), { confirmed: true, rename: true });
+		kept(await bring(150));
+		expect(problems(await bring(51))).toContain('200 temperaments of its own at most');
+		kept(await bring(50));
+		expect(problems(await bring(1))).toContain('Delete some');
+		expect(problems(await keepDraft(full, wire('One more'), true))).toContain('Delete some');
+		const seen: string[] = [];
+		for (let after: number | undefined = 0; after !== undefined;) {
+			const page = await libraryPage(full.workshopId, libraryAsked.parse({ after }));
+			expect(page.temperaments.length).toBeLessThanOrEqual(60);
+			seen.push(...page.temperaments.map(({ slug, own }) => `${own} ${slug}`));
+			after = page.next;
+		}
+		const all = await listTemperaments(full.workshopId);
+		expect(seen.slice(0, 200).every((each) => each.startsWith('true'))).toBe(true);
+		expect([...seen].sort()).toEqual(all.map(({ own, slug }) => `${own} ${slug}`).sort());
+		const found = async (asked: object) =>
+			(await libraryPage(full.workshopId, libraryAsked.parse(asked))).temperaments.map(({ name }) => name);
+		expect(await found({ find: 'TIDE 147' })).toEqual(['Tide 147']);
+		expect(await found({ find: 'vallotti', character: 'well' })).toContain('Vallotti');
+		expect(await found({ find: 'vallotti', character: 'meantone' })).toEqual([]);
+		// What makes no sense counts as not said.
+		expect((await found({ character: 'loud', use: 7, after: -3, find: ['a'] })).length).toBe(60);
 	});
 });

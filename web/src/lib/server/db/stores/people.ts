@@ -15,7 +15,7 @@ export async function createUser(
 	const { users, guestPlaces } = database().models;
 	const row = {
 		...user,
-		...{ id: uuid(), email: email.toLowerCase(), createdAt: new Date(), deletedAt: null, deletedBy: null }
+		...{ id: uuid(), email: email.toLowerCase(), createdAt: new Date(), deletedAt: null, deletedBy: null, ear: null }
 	};
 	await users.create(row, { transaction });
 	await guestPlaces.bulkCreate(

@@ -23,6 +23,7 @@ export const workshopTables = (define: Define) => ({
 			role: required(DataTypes.STRING(12)),
 			passwordHash: required(DataTypes.STRING(255)),
 			createdAt: required(TIME),
+			ear: json<UserRow>('ear', true),
 			...deletion()
 		},
 		DELETABLE

@@ -12,7 +12,6 @@
 	import { keysAsked } from '$lib/bearing/witness';
 	import ListenBar from '$lib/pairs/ListenBar.svelte';
 	import { PairListening } from '$lib/pairs/pairListening.svelte';
-	import { EARS } from '$lib/tuning/ears';
 	import { ask } from '$lib/ui/address';
 	import { bearingGround, bearingPlanOn } from '$lib/tuning/bearingPlan';
 	import { choiceName } from '$lib/tuning/choice';
@@ -30,7 +29,7 @@
 	);
 	const wish = $derived({
 		...{ basis: { ...basisOf(choice), fork: start }, school: data.sheet.school, start },
-		...{ low: octave.low, high: octave.high, ear: EARS[data.sheet.ear] }
+		...{ low: octave.low, high: octave.high, ear: data.ear }
 	});
 	const ground = $derived(bearingGround(wish.basis));
 	const plan = $derived(bearingPlanOn(ground, wish));
@@ -101,6 +100,7 @@
 		{plan}
 		{current}
 		ear={data.sheet.ear}
+		mine={data.mine}
 		errors={comparison?.errors}
 		disabled={!alive}
 		onchoose={(step) => (at = step)}
@@ -108,7 +108,7 @@
 </div>
 <Ranking
 	ranking={comparison?.ranking}
-	ear={EARS[data.sheet.ear]}
+	ear={data.ear}
 	progress={comparison?.share}
 	failed={comparison?.failed}
 	chosen={plan.school}

@@ -1,0 +1,8 @@
+import type { ChoiceDrill } from './drill';
+import { RATES } from './rates';
+import { SIZES } from './sizes';
+
+/** All drills, in the order in which an ear is trained. */
+export const DRILLS: readonly ChoiceDrill[] = [SIZES, RATES];
+
+export const drillOf = (id: string): ChoiceDrill | undefined => DRILLS.find((each) => each.id === id);
