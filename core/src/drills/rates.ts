@@ -34,8 +34,8 @@ export const RATES: ChoiceDrill = {
 	id: 'rates',
 	choices: 2,
 	registers: [
-		register('quick', 'thirds, about 7 a second', 53, 0.15),
-		register('slow', 'fifths, about 1 a second', 53, 0.25)
+		register('quick', 'Thirds, about 7 a second', 53, 0.15),
+		register('slow', 'Fifths, about 1 a second', 53, 0.25)
 	],
 	trial(strings, { id, ...rest }, size, random) {
 		const { rate, kind, seconds } = ABOUT[id];

@@ -22,7 +22,8 @@
 <section>
 	<h2 class="panel-heading">
 		Which plan closes best here? <span
-			>cents, by an ear that counts to {Number(ear.floor.toFixed(2))} per second or {Math.round(100 * ear.share)} %, with a bias of {ear.bias}</span
+			>cents, by an ear that counts to {Number(ear.floor.toFixed(2))} per second or {Math.round(100 * ear.share)} %, with
+			a bias of {ear.bias}</span
 		>
 	</h2>
 	{#if errors}

@@ -15,7 +15,7 @@
 	}
 	let { sittings, now, label, height = 150 }: Props = $props();
 	let width = $state(480);
-	const margin = { top: 8, right: 10, bottom: 22, left: 76 };
+	const margin = { top: 8, right: 10, bottom: 22, left: 46 };
 	const chart = $derived(earRecord(sittings, now, { width, height, margin }));
 	const said = $derived(
 		sittings

@@ -10,7 +10,7 @@
 	}
 	let { label, height = 220, ...of }: Props = $props();
 	let width = $state(700);
-	const margin = { top: 10, right: 12, bottom: 22, left: 64 };
+	const margin = { top: 10, right: 12, bottom: 22, left: 46 };
 	const chart = $derived(earTrials(of, { width, height, margin }));
 	const right = $derived(of.trials.filter(({ isRight }) => isRight).length);
 </script>

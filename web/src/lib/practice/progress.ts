@@ -52,11 +52,7 @@ export function recentTrials(sat: readonly Sat[]): Trial[] {
 	return recent.flatMap(({ trials }) => trials).slice(-NEWEST);
 }
 
-function inRegister(
-	{ id: drill }: ChoiceDrill,
-	{ id: register, task }: DrillRegister,
-	sat: readonly Sat[]
-): Progress {
+function inRegister({ id: drill }: ChoiceDrill, { id: register, task }: DrillRegister, sat: readonly Sat[]): Progress {
 	const of = sat.filter((each) => each.drill === drill && each.register === register);
 	const trials = recentTrials(of);
 	return {

@@ -75,10 +75,11 @@
 						</details>
 					</div>
 					<div class="record">
+						<p class="soft axis">{words.unit}, sitting by sitting</p>
 						<EarRecord
 							sittings={progress.sittings.filter(({ isGuessed }) => !isGuessed)}
 							now={Date.now()}
-							label={words.size}
+							label={words.figure}
 						/>
 					</div>
 				{:else}<p class="soft said">Not practised yet.</p>{/if}
@@ -130,16 +131,25 @@
 	}
 	.register {
 		display: grid;
-		grid-template-columns: 13rem minmax(12rem, 1fr) minmax(0, 1.4fr);
+		grid-template-columns: 17rem minmax(12rem, 1fr) minmax(0, 1.4fr);
 		gap: 0.5rem 1.5rem;
 		align-items: center;
 		border-top: 1px solid var(--line);
 		padding: 0.6rem 0;
 	}
 	.name {
-		display: grid;
-		gap: 0.4rem;
-		justify-items: start;
+		display: flex;
+		gap: 0.4rem 1rem;
+		align-items: center;
+		justify-content: space-between;
+		flex-wrap: wrap;
+	}
+	.why {
+		margin-bottom: 0.7rem;
+	}
+	.axis {
+		font-size: 0.85rem;
+		padding-left: 46px;
 	}
 	.figure {
 		font-size: 2rem;

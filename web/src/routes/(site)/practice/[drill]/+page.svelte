@@ -107,7 +107,7 @@
 		>
 			{#each drill.registers as { id, name } (id)}<option value={id}>{name}</option>{/each}
 		</select>
-		<TuningBar choice={data.choice} />
+		<TuningBar choice={data.choice} fixedTemperament />
 	</div>
 </header>
 <StandInNotice name={data.standsInFor} />
@@ -194,7 +194,7 @@
 			largest={register.task.largest}
 			most={SITTING}
 			{threshold}
-			label={words.size}
+			label={words.figure}
 		/>
 	</section>
 {/if}
@@ -241,6 +241,7 @@
 	}
 	.one:disabled {
 		cursor: default;
+		opacity: 1;
 	}
 	.number {
 		font-size: 6rem;
@@ -259,7 +260,11 @@
 		color: var(--felt);
 	}
 	.right {
-		border-bottom-color: var(--ink);
+		border-bottom-color: var(--felt);
+	}
+	.right .state {
+		color: var(--felt);
+		font-weight: 700;
 	}
 	.wrong .number {
 		color: var(--soft);
