@@ -113,6 +113,7 @@ test('no address is open to strangers or to another workshop, and nonsense is re
 			.replace('[slug]', own.temperament)
 			.replace('[attachment]', own.attachment)
 			.replace('[token]', 'nobody-has-this')
+			.replace('[drill]', 'sizes')
 			.replace('[file]', 'report.pdf');
 	const all = routes();
 	expect(all.length).toBeGreaterThan(30);

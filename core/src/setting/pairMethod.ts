@@ -58,13 +58,20 @@ export function afterPairStrike(state: PairState, { apart, limit, off, within }:
 	const isClean = apart <= limit;
 	if (state.phase === 'done') return state;
 	if (state.phase === 'move') {
-		const wanted = Math.abs(state.by);
-		const isThere = Math.abs(apart - wanted) <= Math.max(REACHED.cents, REACHED.share * wanted);
-		return isThere ? { ...state, phase: 'match' } : state;
+		return Math.abs(beyondMove(state, apart)) <= reachedWithin(state) ? { ...state, phase: 'match' } : state;
 	}
 	// A shade has been moved: whether clean or not, the other follows.
 	if (state.phase === 'shade' && !isClean) return { ...state, phase: 'match' };
 	return isClean ? judged(state, off, within) : state;
+}
+
+const reachedWithin = ({ by }: PairState) => Math.max(REACHED.cents, REACHED.share * Math.abs(by));
+/** Cents by which two strings lie further apart than the move asks for. */
+const beyondMove = ({ by }: PairState, apart: number) => apart - Math.abs(by);
+
+/** Whether a string that is moved has gone past where it was to go: it comes back. */
+export function isPastMove(state: PairState, apart: number): boolean {
+	return state.phase === 'move' && beyondMove(state, apart) > reachedWithin(state);
 }
 
 function judged(state: PairState, off: number, within: number): PairState {

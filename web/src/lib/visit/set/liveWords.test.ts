@@ -1,4 +1,4 @@
-import { KEYBOARD, usualStringing } from '@fendrel/core';
+import { cents, KEYBOARD, usualStringing } from '@fendrel/core';
 import { describe, expect, it } from 'vitest';
 import { pairLive, unisonLive } from './liveWords';
 import { beginPair, leverString, pairHeard } from './pairWork';
@@ -26,6 +26,11 @@ describe('the live figure', () => {
 		const moving = pairHeard(begun, strike(0.1, -2));
 		// Two cents at 880 Hz: once a second.
 		expect(pairLive(moving, 880)).toMatchObject({ word: 'Left up', figure: '0.1', unit: 'of 1.0 beats/s' });
+		// Too far: it comes back the other way.
+		expect(pairLive({ ...moving, apart: 5 }, 880).word).toBe('Left back down');
+		const down = { ...moving, state: { ...moving.state, by: cents(-2) } };
+		expect(pairLive({ ...down, apart: 5 }, 880).word).toBe('Left back up');
+		expect(pairLive({ ...down, apart: 1 }, 880).word).toBe('Left down');
 		expect(leverString(moving)).toBe('69/left');
 		const matching = pairHeard(moving, strike(2, -1));
 		expect([pairLive(matching, 880).word, leverString(matching)]).toEqual(['Bring the other to it', '69/middle']);

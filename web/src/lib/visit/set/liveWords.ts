@@ -1,4 +1,4 @@
-import { memberOf, pairBeat, type Cents } from '@fendrel/core';
+import { isPastMove, memberOf, pairBeat, type Cents } from '@fendrel/core';
 import { capital } from '$lib/ui/format';
 import { askedBeat, type PairWork } from './pairWork';
 import { isTogether, type UnisonVerdict } from './unisonWork';
@@ -28,11 +28,11 @@ const PHASES = {
 	done: 'It stands'
 } as const;
 
-/** "Left up": which string moves, and which way. */
-export function pairWord({ state, moved }: PairWork): string {
+/** "Left up": which string moves, and which way; "back down" where it has gone too far. */
+export function pairWord({ state, moved, apart = 0 }: PairWork): string {
 	if (state.phase !== 'move') return PHASES[state.phase];
-	const name = memberOf(moved);
-	return `${capital(name)} ${state.by > 0 ? 'up' : 'down'}`;
+	const isPast = isPastMove(state, apart);
+	return `${capital(memberOf(moved))} ${isPast ? 'back ' : ''}${state.by > 0 !== isPast ? 'up' : 'down'}`;
 }
 
 /** Of a pair whose own beat is the ruler: beats, and no cents. */
