@@ -316,6 +316,7 @@ not come to hold, since it beats by itself, are counted apart: ${figures.asTheyS
 | what | root mean square, cents | aim |
 |---|---|---|
 | strings from their targets | ${figures.setWithin.toFixed(2)} | 0.5 |
+| the same with the strings that beat by themselves | ${figures.allWithin.toFixed(2)} | |
 | strings of a unison from each other | ${figures.unisonsWithin.toFixed(2)} | 0.4 |
 | ${figures.pairs} pairs by the pair method, read as beats only, from their targets | ${figures.pairsWithin.toFixed(2)} | 1 |
 

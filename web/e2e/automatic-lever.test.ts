@@ -18,6 +18,7 @@ import {
 } from '@fendrel/core';
 import {
 	addInstrument,
+	bringBy,
 	holdString,
 	listen,
 	openStrings,
@@ -139,13 +140,15 @@ test('an automatic lever that reads the page: notes with their unisons', async (
 			}
 		} else if (!(await holdString(page, 14))) {
 			asTheyStood.add(note);
-			await page.keyboard.press('Shift+Enter');
+			await bringNear(page, due);
+			if ((await due()) === before) await page.keyboard.press('Shift+Enter');
 		}
 		await truth.look();
 	}
 	const whole = [...truth.notes].filter(([note, strings]) => strings.length === 3 && !asTheyStood.has(note));
 	expect(truth.notes.size).toBeGreaterThanOrEqual(Math.max(1, NOTES - 1));
 	const strings = whole.map(([, each]) => each);
+	figures.allWithin = rms([...truth.notes.values()].flat());
 	figures.notes = truth.notes.size;
 	figures.asTheyStood = asTheyStood.size;
 	figures.setWithin = rms(strings.flat());
@@ -159,6 +162,23 @@ test('an automatic lever that reads the page: notes with their unisons', async (
 	await pace(page, 1);
 	figures.changes = await changesWhileTurned(page);
 });
+
+/** A string that beats by itself says something else with every strike: it is brought to where the middle one of three says. */
+async function bringNear(page: Page, due: () => Promise<string>): Promise<void> {
+	const before = await due();
+	for (let round = 0; round < 2; round++) {
+		const read: number[] = [];
+		for (let i = 0; i < 3; i++) {
+			await strikeAndLook(page);
+			if ((await due()) !== before) return;
+			const { cents } = await readLive(page);
+			if (cents !== undefined) read.push(cents);
+		}
+		const middle = read.sort((a, b) => a - b)[Math.floor(read.length / 2)] ?? 0;
+		if (Math.abs(middle) < 0.3) return;
+		await bringBy(page, -middle);
+	}
+}
 
 /** Whether the page is still on an open unison that has not come together: both read in one moment, for it leaves by itself. */
 const isStillApart = (page: Page) =>

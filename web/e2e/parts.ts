@@ -181,6 +181,13 @@ export const openStrings = (page: Page) =>
 /** Cents that a pin of the simulated instrument moves before its string follows. */
 const BEARING = 1.2;
 
+/** Moves the open string by so many cents: past it, and back, else what the bearing holds comes out blow by blow. */
+export async function bringBy(page: Page, cents: number): Promise<void> {
+	const past = Math.sign(cents) * BEARING;
+	await turnPin(page, cents + past);
+	await turnPin(page, -past);
+}
+
 /**
  * Turns the open string until it is said to hold, and what comes next is open.
  * @returns false when it does not come to hold
@@ -193,10 +200,7 @@ export async function holdString(page: Page, most = 24): Promise<boolean> {
 		const { word, cents } = await readLive(page);
 		if ((await due()) !== before) return true;
 		if (word === 'Raise' || word === 'Lower') {
-			// Past it, and back down: else what the bearing holds comes out blow by blow.
-			const past = -Math.sign(cents!) * BEARING;
-			await turnPin(page, -cents! + past);
-			await turnPin(page, -past);
+			await bringBy(page, -cents!);
 		}
 		await strikeAndLook(page);
 		if ((await readLive(page)).word === 'Holds') {

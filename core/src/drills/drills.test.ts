@@ -8,6 +8,7 @@ import { centsBetween, equalHz } from '../units/pitch';
 import { hz } from '../units/quantity';
 import { DEFAULT_EAR } from '../bearing/ear';
 import { DRILLS } from './drills';
+import { OCTAVES_DRILL } from './octaves';
 import { earFromRates, RATES } from './rates';
 import { SIZES } from './sizes';
 
@@ -78,6 +79,21 @@ describe('what drills play', () => {
 				});
 				expect(Math.abs(Math.abs(centsBetween(hz(clean), hz(moved))) - size)).toBeLessThan(0.02);
 			}
+	});
+
+	it('is pure at the coincidence by which octaves are set there, or off it by what is asked', () => {
+		for (const [id, p, q] of [
+			['bass', 6, 3],
+			['middle', 4, 2],
+			['treble', 2, 1]
+		] as const) {
+			const register = OCTAVES_DRILL.registers.find((each) => each.id === id)!;
+			const { sounds, right } = OCTAVES_DRILL.trial(strings, register, 1.7, createRandom(5));
+			sounds.forEach(([{ voices }], i) => {
+				const off = centsBetween(partialHz(voices[0].string, p), partialHz(voices[1].string, q));
+				expect(Math.abs(off)).toBeCloseTo(i === right ? 1.7 : 0, 9);
+			});
+		}
 	});
 
 	it('beats as much faster as is asked', () => {

@@ -1,8 +1,7 @@
 import { INTERVALS, type IntervalKind } from '../intervals/intervalKinds';
-import { flexiblePitchOf, partialHz, type StiffString } from '../strings/stiffString';
-import { hz } from '../units/quantity';
 import type { Ear } from '../bearing/ear';
 import { noteOf, oneOf, type ChoiceDrill, type DrillRegister } from './drill';
+import { upperFor } from './strings';
 
 /** Beats a second about which the two of a trial lie, and the interval that beats so. */
 const ABOUT: Readonly<
@@ -15,14 +14,6 @@ const ABOUT: Readonly<
 const ROVES = 0.15;
 /** Share of right answers of two at the threshold, as a deviate: (1 + 0.63) / 2 of a normal distribution. */
 const DEVIATE = 0.9003;
-
-/** The upper string of an interval that beats at so much a second, wide. */
-export function upperFor(lower: StiffString, b: number, kind: IntervalKind, rate: number): StiffString {
-	return {
-		flexiblePitch: hz(flexiblePitchOf(partialHz(lower, kind.lowerPartial) + rate, b, kind.upperPartial)),
-		inharmonicity: b
-	};
-}
 
 const register = (id: string, name: string, lowest: number, usual: number): DrillRegister => ({
 	...{ id, name, lowest, highest: lowest + 5 },

@@ -1,19 +1,9 @@
-import { flexiblePitchOf, partialHz, type StiffString } from '../strings/stiffString';
-import { hz } from '../units/quantity';
 import { noteOf, oneOf, type ChoiceDrill } from './drill';
+import { movedBy } from './strings';
 
 /** Long enough for a beat of one in two seconds to be heard. */
 const SECONDS = 2.4;
 const task = (usual: number) => ({ guess: 1 / 3, smallest: 0.1, largest: 20, usual });
-
-/** The same string, so many cents away. */
-export function movedBy(string: StiffString, cents: number): StiffString {
-	const { inharmonicity } = string;
-	return {
-		flexiblePitch: hz(flexiblePitchOf(partialHz(string, 1) * 2 ** (cents / 1200), inharmonicity)),
-		inharmonicity
-	};
-}
 
 /** Three unisons of two strings; one of them is some cents apart. */
 export const SIZES: ChoiceDrill = {

@@ -32,6 +32,16 @@ export const DRILL_WORDS: Readonly<Record<string, DrillWords>> = {
 		means: ({ size }) => `Two strings ${inCents(size)} apart are heard, more often than not.`,
 		unit: 'cents'
 	},
+	octaves: {
+		title: 'Octaves',
+		asks: 'Which of the three is not pure?',
+		was: (size) => `${size} off`,
+		why: 'A pure octave stands still where its two strings meet: in the bass at the sixth partial of the lower note, in the middle at the fourth, in the treble at the second.',
+		size: inCents,
+		figure: cents,
+		means: ({ size }) => `An octave ${inCents(size)} off is heard, more often than not.`,
+		unit: 'cents'
+	},
 	rates: {
 		title: 'Faster or slower',
 		asks: 'Which of the two beats faster?',

@@ -11,7 +11,6 @@
 	import { Sitting } from '$lib/practice/sitting.svelte';
 	import { choiceName } from '$lib/tuning/choice';
 	import { planFor } from '$lib/tuning/plan';
-	import StandInNotice from '$lib/tuning/StandInNotice.svelte';
 	import TuningBar from '$lib/tuning/TuningBar.svelte';
 	import { ask } from '$lib/ui/address';
 	import { counted } from '$lib/ui/format';
@@ -110,7 +109,11 @@
 		<TuningBar choice={data.choice} fixedTemperament />
 	</div>
 </header>
-<StandInNotice name={data.standsInFor} />
+{#if data.standsInFor}
+	<p class="notice" role="status">
+		Not all of these notes are on {data.standsInFor}: you hear {choiceName(data.choice)}.
+	</p>
+{/if}
 
 {#if sitting}
 	<section class="trial" aria-label="Trial">
