@@ -1,6 +1,8 @@
 import { INTERVALS, stringFromFirstPartial, hz } from '@fendrel/core';
 import { describe, expect, it } from 'vitest';
 import { coincidenceLadder } from './coincidenceLadder';
+import { earRecord } from './earRecord';
+import { earTrials } from './earTrials';
 import { keyboardStrip, noteAt } from './keyboardStrip';
 import { moves } from './moves';
 import { sectionRecord } from './sectionRecord';
@@ -127,5 +129,34 @@ describe('the trace of a beat', () => {
 		};
 		expect(dips(2)).toBe(10);
 		expect(dips(0)).toBe(0);
+	});
+});
+
+describe('pictures of an ear', () => {
+	const inFrame = (y: number) => y >= frame.margin.top - 0.01 && y <= frame.height - frame.margin.bottom + 0.01;
+
+	it('lay sizes out by ratios, one answer after the other, and the threshold among them', () => {
+		const trials = [0.1, 1, 10, 50].map((size) => ({ size, isRight: size > 1 }));
+		const threshold = { size: 2, low: 1, high: 4 };
+		const { marks, band, yTicks } = earTrials({ trials, smallest: 0.1, largest: 10, most: 30, threshold }, frame);
+		const [tenth, one, ten, beyond] = marks;
+		expect(tenth.y - one.y).toBeCloseTo(one.y - ten.y, 6);
+		expect(beyond.y).toBe(ten.y);
+		expect(marks.map(({ isRight }) => isRight)).toEqual([false, false, true, true]);
+		expect(marks.every(({ y }) => inFrame(y)) && yTicks.every(({ y }) => inFrame(y))).toBe(true);
+		expect(band!.low - band!.y).toBeCloseTo(band!.y - band!.high, 6);
+		expect(earTrials({ trials: [], smallest: 0.1, largest: 10, most: 30, threshold: undefined }, frame).marks).toEqual(
+			[]
+		);
+	});
+
+	it('stand sittings in their days, one alone too, each with what it leaves open', () => {
+		const day = 86_400_000;
+		const at = (days: number) => ({ at: 1000 * day - days * day, threshold: { size: 1, low: 0.5, high: 2 } });
+		const { marks, xTicks } = earRecord([at(60), at(30), at(0)], 1000 * day, frame);
+		expect(marks[1].x - marks[0].x).toBeCloseTo(marks[2].x - marks[1].x, 6);
+		for (const { low, y, high } of marks) expect(high < y && y < low && inFrame(high) && inFrame(low)).toBe(true);
+		expect(xTicks.length).toBeGreaterThan(1);
+		expect(earRecord([at(0)], 1000 * day, frame).marks).toHaveLength(1);
 	});
 });
