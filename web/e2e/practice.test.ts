@@ -77,6 +77,13 @@ test('sizes: an ear that hears is measured, by keys and pedal; it stays over a r
 	await expect(sizes.getByText(/between .* and .*, nine times of ten; 30 more answers make it firm/)).toBeVisible();
 	await expect(sizes.getByRole('img', { name: /^Thresholds from sitting to sitting/ })).toHaveCount(2);
 	await page.reload();
+	const csv = await (await page.request.get('/practice/download?format=csv')).text();
+	expect(csv.split('\n')[0]).toBe('began,drill,register,answer,size,right,guessed');
+	expect(csv.split('\n').filter((line) => line.includes(',sizes,treble,'))).toHaveLength(30);
+	const json = await (await page.request.get('/practice/download?format=json')).json();
+	expect(json).toMatchObject({ format: 'fendrel-practice', version: 1 });
+	expect(json.sittings.at(-1).answers).toHaveLength(30);
+	expect((await page.request.get('/practice/download?format=xml')).status()).toBe(400);
 	await sizes.getByText('1 sitting').click();
 	await sizes.getByRole('button', { name: /^Delete the sitting/ }).click();
 	await page.getByRole('button', { name: 'Delete it' }).click();

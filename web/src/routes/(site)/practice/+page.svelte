@@ -31,6 +31,12 @@
 {#if form && 'done' in form}<p class="done" role="status">{form.done}</p>{/if}
 {#if waits}<p class="notice" role="status">A sitting waits on this device. {waits}</p>{/if}
 
+{#if data.progress.length}
+	<p class="export">
+		<a href="/practice/download?format=csv" download>Your answers as CSV</a>
+		<a href="/practice/download?format=json" download>as JSON</a>
+	</p>
+{/if}
 {#each DRILLS as { id, registers } (id)}
 	{@const words = DRILL_WORDS[id]}
 	<section aria-label={words.title}>
@@ -182,6 +188,11 @@
 		display: flex;
 		flex-wrap: wrap;
 		gap: 0.6rem;
+	}
+	.export {
+		display: flex;
+		gap: 1rem;
+		margin-top: 0.6rem;
 	}
 	.done {
 		color: var(--felt);

@@ -3,7 +3,7 @@ import type { Transaction } from 'sequelize';
 import { database } from '../connection';
 import type { SittingRow } from '../rows';
 
-/** The newest of somebody's sittings, the oldest of them first. */
+/** The newest of somebody's sittings, the oldest of them first. @param most Infinity: all of them */
 export async function sittingsOf(userId: string, most = 400): Promise<SittingRow[]> {
 	const rows = await database().models.sittings.findAll({
 		where: { userId },
@@ -11,7 +11,7 @@ export async function sittingsOf(userId: string, most = 400): Promise<SittingRow
 			['beganAt', 'DESC'],
 			['id', 'DESC']
 		],
-		limit: most
+		...(most < Infinity && { limit: most })
 	});
 	return rows.map((row) => row.get()).reverse();
 }
