@@ -38,10 +38,17 @@ export async function addInstrument(
 	{ lowest, highest, place }: { lowest?: string; highest?: string; place?: string } = {}
 ): Promise<void> {
 	await page.goto('/instruments/new');
-	await page.getByLabel('Name').fill(name);
-	if (place) await page.locator('input[name=location]').fill(place);
-	if (lowest) await page.getByLabel('Lowest note').fill(lowest);
-	if (highest) await page.getByLabel('Highest note').fill(highest);
+	const fields = [
+		[page.getByLabel('Name'), name],
+		[page.locator('input[name=location]'), place],
+		[page.getByLabel('Lowest note'), lowest],
+		[page.getByLabel('Highest note'), highest]
+	] as const;
+	// A page that comes to life in the midst of it may take back what was typed.
+	await expect(async () => {
+		for (const [field, text] of fields) if (text) await field.fill(text);
+		for (const [field, text] of fields) if (text) await expect(field).toHaveValue(text, { timeout: 500 });
+	}).toPass();
 	await page.getByRole('button', { name: 'Add it' }).click();
 	await expect(page.getByRole('heading', { name, exact: true })).toBeVisible();
 }
@@ -140,7 +147,7 @@ export async function setDueNote(page: Page): Promise<string> {
 			await expect.poll(async () => (await readLive(page)).note).not.toBe(note);
 			return note;
 		}
-		if (word === 'Raise' || word === 'Lower') await turnPin(page, -cents!);
+		if (word === 'Raise' || word === 'Lower') await bringBy(page, -cents!);
 	}
 	throw new Error(`${note} did not hold after 12 rounds`);
 }
