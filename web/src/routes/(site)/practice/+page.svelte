@@ -33,8 +33,8 @@
 
 {#if data.progress.length}
 	<p class="export">
-		<a href="/practice/download?format=csv" download>Your answers as CSV</a>
-		<a href="/practice/download?format=json" download>as JSON</a>
+		<a class="anchor" href="/practice/download?format=csv" download>Your answers as CSV</a>
+		<a class="anchor" href="/practice/download?format=json" download>as JSON</a>
 	</p>
 {/if}
 {#each DRILLS as { id, registers } (id)}
