@@ -89,7 +89,8 @@ export class Sitting {
 		this.own.answer(trial);
 		this.known.answer(trial);
 		this.trials = [...this.trials, trial];
-		this.isTired = this.known.isTired;
+		// Of this sitting alone: an ear that hears less than last month does not tire.
+		this.isTired = this.own.isTired;
 		this.isOver = this.trials.length >= SITTING;
 		this.ground.onanswered(this.trials, this.isOver);
 	}

@@ -176,9 +176,9 @@
 		{/if}
 		{#if player.problem}<p class="problem" role="alert">{player.problem}</p>{/if}
 		{#if sitting.notice}<p class="notice" role="status">{sitting.notice}</p>{/if}
-		{#if sitting.isTired && !sitting.isOver}
+		{#if sitting.isTired}
 			<p class="notice" role="status">
-				Your answers are getting worse: the ear tires. End here, and rest a quarter of an hour.
+				Your answers grew worse: the ear tires. Rest a quarter of an hour before the next sitting.
 			</p>
 		{/if}
 		{#if waits}<p class="notice" role="status">
