@@ -242,14 +242,14 @@ async function standByPair(page: Page, word: Locator): Promise<void> {
 	const panel = page.getByRole('region', { name: 'Pair method' });
 	let step = 1;
 	let last = Infinity;
-	for (let round = 0; round < 45 && (await word.innerText()) !== 'It stands'; round++) {
+	for (let round = 0; round < 70 && (await word.innerText()) !== 'It stands'; round++) {
 		const looks = await looked();
 		await strike(page);
 		// A strike that cannot be told is said so, and struck again.
 		await expect.poll(async () => (await looked()) !== looks || (await page.locator('.notice').count()) > 0).toBe(true);
 		const phase = await word.innerText();
 		if (phase === 'It stands') break;
-		const [, heard, asked] = /^\s*([\d.]+)\s*(?:of ([\d.]+))?/.exec(await told()) ?? [];
+		const [, heard, asked] = /^\s*(?:about )?([\d.]+)\s*(?:of ([\d.]+))?/.exec(await told()) ?? [];
 		const off = Math.abs(Number(heard) - Number(asked ?? 0));
 		const way = phase.endsWith('up') ? 1 : phase.endsWith('down') ? -1 : 0;
 		// Where no way is said, who hears that it grows worse turns the other way.
