@@ -1,18 +1,8 @@
 import { randomUUID } from 'node:crypto';
 import { expect, test, type Page } from '@playwright/test';
-import { signIn } from './parts';
-
-/** Keeps what is given to the loudspeaker: an ear that hears nothing else. */
-const overhear = (page: Page) =>
-	page.addInitScript(() => {
-		const heard: Float32Array[] = [];
-		Object.assign(window, { heard });
-		const copy = AudioBuffer.prototype.copyToChannel;
-		AudioBuffer.prototype.copyToChannel = function (samples, ...where) {
-			heard.push(samples.slice(0, 20_000) as Float32Array);
-			copy.call(this, samples, ...where);
-		};
-	});
+import { parseNote } from '@fendrel/core';
+import { countHeard, frequencies, overhear } from './overheard';
+import { addInstrument, signIn } from './parts';
 
 /** Which of the last three sounds is unlike the two others, and how unlike (0 to 1). */
 const oddOne = (page: Page) =>
@@ -36,9 +26,7 @@ async function play(page: Page, trial: number): Promise<void> {
 	await page.keyboard.press('Space');
 	await expect(page.getByRole('group', { name: /^Which of/ })).toHaveAttribute('data-asked', 'true');
 	await expect(page.getByText('sounds', { exact: true })).toBeVisible();
-	await expect
-		.poll(() => page.evaluate(() => (window as unknown as { heard: unknown[] }).heard.length))
-		.toBe(3 * trial);
+	await expect.poll(() => countHeard(page)).toBe(3 * trial);
 }
 
 test('sizes: an ear that hears is measured, by keys and pedal; it stays over a reload, and can be deleted', async ({
@@ -48,8 +36,8 @@ test('sizes: an ear that hears is measured, by keys and pedal; it stays over a r
 	await signIn(page);
 	await page.getByRole('link', { name: 'Practice', exact: true }).click();
 	await expect(page.getByRole('heading', { name: 'What does your ear tell apart?' })).toBeVisible();
-	await page.getByRole('region', { name: 'Sizes' }).getByRole('link', { name: 'Begin' }).nth(2).click();
-	await expect(page.getByRole('heading', { name: 'Sizes' })).toBeVisible();
+	await page.getByRole('link', { name: 'Sizes, A4 to G♯5' }).click();
+	await expect(page.getByRole('heading', { name: 'Sizes', exact: true })).toBeVisible();
 	await expect(page.getByRole('button', { name: 'Play' })).toBeEnabled();
 	for (let trial = 1; trial <= 30; trial++) {
 		await play(page, trial);
@@ -73,12 +61,14 @@ test('sizes: an ear that hears is measured, by keys and pedal; it stays over a r
 	expect(found).toBeGreaterThan(0.1);
 	expect(found).toBeLessThan(4);
 	await page.getByRole('link', { name: 'All drills' }).click();
-	const sizes = page.getByRole('region', { name: 'Sizes' });
+	const sizes = page.getByRole('region', { name: 'Sizes', exact: true });
 	await expect(sizes.getByText(/between .* and .*, nine times of ten; 30 more answers make it firm/)).toBeVisible();
-	await expect(sizes.getByRole('img', { name: /^Thresholds from sitting to sitting/ })).toHaveCount(2);
+	await expect(sizes.getByRole('img', { name: /^Figures from sitting to sitting/ })).toHaveCount(2);
 	await page.reload();
 	const csv = await (await page.request.get('/practice/download?format=csv')).text();
-	expect(csv.split('\n')[0]).toBe('began,drill,register,answer,size,right,guessed');
+	expect(csv.split('\n')[0]).toBe(
+		'began,drill,register,answer,size,right,guessed,way,from,asked,set,tries,seconds,note'
+	);
 	expect(csv.split('\n').filter((line) => line.includes(',sizes,treble,'))).toHaveLength(30);
 	const json = await (await page.request.get('/practice/download?format=json')).json();
 	expect(json).toMatchObject({ format: 'fendrel-practice', version: 1 });
@@ -88,7 +78,7 @@ test('sizes: an ear that hears is measured, by keys and pedal; it stays over a r
 	await sizes.getByRole('button', { name: /^Delete the sitting/ }).click();
 	await page.getByRole('button', { name: 'Delete it' }).click();
 	await expect(page.getByText('The sitting is gone.')).toBeVisible();
-	await expect(sizes.getByText('Not practised yet.')).toHaveCount(3);
+	await expect(sizes.getByRole('link', { name: 'Sizes, A4 to G♯5' })).toBeVisible();
 });
 
 test('whoever guesses is told so, and no threshold is made of it; a server that is away loses nothing', async ({
@@ -109,7 +99,7 @@ test('whoever guesses is told so, and no threshold is made of it; a server that 
 	await expect(page.getByText(/30 answers kept on this device/)).toBeVisible();
 	await page.unroute('**/api/practice/**');
 	await page.goto('/practice');
-	const sizes = page.getByRole('region', { name: 'Sizes' });
+	const sizes = page.getByRole('region', { name: 'Sizes', exact: true });
 	await expect(sizes.getByText('1 sitting')).toBeVisible();
 	await sizes.getByText('1 sitting').click();
 	await expect(sizes.getByText('30 answers, guesses: not counted')).toBeVisible();
@@ -135,6 +125,10 @@ test('the ear that practice has measured is the one that a bearing plan reckons 
 		expect(kept.status()).toBe(200);
 	}
 	await page.reload();
+	// What such an ear errs by, and the one that plans reckon with otherwise: before it is taken over.
+	await expect(
+		page.getByText(/it errs by \d\.\d\d cents; the ear that plans reckon with otherwise by \d\.\d\d cents/)
+	).toBeVisible();
 	await page.getByRole('button', { name: 'Use it in bearing plans' }).click();
 	await expect(page.getByText('Bearing plans offer it as “as practised”.')).toBeVisible();
 	await page.goto('/temperaments/equal/bearing-plan?school=circle');
@@ -150,4 +144,134 @@ test('the ear that practice has measured is the one that a bearing plan reckons 
 	await page.getByRole('button', { name: 'Do not use it any more' }).click();
 	await page.goto('/temperaments/equal/bearing-plan?school=circle&ear=mine');
 	await expect(by).toContainText('0.1 per second or 6 %');
+});
+
+/** Strikes, and waits until so many more sounds have been made. */
+async function strikeHeard(page: Page, count: number, key = 'Space'): Promise<void> {
+	const before = await countHeard(page);
+	await page.keyboard.press(key);
+	await expect.poll(() => countHeard(page)).toBe(before + count);
+}
+const cents = (from: number, to: number) => 1200 * Math.log2(to / from);
+const equal = (note: number) => 440 * 2 ** ((note - 69) / 12);
+
+/**
+ * Turns the lever until a figure that is heard is where it is wanted. The lever's gear is not known: the first turns tell it, as they
+ * tell a hand.
+ */
+async function turnUntil(page: Page, hear: () => Promise<number>, wanted: number, within: number): Promise<void> {
+	let off = (await hear()) - wanted;
+	let each = 0;
+	for (let round = 0; round < 14 && Math.abs(off) > within; round++) {
+		const turns = each ? Math.max(-12, Math.min(12, -off / each)) : 1;
+		const whole = Math.trunc(turns);
+		const hairs = Math.round((turns - whole) / 0.15);
+		const press = async (key: string, times: number) => {
+			for (let i = 0; i < times; i++) await page.keyboard.press(key);
+		};
+		await press(whole > 0 ? 'ArrowUp' : 'ArrowDown', Math.abs(whole));
+		await press(hairs > 0 ? 'Shift+ArrowUp' : 'Shift+ArrowDown', Math.abs(hairs));
+		const moved = whole + 0.15 * hairs;
+		const now = (await hear()) - wanted;
+		if (moved && Math.abs(moved) >= 1) each = (now - off) / moved;
+		off = now;
+	}
+}
+
+test('the pair method, to par: one string moved by its beat, the other matched, measured, and kept', async ({
+	page
+}) => {
+	await overhear(page);
+	await signIn(page);
+	await page.goto('/practice');
+	await page.getByRole('link', { name: 'Pair method, A3 to G♯4, with a meter' }).click();
+	const trial = page.getByRole('region', { name: 'Trial' });
+	const phase = page.getByRole('region', { name: 'Answers' });
+	await expect(trial.getByRole('button', { name: 'Strike the pair' })).toBeEnabled();
+	await page.keyboard.press('Enter');
+	await expect(trial.getByText('Strike them first.')).toBeVisible();
+	for (let pair = 1; pair <= 5; pair++) {
+		await expect(trial.getByText(`${pair - 1} of 5 answered`)).toBeVisible();
+		for (let tries = 0; tries < 6; tries++) {
+			const due = await trial.getByText(/^Move one string of/).innerText();
+			const [, name, by, way] = /of (\S+) ([\d.]+) cents (up|down)/.exec(due)!;
+			const about = equal(parseNote(name)!);
+			/** Cents by which the string that is moved stands above the other. */
+			const apart = async () => {
+				await strikeHeard(page, 2);
+				const [still, moved] = await frequencies(page, [about, about]);
+				return cents(still, moved);
+			};
+			await turnUntil(page, apart, way === 'up' ? Number(by) : -Number(by), 0.12);
+			await page.keyboard.press('Enter');
+			await expect(phase).toHaveAttribute('data-phase', 'match');
+			// Now the other one is under the lever: up brings it nearer from below.
+			const behind = async () => -(await apart());
+			await turnUntil(page, behind, 0, 0.12);
+			await page.keyboard.press('PageDown');
+			await expect(phase).not.toHaveAttribute('data-phase', 'match');
+			if (
+				(await trial.getByText(`${pair} of 5 answered`).count()) > 0 ||
+				(await page.getByRole('button', { name: 'Another sitting' }).count()) > 0
+			)
+				break;
+		}
+		if (pair === 5) break;
+		const told = await trial.getByText(/^The pair stands/).innerText();
+		const [, left, tries, par] = /stands ([\d.]+) cents .* in (\d+) tr.*par was (\d+)/.exec(told)!;
+		expect(Number(left)).toBeLessThanOrEqual(0.5);
+		expect(Number(tries)).toBeLessThanOrEqual(Number(par));
+	}
+	await expect(trial.getByText(/You leave a pair 0\.\d\d cents off, root mean square/)).toBeVisible();
+	await page.getByRole('link', { name: 'All drills' }).click();
+	const kept = page.getByRole('region', { name: 'Pair method' });
+	await expect(kept.getByText('1 sitting')).toBeVisible();
+	await page.reload();
+	const { sittings } = await (await page.request.get('/practice/download?format=json')).json();
+	const { drill, answers } = sittings.at(-1);
+	expect([drill, answers.length]).toEqual(['pair', 5]);
+	for (const { set, tries, moves } of answers) {
+		expect(Math.abs(set)).toBeLessThan(0.5);
+		expect(moves).toHaveLength(tries);
+	}
+});
+
+test('bearings on a twin: set by ear, scored, and the one wrong step is found', async ({ page }) => {
+	test.setTimeout(240_000);
+	await overhear(page);
+	await signIn(page);
+	await addInstrument(page, 'Twin for bearings', { lowest: 'C2', highest: 'C6' });
+	await page.goto('/practice/bearings?school=circle');
+	const step = page.getByRole('region', { name: 'The step to do now' });
+	await page.getByLabel('Instrument').selectOption({ label: 'Twin for bearings' });
+	await expect(page.getByText('On Twin for bearings.')).toBeVisible();
+	await page.getByRole('button', { name: 'Have it scored' }).count();
+	const plan = page.getByRole('region', { name: 'The plan' }).getByRole('listitem');
+	const count = await plan.count();
+	const WRONG = 5;
+	for (let i = 1; i < count; i++) {
+		await page.keyboard.press('Enter');
+		await expect(step.getByText(`Step ${i + 1} of ${count}`)).toBeVisible();
+		const [, low, high, rate, sense] = /(\S+)-(\S+), ([\d.]+|still) ?(wide|narrow)?/.exec(
+			await plan.nth(i).innerText()
+		)!;
+		const [lower, upper] = [parseNote(low)!, parseNote(high)!];
+		const [p, q] = ({ 5: [4, 3], 7: [3, 2], 12: [4, 2] } as Record<number, [number, number]>)[upper - lower];
+		const beat = async () => {
+			await strikeHeard(page, 2);
+			const [a, b] = await frequencies(page, [p * equal(lower), q * equal(upper)]);
+			return b - a;
+		};
+		const asked = rate === 'still' ? 0 : (sense === 'narrow' ? -1 : 1) * Number(rate);
+		await turnUntil(page, beat, asked + (i === WRONG ? 3 : 0), 0.12);
+	}
+	const wrongNote = (await plan.nth(WRONG).innerText()).split(/\s/)[0];
+	await page.keyboard.press('Enter');
+	const score = page.getByRole('region', { name: 'Score' });
+	await expect(score.getByText(new RegExp(`^Step ${WRONG + 1} went wrong first: ${wrongNote}`))).toBeVisible();
+	await expect(score.getByText(/What was set from it carried that on/)).toBeVisible();
+	await expect(score.getByText(/An examiner takes off \d+ points/)).toBeVisible();
+	await expect(page.getByText(/Your notes stand \d\.\d+ cents off, root mean square/)).toBeVisible();
+	await page.goto('/practice');
+	await expect(page.getByRole('region', { name: 'Bearings' }).getByText('1 sitting')).toBeVisible();
 });

@@ -1,18 +1,30 @@
 import { describe, expect, it } from 'vitest';
 import fc from 'fast-check';
 import { createRandom } from '../numeric/random';
-import { renderPassage } from '../sounding/passage';
+import { renderPassage, type Chord } from '../sounding/passage';
+import { noteName } from '../units/note';
 import { typicalInharmonicity } from '../strings/inharmonicity';
 import { partialHz, stringFromFirstPartial } from '../strings/stiffString';
 import { centsBetween, equalHz } from '../units/pitch';
 import { hz } from '../units/quantity';
 import { DEFAULT_EAR } from '../bearing/ear';
 import { DRILLS } from './drills';
-import { OCTAVES_DRILL } from './octaves';
+import { COMMAS, DIESES } from './commas';
+import { leanOf } from './lean';
+import { OCTAVES_DRILL, WIDE_OR_NARROW } from './octaves';
+import { PARTIALS } from './partials';
+import { STAIRCASE } from './staircase';
+import type { Trial } from './threshold';
+import { choicesOf } from './drill';
 import { earFromRates, RATES } from './rates';
 import { SIZES } from './sizes';
 
 const strings = (note: number) => stringFromFirstPartial(equalHz(note, hz(440)), typicalInharmonicity('upright', note));
+
+/** Partials that coincide, by semitones: of the lower note, and of the upper one. */
+const COINCIDES: Readonly<Record<number, readonly [number, number]>> = {
+	...{ 3: [6, 5], 4: [5, 4], 7: [3, 2], 9: [5, 3], 16: [5, 2], 28: [5, 1] }
+};
 
 /** Frequency near `about` in a sound: the phase of a Hann-windowed part against that of a later one. */
 function frequencyNear(sound: Float32Array, sampleRate: number, about: number, from: number, apart: number): number {
@@ -33,26 +45,49 @@ function frequencyNear(sound: Float32Array, sampleRate: number, about: number, f
 	return about + (Math.atan2(Math.sin(turned), Math.cos(turned)) / (2 * Math.PI * step)) * sampleRate;
 }
 
+const CHOICES = DRILLS.filter((drill) => drill.kind === 'choice');
+const numbered = CHOICES.flatMap((drill) => drill.registers.map((register) => ({ drill, register })));
+
 describe('what drills play', () => {
-	it('is one sound that differs among others that do not, on notes of the register, anywhere among them', () => {
+	it('is on notes of the register and what it says lies above, with the right answer among those there are', () => {
 		fc.assert(
 			fc.property(
-				fc.constantFrom(...DRILLS.flatMap((drill) => drill.registers.map((register) => ({ drill, register })))),
+				fc.constantFrom(...numbered),
 				fc.nat(1e6),
 				fc.double({ min: 0, max: 1, noNaN: true }),
 				({ drill, register }, seed, share) => {
-					const { smallest, largest } = register.task;
+					const { smallest, largest, guess } = register.task;
 					const size = smallest * (largest / smallest) ** share;
-					const { sounds, right } = drill.trial(strings, register, size, createRandom(seed));
-					expect(sounds).toHaveLength(drill.choices);
-					expect(register.task.guess).toBeCloseTo(1 / drill.choices, 12);
-					const others = sounds.filter((_, i) => i !== right);
+					const { sounds, right, before = 0, way } = drill.trial(strings, register, size, createRandom(seed));
+					expect(guess).toBeCloseTo(1 / choicesOf(register), 12);
+					expect(right).toBeLessThan(choicesOf(register));
+					if (register.answers) expect(register.answers).toHaveLength(choicesOf(register));
+					else expect(sounds).toHaveLength(before + choicesOf(register));
+					// Who answers by a name has a sense to lean to, or names a note.
+					if (way) expect(right).toBe(way > 0 ? 1 : 0);
+					for (const { note } of sounds.flat().flatMap(({ voices }) => voices)) {
+						expect(note).toBeGreaterThanOrEqual(register.lowest - drill.reach.below);
+						expect(note).toBeLessThanOrEqual(register.highest + drill.reach.above);
+					}
+				}
+			)
+		);
+	});
+
+	it('is one sound that differs among others that do not, anywhere among them', () => {
+		fc.assert(
+			fc.property(
+				fc.constantFrom(
+					...numbered.filter(({ drill }) => ['sizes', 'octaves', 'commas', 'partials'].includes(drill.id))
+				),
+				fc.nat(1e6),
+				({ drill, register }, seed) => {
+					const { sounds, right, before = 0 } = drill.trial(strings, register, register.task.usual, createRandom(seed));
+					const chosen = sounds.slice(before);
+					const others = chosen.filter((_, i) => i !== right);
 					for (const other of others) {
 						expect(other).toEqual(others[0]);
-						expect(other).not.toEqual(sounds[right]);
-						const [{ voices }] = other;
-						expect(voices[0].note).toBeGreaterThanOrEqual(register.lowest);
-						expect(voices[0].note).toBeLessThanOrEqual(register.highest);
+						expect(other).not.toEqual(chosen[right]);
 					}
 				}
 			)
@@ -99,11 +134,119 @@ describe('what drills play', () => {
 	it('beats as much faster as is asked', () => {
 		for (const register of RATES.registers) {
 			const { sounds, right } = RATES.trial(strings, register, 0.3, createRandom(3));
-			const [p, q] = register.id === 'quick' ? [5, 4] : [3, 2];
-			const rates = sounds.map(([{ voices }]) => partialHz(voices[1].string, q) - partialHz(voices[0].string, p));
+			const rates = sounds.map(([{ voices }]) => {
+				const [p, q] = COINCIDES[voices[1].note - voices[0].note];
+				return partialHz(voices[1].string, q) - partialHz(voices[0].string, p);
+			});
 			expect(rates[right] / rates[1 - right]).toBeCloseTo(1.3, 9);
-			expect(Math.sqrt(rates[0] * rates[1])).toBeGreaterThan(register.id === 'quick' ? 5.9 : 0.84);
+			expect(Math.sqrt(rates[0] * rates[1])).toBeGreaterThan(register.id === 'slow' ? 0.84 : 3.3);
 		}
+	});
+});
+
+describe('an octave and its test', () => {
+	it('has the faster side of the test pair say which way it is, whatever its size', () => {
+		for (const register of WIDE_OR_NARROW.registers)
+			for (let seed = 0; seed < 40; seed++) {
+				const { sounds, way } = WIDE_OR_NARROW.trial(strings, register, 1, createRandom(seed));
+				const [octave, ...tests] = sounds.map(([{ voices }]) => voices);
+				const [p, q] = register.id === 'middle' ? [4, 2] : [6, 3];
+				expect(centsBetween(partialHz(octave[0].string, p), partialHz(octave[1].string, q))).toBeCloseTo(way!, 6);
+				const [inner, outer] = tests.map((voices) => {
+					const [low, high] = [...voices].sort((a, b) => a.note - b.note);
+					const [r, s] = COINCIDES[high.note - low.note];
+					return Math.abs(partialHz(high.string, s) - partialHz(low.string, r));
+				});
+				expect(Math.sign(outer - inner)).toBe(way);
+			}
+	});
+});
+
+describe('a staircase', () => {
+	it('has one step out where a step is asked for, and the named note in two of them', () => {
+		for (const register of STAIRCASE.registers)
+			for (let seed = 0; seed < 40; seed++) {
+				const { sounds, right, moved } = STAIRCASE.trial(strings, register, 3, createRandom(seed));
+				const thirds = sounds.flat();
+				const out = thirds.flatMap(({ voices }, i) => (voices.some(({ note }) => note === moved!.note) ? [i] : []));
+				if (register.id === 'step') expect(out).toEqual([right]);
+				else {
+					expect(out).toHaveLength(2);
+					expect(noteName(moved!.note)).toBe(register.answers![right]);
+				}
+				for (const { voices } of thirds)
+					for (const { note, string } of voices) {
+						const off = centsBetween(partialHz(strings(note), 1), partialHz(string, 1));
+						expect(off).toBeCloseTo(note === moved!.note ? 3 * moved!.way : 0, 9);
+					}
+			}
+	});
+});
+
+describe('thirds that do not come round', () => {
+	it('fall short of an octave by 41.06 cents, or exceed it by 62.57, where they are pure', () => {
+		expect(DIESES.major).toBeCloseTo(41.06, 2);
+		expect(DIESES.minor).toBeCloseTo(62.57, 2);
+		// Ideal strings: the first partials are all there is.
+		const ideal = (note: number) => stringFromFirstPartial(equalHz(note, hz(440)), 0);
+		for (const register of COMMAS.registers) {
+			const { sounds, right } = COMMAS.trial(ideal, register, register.task.largest, createRandom(9));
+			const size = ({ voices: [a, b] }: Chord) => centsBetween(partialHz(a.string, 1), partialHz(b.string, 1));
+			const [pure] = register.id === 'major' ? [1200 * Math.log2(5 / 4)] : [1200 * Math.log2(6 / 5)];
+			sounds.forEach((chords, i) => {
+				const thirds = chords.slice(0, -1).map(size);
+				const octave = size(chords.at(-1)!);
+				for (const third of thirds) expect(third).toBeCloseTo(i === right ? pure : 1200 / thirds.length, 6);
+				expect(octave).toBeCloseTo(
+					thirds.reduce((sum, third) => sum + third, 0),
+					6
+				);
+			});
+		}
+	});
+});
+
+describe('a partial', () => {
+	it('is heard alone, and is the only thing that is louder in one of three', () => {
+		const sampleRate = 16_000;
+		const level = (sound: Float32Array, frequency: number) => {
+			let [re, im] = [0, 0];
+			for (let i = 0; i < sound.length; i++) {
+				re += sound[i] * Math.cos((2 * Math.PI * frequency * i) / sampleRate);
+				im += sound[i] * Math.sin((2 * Math.PI * frequency * i) / sampleRate);
+			}
+			return Math.hypot(re, im);
+		};
+		const [register] = PARTIALS.registers;
+		const { sounds, right } = PARTIALS.trial(strings, register, 12, createRandom(3));
+		const [plain, louder] = [sounds[1 + ((right + 1) % 3)], sounds[1 + right]].map(([one]) => {
+			const sound = renderPassage([one], sampleRate, 1);
+			const { partial } = one.voices[0].partials!;
+			return [partial, partial + 1, partial + 2].map((n) => level(sound, partialHz(one.voices[0].string, n)));
+		});
+		const gain = (i: number) => 20 * Math.log10(louder[i] / plain[i]);
+		// The whole is brought to the same peak: only what is louder than the others counts.
+		expect(gain(0) - gain(1)).toBeCloseTo(12, 0);
+		expect(gain(1) - gain(2)).toBeCloseTo(0, 0);
+	});
+});
+
+describe('a lean', () => {
+	it('is found where it is, and is none where there is none', () => {
+		const random = createRandom(5);
+		for (const lean of [-2.5, 0, 2]) {
+			const trials = Array.from({ length: 120 }, (): Trial => {
+				const size = 0.5 + 8 * random.uniform();
+				const way = random.uniform() < 0.5 ? -1 : 1;
+				const saysSharp = way * size + lean + 2.5 * random.normal() > 0;
+				return { size, way, isRight: saysSharp === way > 0 };
+			});
+			const found = leanOf(trials, 3)!;
+			expect(Math.abs(found.value - lean)).toBeLessThan(1.2);
+			expect(found.low).toBeLessThanOrEqual(lean);
+			expect(found.high).toBeGreaterThanOrEqual(lean);
+		}
+		expect(leanOf([{ size: 1, isRight: true }], 3)).toBeUndefined();
 	});
 });
 

@@ -1,9 +1,21 @@
+import { BEARINGS, type BearingsDrill } from './bearings';
+import { COMMAS } from './commas';
+import { DIRECTION } from './direction';
 import type { ChoiceDrill } from './drill';
-import { OCTAVES_DRILL } from './octaves';
+import { OCTAVES_DRILL, WIDE_OR_NARROW } from './octaves';
+import { PAIR_DRILL, type PairDrill } from './pairDrill';
+import { PARTIALS } from './partials';
 import { RATES } from './rates';
+import { COUNTING, SETTING_APART, STILLNESS, type CountingDrill, type SettingDrill } from './settingDrills';
 import { SIZES } from './sizes';
+import { STAIRCASE } from './staircase';
+
+export type Drill = ChoiceDrill | SettingDrill | CountingDrill | PairDrill | BearingsDrill;
 
 /** All drills, in the order in which an ear is trained. */
-export const DRILLS: readonly ChoiceDrill[] = [SIZES, OCTAVES_DRILL, RATES];
+export const DRILLS: readonly Drill[] = [
+	...[STILLNESS, SIZES, SETTING_APART, PAIR_DRILL, PARTIALS, OCTAVES_DRILL, WIDE_OR_NARROW],
+	...[RATES, COUNTING, STAIRCASE, DIRECTION, COMMAS, BEARINGS]
+];
 
-export const drillOf = (id: string): ChoiceDrill | undefined => DRILLS.find((each) => each.id === id);
+export const drillOf = (id: string): Drill | undefined => DRILLS.find((each) => each.id === id);

@@ -1,51 +1,70 @@
 import { INTERVALS, type IntervalKind } from '../intervals/intervalKinds';
 import type { Ear } from '../bearing/ear';
-import { noteOf, oneOf, type ChoiceDrill, type DrillRegister } from './drill';
-import { upperFor } from './strings';
+import { noteOf, oneOf, type ChoiceDrill, type ChoiceRegister } from './drill';
+import { chord, upperFor } from './strings';
 
-/** Beats a second about which the two of a trial lie, and the interval that beats so. */
-const ABOUT: Readonly<
-	Record<string, { readonly rate: number; readonly kind: IntervalKind; readonly seconds: number }>
-> = {
-	quick: { rate: 7, kind: INTERVALS.majorThird, seconds: 2.2 },
-	slow: { rate: 1, kind: INTERVALS.fifth, seconds: 4 }
-};
-/** The rate of a trial lies so far from that, as a share: what was heard before is no measure. */
+/** The rate of a trial lies so far from the usual one, as a share: what was heard before is no measure. */
 const ROVES = 0.15;
 /** Share of right answers of two at the threshold, as a deviate: (1 + 0.63) / 2 of a normal distribution. */
 const DEVIATE = 0.9003;
+const SLOW = 1;
+/** A fork has its first partial alone. */
+const TONE = { partial: 1, gain: 1, others: 0 } as const;
 
-const register = (id: string, name: string, lowest: number, usual: number): DrillRegister => ({
-	...{ id, name, lowest, highest: lowest + 5 },
-	task: { guess: 1 / 2, smallest: 0.01, largest: 1.5, usual }
+/** An interval on a lower note that beats at a rate. */
+interface Beating {
+	readonly upper: number;
+	readonly lowerPartial: number;
+	readonly upperPartial: number;
+	/** A fork, or a tone like one, in place of the upper string. */
+	readonly isTone: boolean;
+}
+
+/** The two intervals of a trial, the rate about which they beat, and how long they are heard. */
+interface Compared {
+	readonly rate: number;
+	readonly seconds: number;
+	readonly intervals: readonly [Beating, Beating];
+}
+
+const beating = ({ semitones, lowerPartial, upperPartial }: IntervalKind, isTone = false): Beating => ({
+	...{ upper: semitones, lowerPartial, upperPartial, isTone }
+});
+const { majorThird, fifth, tenth, seventeenth } = INTERVALS;
+const COMPARED: Readonly<Record<string, Compared>> = {
+	quick: { rate: 7, seconds: 2.2, intervals: [beating(majorThird), beating(majorThird)] },
+	slow: { rate: SLOW, seconds: 4, intervals: [beating(fifth), beating(fifth)] },
+	test: { rate: 7, seconds: 2.2, intervals: [beating(majorThird), beating(tenth)] },
+	fork: { rate: 4, seconds: 2.6, intervals: [beating(seventeenth, true), beating(seventeenth)] }
+};
+
+const register = (id: string, name: string, usual: number, lowest = 53, highest = 58): ChoiceRegister => ({
+	...{ id, name, lowest, highest, task: { guess: 1 / 2, smallest: 0.01, largest: 1.5, usual } }
 });
 
 /** Two intervals on the same lower note; one beats faster. Sizes are shares of the slower rate. */
 export const RATES: ChoiceDrill = {
-	id: 'rates',
-	choices: 2,
+	...{ kind: 'choice', id: 'rates', reach: { below: 0, above: 28 } },
 	registers: [
-		register('quick', 'Thirds, about 7 a second', 53, 0.15),
-		register('slow', 'Fifths, about 1 a second', 53, 0.25)
+		register('quick', 'Thirds, about 7 a second', 0.15),
+		register('slow', 'Fifths, about 1 a second', 0.25),
+		register('test', 'Third against tenth', 0.2),
+		register('fork', 'F2 with the fork, F2 with A4', 0.2, 41, 41)
 	],
-	trial(strings, { id, ...rest }, size, random) {
-		const { rate, kind, seconds } = ABOUT[id];
-		const note = noteOf({ id, ...rest }, random);
-		const upper = note + kind.semitones;
+	trial(strings, register, size, random) {
+		const { rate, seconds, intervals } = COMPARED[register.id];
+		const note = noteOf(register, random);
 		const about = rate * (1 + ROVES * (2 * random.uniform() - 1));
 		const right = oneOf(2, random);
-		const sound = (beats: number) => [
-			{
-				at: 0,
-				seconds,
-				voices: [
-					{ note, string: strings(note) },
-					{ note: upper, string: upperFor(strings(note), strings(upper).inharmonicity, kind, beats) }
-				]
-			}
-		];
 		const apart = Math.sqrt(1 + size);
-		return { right, sounds: [0, 1].map((i) => sound(i === right ? about * apart : about / apart)) };
+		const lower = strings(note);
+		const sounds = intervals.map(({ upper, isTone, ...kind }, i) => {
+			const beats = i === right ? about * apart : about / apart;
+			const string = upperFor(lower, isTone ? 0 : strings(note + upper).inharmonicity, kind, beats);
+			const voice = { note: note + upper, string, ...(isTone && { partials: TONE }) };
+			return [chord(seconds, { note, string: lower }, voice)];
+		});
+		return { right, sounds };
 	}
 };
 
@@ -56,5 +75,5 @@ export const RATES: ChoiceDrill = {
  */
 export function earFromRates(quick: number, slow: number, bias: number): Ear {
 	const scatter = (threshold: number) => Math.log1p(threshold) / (Math.SQRT2 * DEVIATE);
-	return { share: scatter(quick), floor: ABOUT.slow.rate * scatter(slow), bias };
+	return { share: scatter(quick), floor: SLOW * scatter(slow), bias };
 }

@@ -19,6 +19,8 @@ export interface EarTask {
 export interface Trial {
 	readonly size: number;
 	readonly isRight: boolean;
+	/** What was played was flat or narrow (-1), sharp or wide (1); not given where neither could be answered. */
+	readonly way?: -1 | 1;
 }
 
 /** What is known of a threshold: the difference that is heard 63 times of 100, guesses and lapses taken out. */

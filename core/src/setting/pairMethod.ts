@@ -62,7 +62,7 @@ export function afterPairStrike(state: PairState, { apart, limit, off, within }:
 	}
 	// A shade has been moved: whether clean or not, the other follows.
 	if (state.phase === 'shade' && !isClean) return { ...state, phase: 'match' };
-	return isClean ? judged(state, off, within) : state;
+	return isClean ? afterPairJudged(state, off, within) : state;
 }
 
 const reachedWithin = ({ by }: PairState) => Math.max(REACHED.cents, REACHED.share * Math.abs(by));
@@ -74,7 +74,8 @@ export function isPastMove(state: PairState, apart: number): boolean {
 	return state.phase === 'move' && beyondMove(state, apart) > reachedWithin(state);
 }
 
-function judged(state: PairState, off: number, within: number): PairState {
+/** What follows once a clean pair has been found to stand so many cents off. */
+export function afterPairJudged(state: PairState, off: number, within: number): PairState {
 	const { stood, by } = state;
 	const tries = stood === undefined ? 0 : state.tries + 1;
 	if (Math.abs(off) <= within) return { ...state, phase: 'done', tries, stood: off, by: cents(0) };

@@ -1,5 +1,15 @@
 import type { StiffString } from '../strings/stiffString';
-import { renderStrike } from './strike';
+import { renderStrike, type PartialGains, type StringMotion } from './strike';
+
+/** A string that sounds. */
+export interface PassageVoice {
+	readonly note: number;
+	readonly string: StiffString;
+	/** One partial louder, or alone. */
+	readonly partials?: PartialGains;
+	/** An ideal string unless given. */
+	readonly motion?: StringMotion;
+}
 
 /** Notes struck together, within a passage. */
 export interface Chord {
@@ -7,7 +17,7 @@ export interface Chord {
 	readonly at: number;
 	/** Seconds until the dampers fall. */
 	readonly seconds: number;
-	readonly voices: readonly { readonly note: number; readonly string: StiffString }[];
+	readonly voices: readonly PassageVoice[];
 }
 
 /** Time in which the dampers silence a chord. */
@@ -24,14 +34,15 @@ export function renderPassage(chords: readonly Chord[], sampleRate: number, seed
 		const start = Math.round(at * sampleRate);
 		const held = seconds * sampleRate;
 		const damp = DAMP_SECONDS * sampleRate;
-		voices.forEach(({ note, string }, v) => {
+		voices.forEach(({ note, string, partials, motion }, v) => {
 			const strike = renderStrike({
 				note,
 				strings: [string],
 				sampleRate,
 				seconds: seconds + DAMP_SECONDS,
 				strength: STRENGTH,
-				seed: seed + 97 * c + v
+				seed: seed + 97 * c + v,
+				...{ partials, motion }
 			});
 			for (let i = 0; i < strike.length && start + i < sound.length; i++)
 				sound[start + i] += strike[i] * (i < held ? 1 : Math.max(0, 1 - (i - held) / damp));

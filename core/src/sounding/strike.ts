@@ -23,6 +23,13 @@ export const USUAL_MOTION: StringMotion = {
 	knockDb: -26
 };
 
+/** One partial brought out of a sound: factors on its level, and on that of all others. */
+export interface PartialGains {
+	readonly partial: number;
+	readonly gain: number;
+	readonly others: number;
+}
+
 /** One strike of a note, as it is to be made into sound. */
 export interface Strike {
 	/** Decides decay and brightness; the pitch comes from the strings. */
@@ -38,6 +45,8 @@ export interface Strike {
 	readonly glide?: Glide;
 	/** Ideal strings, each by itself, unless given. */
 	readonly motion?: StringMotion;
+	/** Of ideal strings alone. */
+	readonly partials?: PartialGains;
 }
 
 const ATTACK_SECONDS = 0.003;
@@ -104,14 +113,17 @@ const decayOf = (note: number, partial: number) => decaySeconds(note) / (1 + 0.0
 
 /** @returns the sum of all levels */
 function addIdealStrings(sound: Float32Array, strike: Strike, random: Random): number {
-	const { note, strings, sampleRate, strength, glide } = strike;
+	const { note, strings, sampleRate, strength, glide, partials } = strike;
 	let total = 0;
 	for (const string of strings)
 		for (const { partial, frequency } of soundingPartials(string, sampleRate)) {
 			const level = partialLevel(note, partial, frequency, strength);
 			total += level;
 			const phase = 2 * Math.PI * random.uniform();
-			addOscillators(sound, [{ frequency, level, loss: 1 / decayOf(note, partial), phase }], { sampleRate, glide });
+			const gain = !partials ? 1 : partials.partial === partial ? partials.gain : partials.others;
+			// What is brought out or left out does not change how loud the rest is.
+			const one = { frequency, level: gain * level, loss: 1 / decayOf(note, partial), phase };
+			if (gain > 0) addOscillators(sound, [one], { sampleRate, glide });
 		}
 	return total;
 }

@@ -10,8 +10,7 @@
 		type StringReading
 	} from '@fendrel/core';
 	import { inFiveSeconds } from '$lib/ui/beats';
-	import { comparisonWords, shortRate } from '$lib/tuning/bearingWords';
-	import { failureWords, wayTo } from './planWords';
+	import { comparisonWords, failureWords, shortRate, wayTo } from '$lib/tuning/bearingWords';
 	import { pairName } from '$lib/ui/beats';
 	import { flatOrSharp } from '$lib/ui/format';
 	import Heard from './Heard.svelte';

@@ -1,7 +1,7 @@
 <script lang="ts">
 	import type { Ear, Edge, SimulatedErrors } from '@fendrel/core';
 	import type { RankedPlan } from '$lib/workers/bearing';
-	import { SCHOOL_NAMES } from './planWords';
+	import { SCHOOL_NAMES } from '$lib/tuning/bearingWords';
 	import { pairName } from '$lib/ui/beats';
 
 	interface Props {

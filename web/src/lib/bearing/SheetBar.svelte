@@ -4,7 +4,7 @@
 	import TuningBar from '$lib/tuning/TuningBar.svelte';
 	import { ask } from '$lib/ui/address';
 	import { FORKS, type octavesWithin } from './sheet';
-	import { SCHOOL_NAMES } from './planWords';
+	import { SCHOOL_NAMES } from '$lib/tuning/bearingWords';
 
 	interface Props {
 		choice: TuningChoice;

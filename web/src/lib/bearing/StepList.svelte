@@ -1,8 +1,7 @@
 <script lang="ts">
 	import { noteName, type BearingStep } from '@fendrel/core';
 	import { inFiveSeconds } from '$lib/ui/beats';
-	import { comparisonWords, shortRate } from '$lib/tuning/bearingWords';
-	import { wayTo } from './planWords';
+	import { comparisonWords, shortRate, wayTo } from '$lib/tuning/bearingWords';
 	import { pairName } from '$lib/ui/beats';
 
 	interface Props {

@@ -7,8 +7,7 @@ import { bearingGround, bearingPlanOn, type BearingWish } from '$lib/tuning/bear
 import type { ComparisonProgress } from '$lib/workers/bearing';
 import { bearingJobs } from '$lib/workers/bearing.jobs';
 import { schoolsFor, sheetQuery } from './sheet';
-import { comparisonWords, shortRate } from '$lib/tuning/bearingWords';
-import { failureWords, SCHOOL_NAMES, SCHOOL_TEXTS, wayTo } from './planWords';
+import { comparisonWords, failureWords, SCHOOL_NAMES, SCHOOL_TEXTS, shortRate, wayTo } from '$lib/tuning/bearingWords';
 
 const wishFor = (id = 'equal', school = 'circle', start = 69): BearingWish => ({
 	basis: {

@@ -20,14 +20,14 @@
 	const said = $derived(
 		sittings
 			.map(
-				({ at, threshold: { size, low, high } }) =>
+				({ at, figure: { size, low, high } }) =>
 					`${onShortDay(new Date(at))}: ${label(size)}, ${label(low)} to ${label(high)}`
 			)
 			.join('; ')
 	);
 </script>
 
-<Drawing bind:width {height} label="Thresholds from sitting to sitting. {said}">
+<Drawing bind:width {height} label="Figures from sitting to sitting. {said}">
 	<ValueAxis ticks={chart.yTicks} from={margin.left} to={width - margin.right} {label} />
 	{#each chart.xTicks as { x, label: day } (x)}<text {x} y={height - 5} text-anchor="middle">{day}</text>{/each}
 	{#each chart.marks as { x, y, low, high }, i (i)}

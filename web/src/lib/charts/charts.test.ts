@@ -152,7 +152,7 @@ describe('pictures of an ear', () => {
 
 	it('stand sittings in their days, one alone too, each with what it leaves open', () => {
 		const day = 86_400_000;
-		const at = (days: number) => ({ at: 1000 * day - days * day, threshold: { size: 1, low: 0.5, high: 2 } });
+		const at = (days: number) => ({ at: 1000 * day - days * day, figure: { size: 1, low: 0.5, high: 2 } });
 		const { marks, xTicks } = earRecord([at(60), at(30), at(0)], 1000 * day, frame);
 		expect(marks[1].x - marks[0].x).toBeCloseTo(marks[2].x - marks[1].x, 6);
 		for (const { low, y, high } of marks) expect(high < y && y < low && inFrame(high) && inFrame(low)).toBe(true);

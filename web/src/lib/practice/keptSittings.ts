@@ -35,7 +35,10 @@ export async function handOverSittings(userId: string): Promise<string | undefin
 	let waits: string | undefined;
 	for (const [id, kept] of Object.entries(read())) {
 		if (kept.userId !== userId) continue;
-		const answer = await send('PUT', `/api/practice/sittings/${id}`, kept.sitting);
+		const answer = await send('PUT', `/api/practice/sittings/${id}`, {
+			...kept.sitting,
+			sentAt: new Date().toISOString()
+		});
 		if ('problem' in answer) {
 			waits = answer.problem;
 			continue;

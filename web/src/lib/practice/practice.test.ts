@@ -1,9 +1,10 @@
 import {
 	createRandom,
-	drillOf,
 	DRILLS,
 	equalHz,
+	DIRECTION,
 	hz,
+	SIZES,
 	stringFromFirstPartial,
 	type Chord,
 	type Trial
@@ -13,9 +14,9 @@ import { DRILL_WORDS, thresholdWords } from './drillWords';
 import { handOverSittings, keepHere } from './keptSittings';
 import { drillAction } from './practiceKeys';
 import { SITTING } from './progress';
-import { Sitting } from './sitting.svelte';
+import { ChoiceSitting } from './choiceSitting.svelte';
 
-const drill = drillOf('sizes')!;
+const drill = SIZES;
 const [register] = drill.registers;
 const strings = (note: number) => stringFromFirstPartial(equalHz(note, hz(440)), 5e-4);
 
@@ -33,12 +34,12 @@ class FakePlayer {
 
 let player: FakePlayer;
 let told: { trials: readonly Trial[]; isOver: boolean }[];
-let sitting: Sitting;
+let sitting: ChoiceSitting;
 beforeEach(() => {
 	player = new FakePlayer();
 	told = [];
 	const onanswered = (trials: readonly Trial[], isOver: boolean) => void told.push({ trials, isOver });
-	sitting = new Sitting({ drill, register, strings, earlier: [], seed: 3, player, onanswered });
+	sitting = new ChoiceSitting({ drill, register, strings, earlier: [], seed: 3, player, onanswered });
 });
 
 describe('a sitting', () => {
@@ -80,26 +81,55 @@ describe('a sitting', () => {
 
 	it('plays smaller sizes to whoever hears, ends by itself, and says so once', async () => {
 		const random = createRandom(5);
-		for (let i = 0; i < SITTING; i++) {
+		for (let i = 0; i < SITTING.choice; i++) {
 			await sitting.play();
 			// Hears from one cent on.
 			const { size, right } = (sitting as unknown as { asked: { size: number; right: number } }).asked;
 			sitting.choose(size > 1 ? right : Math.floor(3 * random.uniform()));
 		}
 		expect(sitting.isOver).toBe(true);
-		expect(told.map(({ isOver }) => isOver)).toEqual([...Array<boolean>(SITTING - 1).fill(false), true]);
+		expect(told.map(({ isOver }) => isOver)).toEqual([...Array<boolean>(SITTING.choice - 1).fill(false), true]);
 		// Thirty answers place it within a factor of two.
 		const { size } = sitting.own.threshold();
 		expect(size).toBeGreaterThan(0.5);
 		expect(size).toBeLessThan(2);
 		sitting.end();
 		await sitting.play();
-		expect([told.length, player.played.length]).toEqual([SITTING, SITTING]);
+		expect([told.length, player.played.length]).toEqual([SITTING.choice, SITTING.choice]);
 	});
 
 	it('that is ended before anything was answered leaves nothing', () => {
 		sitting.end();
 		expect([sitting.isOver, told]).toEqual([true, []]);
+	});
+});
+
+describe('answers that have names', () => {
+	it('are marked one after the other by one pedal, and taken by the other', async () => {
+		const [register] = DIRECTION.registers;
+		const named = new ChoiceSitting({
+			drill: DIRECTION,
+			register,
+			strings,
+			earlier: [],
+			seed: 5,
+			player,
+			onanswered: () => {}
+		});
+		named.markNext();
+		expect(named.marked).toBeUndefined();
+		await named.play();
+		expect([named.isNamed, named.sounding, named.choices]).toEqual([true, undefined, 2]);
+		named.choose(named.heard);
+		expect(named.trials).toEqual([]);
+		for (const expected of [0, 1, 0]) {
+			named.markNext();
+			expect(named.marked).toBe(expected);
+		}
+		named.choose(named.heard);
+		expect(named.told!.chosen).toBe(0);
+		expect(named.trials[0].way).toBe(named.told!.right === 1 ? 1 : -1);
+		expect(named.marked).toBeUndefined();
 	});
 });
 

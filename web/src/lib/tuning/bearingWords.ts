@@ -1,4 +1,4 @@
-import type { BearingCheck } from '@fendrel/core';
+import { intervalName, noteName, SCHOOLS, type BearingCheck, type BearingStep } from '@fendrel/core';
 import { pairName, STILL_RATE } from '$lib/ui/beats';
 
 const size = (rate: number) => Math.abs(rate).toFixed(1);
@@ -23,4 +23,31 @@ export function comparisonWords({ edge, compare }: BearingCheck): string {
 		'inside third': 'the third inside it'
 	}[compare.as];
 	return `${relation} ${why}, ${other}`;
+}
+
+export const SCHOOL_NAMES: Readonly<Record<string, string>> = {
+	...Object.fromEntries(SCHOOLS.map(({ id, name }) => [id, name])),
+	computed: 'Computed: least error'
+};
+export const SCHOOL_TEXTS: Readonly<Record<string, string>> = {
+	...Object.fromEntries(SCHOOLS.map(({ id, about }) => [id, about])),
+	computed:
+		'At every step the note that the known ones fix best; where several intervals lead to it, set it between them.'
+};
+
+/** "up a fourth from A3", "between A3 and A4". */
+export function wayTo({ note, by }: BearingStep): string {
+	if (by.length === 0) return 'from your fork';
+	const others = by.map(({ edge }) => (edge.lower === note ? edge.upper : edge.lower));
+	if (by.length > 1)
+		return `between ${others.slice(0, -1).map(noteName).join(', ')} and ${noteName(others[others.length - 1])}`;
+	const interval = intervalName(Math.abs(others[0] - note));
+	return `${others[0] < note ? 'up' : 'down'} ${/^[aeiou]/.test(interval) ? 'an' : 'a'} ${interval} from ${noteName(others[0])}`;
+}
+
+/** Which note to move when the check fails, and which way. */
+export function failureWords({ tolerance, suspect, centsPerBeat }: BearingCheck): string {
+	const by = Math.abs(centsPerBeat).toFixed(1);
+	const [wider, narrower] = centsPerBeat > 0 ? ['lower', 'raise'] : ['raise', 'lower'];
+	return `Out by more than ${tolerance.toFixed(1)}: ${noteName(suspect)} is the likeliest. Too wide, ${wider} it, too narrow, ${narrower} it, ${by} cents for each beat.`;
 }

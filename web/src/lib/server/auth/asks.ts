@@ -40,7 +40,7 @@ export const ASKS: Readonly<Record<string, Asks>> = {
 	'/api/visits/[id]/papers/[file=paper]': { GET: 'look' },
 	'/api/visits/[id]/plan-pdf': { POST: 'work' },
 	'/api/practice/sittings/[id]': { PUT: 'work' },
-	'/(site)/practice': { 'POST ?/remove': 'work', 'POST ?/ear': 'work' },
+	'/(site)/practice': { 'POST ?/remove': 'work', 'POST ?/ear': 'work', 'POST ?/show': 'work' },
 	'/signout': { POST: 'look' }
 };
 

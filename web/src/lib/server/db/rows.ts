@@ -8,6 +8,7 @@ import type { StretchColumns } from '$lib/tuning/stretch';
 import type {
 	Acceptance,
 	Act,
+	Answer,
 	Ear,
 	Figure,
 	InstrumentTwin,
@@ -23,8 +24,7 @@ import type {
 	StringKind,
 	Stringing,
 	Temperament,
-	Tuning,
-	Trial
+	Tuning
 } from '@fendrel/core';
 
 /** When something was deleted, and by whom; null: it is there. */
@@ -56,6 +56,8 @@ export interface UserRow extends Deletion {
 	createdAt: Date;
 	/** The ear taken over from practice; null: none. */
 	ear: Ear | null;
+	/** The workshop's technicians may see what was practised. */
+	showsPractice: boolean;
 }
 /** A sitting of practice: what was played and answered. */
 export interface SittingRow {
@@ -64,7 +66,7 @@ export interface SittingRow {
 	drill: string;
 	register: string;
 	beganAt: Date;
-	trials: readonly Trial[];
+	trials: readonly Answer[];
 	/** The answers were guesses: no threshold is made of them. */
 	isGuessed: boolean;
 }

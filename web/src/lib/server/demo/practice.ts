@@ -22,7 +22,7 @@ export async function loadPractice(userId: string, today: Date): Promise<void> {
 	const [{ id: register, task }] = SIZES.registers;
 	for (const [i, [daysAgo, threshold]] of SAT.entries()) {
 		const learner = { threshold, slope: 1.8, lapse: 0.02 };
-		const [{ search }] = sittings(task, { count: 1, trials: SITTING, seed: 70 + i, learner });
+		const [{ search }] = sittings(task, { count: 1, trials: SITTING.choice, seed: 70 + i, learner });
 		const beganAt = subDays(today, daysAgo).toISOString();
 		await keepSitting(userId, uuid(), { drill: SIZES.id, register, beganAt, trials: search.trials });
 	}

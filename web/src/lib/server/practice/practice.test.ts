@@ -3,9 +3,17 @@ import { describe, expect, it } from 'vitest';
 import { createRandom, rightShare, SIZES, ThresholdSearch, type Trial } from '@fendrel/core';
 import { sittingSchema, type SentSitting } from '$lib/practice/sittingFormat';
 import { progressOf, recentTrials } from '$lib/practice/progress';
-import { earOf, keepEar, removeSitting, sittingsOf } from '../db/stores/sittings';
+import {
+	earOf,
+	keepEar,
+	keepShowsPractice,
+	removeSitting,
+	shownIn,
+	showsPractice,
+	sittingsOf
+} from '../db/stores/sittings';
 import { newWorkshop, withDatabase } from '../tests/parts';
-import { keepSitting } from './sittings';
+import { beganBy, keepSitting } from './sittings';
 
 withDatabase();
 
@@ -50,12 +58,52 @@ describe('keeping sittings', () => {
 		const sat = await sittingsOf(userId);
 		expect(sat.map(({ isGuessed }) => isGuessed)).toEqual([false, false, true]);
 		expect(recentTrials(sat)).toHaveLength(60);
-		const [{ threshold, sittings }] = progressOf(sat);
+		const [{ figure, sittings }] = progressOf(sat);
 		expect(sittings).toHaveLength(3);
 		// Sixty answers place it within a half, nine times of ten; this ear's are among them.
-		expect(threshold!.size).toBeGreaterThan(0.6);
-		expect(threshold!.size).toBeLessThan(1.6);
-		expect(threshold!.trials).toBe(60);
+		expect(figure!.size).toBeGreaterThan(0.6);
+		expect(figure!.size).toBeLessThan(1.6);
+		expect(figure!.trials).toBe(60);
+	});
+
+	it('says when it began by its own clock, whatever a device’s clock says', () => {
+		const now = Date.parse('2026-07-14T10:00:00Z');
+		const at = (text: string) => new Date(text).toISOString();
+		const by = (beganAt: string, sentAt?: string) =>
+			beganBy(now, { beganAt: at(beganAt), sentAt: sentAt && at(sentAt) });
+		// Twenty minutes ago by a clock that is five years slow; one that was set back meanwhile; one that tells nothing.
+		expect(by('2021-07-14T09:00:00Z', '2021-07-14T09:20:00Z')).toEqual(new Date(now - 20 * 60_000));
+		expect(by('2026-07-14T09:00:00Z', '2026-07-01T09:00:00Z')).toEqual(new Date(now));
+		expect(by('2031-07-14T09:00:00Z')).toEqual(new Date(now));
+		expect(by('2026-07-13T09:00:00Z')).toEqual(new Date('2026-07-13T09:00:00Z'));
+	});
+
+	it('keeps what was set, with what it came to', async () => {
+		const { userId } = await newWorkshop();
+		const trials = [0.2, -0.4, 0.3, -0.1, 0.2].map((set) => ({
+			from: 5,
+			asked: 0,
+			set,
+			tries: 4,
+			seconds: 20.5,
+			note: 60
+		}));
+		const beganAt = new Date().toISOString();
+		await keepSitting(userId, uuid(), { drill: 'stillness', register: 'middle', beganAt, trials });
+		// Whoever only pretends leaves as much as there was.
+		const pretended = Array(8).fill({ ...trials[0], set: 5 });
+		await keepSitting(userId, uuid(), { drill: 'stillness', register: 'tenor', beganAt, trials: pretended });
+		const [middle, tenor] = progressOf(await sittingsOf(userId));
+		expect(middle.figure!.size).toBeCloseTo(Math.sqrt(0.34 / 5), 9);
+		expect([tenor.figure, tenor.sittings[0].isGuessed]).toEqual([undefined, true]);
+	});
+
+	it('shows practice to the workshop only where its owner says so', async () => {
+		const { userId, workshopId } = await newWorkshop();
+		expect([await showsPractice(userId), await shownIn(workshopId, 'another')]).toEqual([false, []]);
+		await keepShowsPractice(userId, true);
+		expect((await shownIn(workshopId, 'another')).map(({ id }) => id)).toEqual([userId]);
+		expect([await shownIn(workshopId, userId), await shownIn(uuid(), 'another')]).toEqual([[], []]);
 	});
 
 	it('refuses what is no sitting', () => {
@@ -68,6 +116,8 @@ describe('keeping sittings', () => {
 			{ ...good, trials: [] },
 			{ ...good, trials: [{ size: -1, isRight: true }] },
 			{ ...good, trials: [{ size: Infinity, isRight: true }] },
+			{ ...good, trials: [{ from: 1, asked: 0, set: 0, tries: 1, seconds: 1 }] },
+			{ ...good, drill: 'stillness', register: 'middle' },
 			{ ...good, trials: Array(201).fill({ size: 1, isRight: true }) }
 		])
 			expect(sittingSchema.safeParse(bad).success).toBe(false);

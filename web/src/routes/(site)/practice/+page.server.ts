@@ -1,28 +1,48 @@
 import { DEFAULT_EAR, earFromRates } from '@fendrel/core';
-import { fail } from '@sveltejs/kit';
+import { error, fail } from '@sveltejs/kit';
 import { z } from 'zod';
 import { progressOf } from '$lib/practice/progress';
+import { measuredEar, proposal } from '$lib/practice/today';
 import { signedInOf } from '$lib/server/auth/guard';
-import { earOf, keepEar, removeSitting, sittingsOf } from '$lib/server/db/stores/sittings';
+import {
+	earOf,
+	keepEar,
+	keepShowsPractice,
+	removeSitting,
+	shownIn,
+	showsPractice,
+	sittingsOf
+} from '$lib/server/db/stores/sittings';
 import { sentForm } from '$lib/server/sentForm';
+import { mayDo } from '$lib/workshop/roles';
 import type { Actions, PageServerLoad } from './$types';
+
+/** Beats a second at which a count's lean is felt. */
+const COUNTED_AT = 1;
 
 async function progress(userId: string) {
 	const all = progressOf(await sittingsOf(userId));
-	const rate = (register: string) =>
-		all.find((each) => each.drill === 'rates' && each.register === register)?.threshold;
-	const [quick, slow] = [rate('quick'), rate('slow')];
-	return { all, ear: quick && slow && earFromRates(quick.size, slow.size, DEFAULT_EAR.bias) };
+	const { quick, slow, counted } = measuredEar(all);
+	const bias = counted === undefined ? DEFAULT_EAR.bias : Math.abs(counted) * COUNTED_AT;
+	return { all, ear: quick && slow ? earFromRates(quick, slow, bias) : undefined };
 }
 
-export const load = (async ({ locals }) => {
-	const { userId } = signedInOf(locals);
-	const { all, ear } = await progress(userId);
-	return { progress: all, practised: ear, taken: await earOf(userId) };
+export const load = (async ({ locals, url }) => {
+	const { workshopId, userId, role } = signedInOf(locals);
+	const shown = mayDo(role, 'decide') ? await shownIn(workshopId, userId) : [];
+	const asked = url.searchParams.get('of');
+	const of = shown.find(({ id }) => id === asked);
+	if (asked && !of) error(404, { message: 'There is no such practice to see.', advice: 'It may be kept private now.' });
+	const whose = of?.id ?? userId;
+	const [{ all, ear }, taken, shows] = await Promise.all([progress(whose), earOf(whose), showsPractice(userId)]);
+	const now = Date.now();
+	return { progress: all, practised: ear, taken, shows, shown, of, now, proposal: proposal(all, now) };
 }) satisfies PageServerLoad;
 
 const one = z.object({ id: z.uuid() });
 const ear = z.object({ take: z.enum(['yes', 'no']) });
+const show = z.object({ shows: z.enum(['yes', 'no']) });
+const UNREADABLE = { problem: 'That cannot be read.' } as const;
 
 export const actions = {
 	remove: async ({ request, locals }) => {
@@ -34,10 +54,17 @@ export const actions = {
 	ear: async ({ request, locals }) => {
 		const { userId } = signedInOf(locals);
 		const sent = await sentForm(request, ear);
-		if (!sent) return fail(400, { problem: 'That cannot be read.' });
+		if (!sent) return fail(400, UNREADABLE);
 		const { ear: measured } = await progress(userId);
 		if (sent.take === 'yes' && !measured) return fail(409, { problem: 'Both rates have to be measured first.' });
 		await keepEar(userId, sent.take === 'yes' ? measured! : null);
 		return { done: sent.take === 'yes' ? 'Bearing plans offer it as “as practised”.' : 'It is no longer offered.' };
+	},
+	/** Practice is shown to those who teach in the workshop, or no longer is. */
+	show: async ({ request, locals }) => {
+		const sent = await sentForm(request, show);
+		if (!sent) return fail(400, UNREADABLE);
+		await keepShowsPractice(signedInOf(locals).userId, sent.shows === 'yes');
+		return { done: sent.shows === 'yes' ? 'Technicians of the workshop can see it now.' : 'It is yours alone again.' };
 	}
 } satisfies Actions;

@@ -19,7 +19,7 @@ export async function holdingsOf(workshopId: string): Promise<Holdings> {
  */
 const OUT: readonly { readonly table: string; readonly columns?: string; readonly of?: string }[] = [
 	{ table: 'workshops', of: 'id' },
-	{ table: 'users', columns: 'id, email, name, role, created_at, deleted_at, ear' },
+	{ table: 'users', columns: 'id, email, name, role, created_at, deleted_at, ear, shows_practice' },
 	{ table: 'sittings', of: 'user_id IN (SELECT id FROM users WHERE workshop_id = :workshopId)' },
 	{ table: 'guest_places', of: 'user_id IN (SELECT id FROM users WHERE workshop_id = :workshopId)' },
 	{ table: 'places' },

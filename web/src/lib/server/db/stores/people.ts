@@ -15,7 +15,15 @@ export async function createUser(
 	const { users, guestPlaces } = database().models;
 	const row = {
 		...user,
-		...{ id: uuid(), email: email.toLowerCase(), createdAt: new Date(), deletedAt: null, deletedBy: null, ear: null }
+		...{
+			id: uuid(),
+			email: email.toLowerCase(),
+			createdAt: new Date(),
+			deletedAt: null,
+			deletedBy: null,
+			ear: null,
+			showsPractice: false
+		}
 	};
 	await users.create(row, { transaction });
 	await guestPlaces.bulkCreate(

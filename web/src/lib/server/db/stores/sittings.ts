@@ -41,3 +41,23 @@ export async function earOf(userId: string): Promise<Ear | undefined> {
 export async function keepEar(userId: string, ear: Ear | null): Promise<void> {
 	await database().models.users.update({ ear }, { where: { id: userId } });
 }
+
+/** Whether somebody lets the workshop's technicians see their practice. */
+export async function showsPractice(userId: string): Promise<boolean> {
+	const row = await database().models.users.findOne({ where: { id: userId }, attributes: ['showsPractice'] });
+	return row?.get().showsPractice ?? false;
+}
+
+export async function keepShowsPractice(userId: string, showsPractice: boolean): Promise<void> {
+	await database().models.users.update({ showsPractice }, { where: { id: userId } });
+}
+
+/** Others of a workshop who let their practice be seen. */
+export async function shownIn(workshopId: string, except: string): Promise<{ id: string; name: string }[]> {
+	const rows = await database().models.users.findAll({
+		where: { workshopId, showsPractice: true, deletedAt: null },
+		attributes: ['id', 'name'],
+		order: [['name', 'ASC']]
+	});
+	return rows.map((row) => row.get()).filter(({ id }) => id !== except);
+}

@@ -24,6 +24,7 @@ export const workshopTables = (define: Define) => ({
 			passwordHash: required(DataTypes.STRING(255)),
 			createdAt: required(TIME),
 			ear: json<UserRow>('ear', true),
+			showsPractice: required(DataTypes.BOOLEAN),
 			...deletion()
 		},
 		DELETABLE

@@ -1,27 +1,38 @@
-import { drillOf } from '@fendrel/core';
-import { recentTrials } from '$lib/practice/progress';
+import { DEFAULT_EAR, drillOf, handOf, setIn, USUAL_BANDS, type DrillRegister } from '@fendrel/core';
+import { schoolAsked } from '$lib/practice/bearingsAsked';
+import { recentTrials, satIn, type Sat } from '$lib/practice/progress';
 import { signedInOf } from '$lib/server/auth/guard';
-import { sittingsOf } from '$lib/server/db/stores/sittings';
+import { settingsOf } from '$lib/server/db/stores/accounts';
+import { earOf, sittingsOf } from '$lib/server/db/stores/sittings';
 import { orNotFound } from '$lib/server/find';
 import { loadTuning } from '$lib/server/tuning/choice';
 import { choiceName, orTypical, type TuningChoice } from '$lib/tuning/choice';
 import type { PageServerLoad } from './$types';
 
-/** Notes above the highest of a register that a trial may sound. */
-const ABOVE = 12;
+/** How somebody moves strings: from pairs, sizes that were set, and unisons. */
+function hand(sat: readonly Sat[]) {
+	const of = (drill: string) => setIn(recentTrials(sat.filter((each) => each.drill === drill)));
+	return handOf([...of('pair').flatMap(({ moves = [] }) => moves), ...of('apart')], of('stillness'));
+}
 
 export const load = (async ({ locals, params, url }) => {
 	const { workshopId, userId } = signedInOf(locals);
 	const drill = orNotFound(drillOf(params.drill), 'drill');
 	const asked = Object.fromEntries(url.searchParams);
-	const register = drill.registers.find(({ id }) => id === asked.register) ?? drill.registers[0];
+	const register: DrillRegister = drill.registers.find(({ id }) => id === asked.register) ?? drill.registers[0];
 	const has = ({ lowest, highest }: Pick<TuningChoice, 'lowest' | 'highest'>) =>
-		lowest <= register.lowest && highest >= register.highest + ABOVE;
-	const [sat, tuning] = await Promise.all([sittingsOf(userId), loadTuning(workshopId, asked)]);
+		lowest <= register.lowest - drill.reach.below && highest >= register.highest + drill.reach.above;
+	const [sat, tuning, ear, { examination = USUAL_BANDS }] = await Promise.all([
+		sittingsOf(userId),
+		loadTuning(workshopId, asked),
+		earOf(userId),
+		settingsOf(workshopId)
+	]);
 	const { choice, standsInFor } = orTypical(tuning, has);
-	const before = sat.filter((each) => each.drill === drill.id && each.register === register.id);
 	return {
-		...{ drill: drill.id, register: register.id, earlier: recentTrials(before) },
+		...{ drill: drill.id, register: register.id, school: schoolAsked(asked.school) },
+		...{ earlier: recentTrials(satIn(sat, drill.id, register.id)), hand: hand(sat) },
+		...{ ear: ear ?? DEFAULT_EAR, band: examination.temperament },
 		// No keyboard of its kind reaches so far.
 		...(has(choice)
 			? { choice, standsInFor }

@@ -1,7 +1,36 @@
+import type { Answer } from '@fendrel/core';
 import { error } from '@sveltejs/kit';
 import { writeCsv } from '$lib/ui/csv';
 import { signedInOf } from '$lib/server/auth/guard';
 import { sittingsOf } from '$lib/server/db/stores/sittings';
+
+const COLUMNS = [
+	...['began', 'drill', 'register', 'answer', 'size', 'right', 'guessed'],
+	...['way', 'from', 'asked', 'set', 'tries', 'seconds', 'note']
+] as const;
+
+const short = (value: number) => Number(value.toPrecision(5));
+
+function answerOf(answer: Answer) {
+	if ('size' in answer) {
+		const { size, isRight, way } = answer;
+		return { size: short(size), right: isRight, ...(way && { way }) };
+	}
+	const { from, asked, set, tries, seconds, note, moves } = answer;
+	return {
+		...{ from: short(from), asked: short(asked), set: short(set), tries, seconds: short(seconds), note },
+		...(moves && { moves: moves.map((move) => ({ asked: short(move.asked), set: short(move.set) })) })
+	};
+}
+
+/** As a line of a table: yes is 1, what is not said is empty, and what has several parts is left to JSON. */
+const inLine = (answer: ReturnType<typeof answerOf>): Record<string, number> =>
+	Object.fromEntries(
+		Object.entries(answer).flatMap(([name, value]) => {
+			if (typeof value === 'boolean') return [[name, Number(value)]];
+			return typeof value === 'number' ? [[name, value]] : [];
+		})
+	);
 
 /** One's own answers in one file: a line each as CSV, sitting by sitting as JSON. */
 export async function GET({ locals, url }) {
@@ -11,13 +40,13 @@ export async function GET({ locals, url }) {
 	const sittings = (await sittingsOf(signedInOf(locals).userId, Infinity)).map(
 		({ drill, register, beganAt, trials, isGuessed }) => ({
 			...{ drill, register, began: beganAt.toISOString(), guessed: isGuessed },
-			answers: trials.map(({ size, isRight }) => ({ size: Number(size.toPrecision(5)), right: isRight }))
+			answers: trials.map(answerOf)
 		})
 	);
-	const COLUMNS = ['began', 'drill', 'register', 'answer', 'size', 'right', 'guessed'] as const;
 	const lines = sittings.flatMap(({ began, drill, register, guessed, answers }) =>
-		answers.map(({ size, right }, i) => ({
-			...{ began, drill, register, answer: i + 1, size, right: Number(right), guessed: Number(guessed) }
+		answers.map((answer, i): Record<string, string | number> => ({
+			...{ began, drill, register, answer: i + 1, guessed: Number(guessed) },
+			...inLine(answer)
 		}))
 	);
 	const json = () => `${JSON.stringify({ format: 'fendrel-practice', version: 1, sittings }, undefined, '\t')}\n`;

@@ -8,7 +8,7 @@
 	import StepOrder from '$lib/bearing/StepOrder.svelte';
 	import StepNow from '$lib/bearing/StepNow.svelte';
 	import { octavesWithin, schoolsFor, startsWithin } from '$lib/bearing/sheet';
-	import { SCHOOL_NAMES, SCHOOL_TEXTS } from '$lib/bearing/planWords';
+	import { SCHOOL_NAMES, SCHOOL_TEXTS } from '$lib/tuning/bearingWords';
 	import { keysAsked } from '$lib/bearing/witness';
 	import ListenBar from '$lib/pairs/ListenBar.svelte';
 	import { PairListening } from '$lib/pairs/pairListening.svelte';

@@ -1,10 +1,11 @@
 import {
+	choicesOf,
 	createRandom,
 	ThresholdSearch,
 	type ChoiceDrill,
-	type DrillRegister,
+	type ChoiceRegister,
 	type PlayedTrial,
-	type StiffString,
+	type Strings,
 	type Trial
 } from '@fendrel/core';
 import type { Player } from '$lib/audio/player.svelte';
@@ -15,8 +16,8 @@ const PAUSE = 0.35;
 
 interface Ground {
 	readonly drill: ChoiceDrill;
-	readonly register: DrillRegister;
-	readonly strings: (note: number) => StiffString;
+	readonly register: ChoiceRegister;
+	readonly strings: Strings;
 	/** What the same ear has answered before. */
 	readonly earlier: readonly Trial[];
 	readonly seed: number;
@@ -30,10 +31,11 @@ export interface Told {
 	readonly size: number;
 	readonly chosen: number;
 	readonly right: number;
+	readonly moved: PlayedTrial['moved'];
 }
 
 /** A sitting of one drill: plays, asks, tells at once, and plays the size next that tells most of the ear. */
-export class Sitting {
+export class ChoiceSitting {
 	trials = $state.raw<readonly Trial[]>([]);
 	/** What is to be told apart now; undefined: the next one has not been played yet. */
 	private asked = $state.raw<(PlayedTrial & { readonly size: number }) | undefined>();
@@ -43,8 +45,17 @@ export class Sitting {
 	isTired = $state(false);
 	/** Why a trial did not count. */
 	notice = $state<string | undefined>();
-	/** What is to be chosen by pedal: the sound that was heard last. */
-	readonly heard = $derived.by(() => (this.isPlaying ? this.ground.player.turn : this.ground.drill.choices - 1));
+	/** The answer that the pedal takes: the sound that was heard last, or the name that was marked. */
+	readonly heard = $derived.by(() =>
+		this.isNamed ? this.marked : (this.sounding ?? (this.isPlaying ? 0 : this.choices - 1))
+	);
+	/** Which of the answers sounds now; undefined: none of them. */
+	readonly sounding = $derived.by(() => {
+		const turn = this.ground.player.turn - (this.asked?.before ?? 0);
+		return this.isPlaying && !this.isNamed && turn >= 0 ? turn : undefined;
+	});
+	/** Of answers that have names: which of them the pedal has come to. */
+	marked = $state<number | undefined>();
 	/** Of this sitting alone. */
 	readonly own: ThresholdSearch;
 	private readonly known: ThresholdSearch;
@@ -55,6 +66,15 @@ export class Sitting {
 		this.own = new ThresholdSearch(register.task);
 		this.known = new ThresholdSearch(register.task, earlier);
 		this.random = createRandom(seed);
+	}
+
+	get choices(): number {
+		return choicesOf(this.ground.register);
+	}
+
+	/** The answers have names: they are none of the sounds. */
+	get isNamed(): boolean {
+		return this.ground.register.answers !== undefined;
 	}
 
 	get isPlaying(): boolean {
@@ -77,21 +97,26 @@ export class Sitting {
 		await player.inTurn('trial', this.asked.sounds, PAUSE);
 	}
 
-	/** One of the sounds is said to be it. */
-	choose(chosen: number): void {
+	/** The pedal goes to the next name. */
+	markNext(): void {
+		if (this.asked) this.marked = this.marked === undefined ? 0 : (this.marked + 1) % this.choices;
+	}
+
+	/** One of the answers is given. */
+	choose(chosen: number | undefined): void {
 		const { asked } = this;
-		if (!asked || chosen < 0 || chosen >= this.ground.drill.choices) return;
+		if (!asked || chosen === undefined || chosen < 0 || chosen >= this.choices) return;
 		this.ground.player.stop();
-		this.asked = undefined;
-		const { size, right } = asked;
-		this.told = { size, right, chosen };
-		const trial = { size, isRight: chosen === right };
+		this.asked = this.marked = undefined;
+		const { size, right, way, moved } = asked;
+		this.told = { size, right, chosen, moved };
+		const trial = { size, isRight: chosen === right, ...(way && { way }) };
 		this.own.answer(trial);
 		this.known.answer(trial);
 		this.trials = [...this.trials, trial];
 		// Of this sitting alone: an ear that hears less than last month does not tire.
 		this.isTired = this.own.isTired;
-		this.isOver = this.trials.length >= SITTING;
+		this.isOver = this.trials.length >= SITTING.choice;
 		this.ground.onanswered(this.trials, this.isOver);
 	}
 
@@ -99,7 +124,7 @@ export class Sitting {
 	interrupt(why: string): void {
 		if (!this.asked) return;
 		this.ground.player.stop();
-		this.asked = undefined;
+		this.asked = this.marked = undefined;
 		this.notice = why;
 	}
 

@@ -1,0 +1,128 @@
+<script lang="ts">
+	import { reachedIn, type CountingDrill, type DrillRegister, type SetTrial } from '@fendrel/core';
+	import { onMount, untrack } from 'svelte';
+	import { Player } from '$lib/audio/player.svelte';
+	import SetTrials from '$lib/charts/SetTrials.svelte';
+	import Shortcuts from '$lib/ui/Shortcuts.svelte';
+	import { CountingSitting } from './countingSitting.svelte';
+	import { DRILL_WORDS } from './drillWords';
+	import { whenInterrupted } from './interruptions';
+	import { COUNTING_KEYS, countingAction } from './practiceKeys';
+	import { SITTING } from './progress';
+	import { cameTo, offOf } from './setWords';
+	import { SittingKeeper } from './sittingKeeper.svelte';
+	import SittingFrame from './SittingFrame.svelte';
+	import { anySeed, type DrillView } from './view';
+
+	interface Props extends DrillView {
+		drill: CountingDrill;
+		register: DrillRegister;
+	}
+	let { drill, register, userId, strings, onagain }: Props = $props();
+
+	const player = new Player();
+	const { keeper, sitting, words } = untrack(() => {
+		const keeper = new SittingKeeper(userId, { drill: drill.id, register: register.id }, 1);
+		const onanswered = (trials: readonly SetTrial[], isOver: boolean) => keeper.keep(trials, isOver);
+		const ground = { drill, register, player, onanswered, strings, seed: anySeed() };
+		return { keeper, sitting: new CountingSitting(ground), words: DRILL_WORDS[drill.id] };
+	});
+	let alive = $state(false);
+	onMount(() => {
+		alive = true;
+		const stop = whenInterrupted((why) => sitting.interrupt(why));
+		return () => {
+			stop();
+			sitting.end();
+			player.close();
+		};
+	});
+
+	const does = {
+		play: () => void sitting.play(),
+		tap: () => sitting.tap(),
+		count: () => sitting.count(),
+		anew: () => sitting.anew(),
+		end: () => sitting.end()
+	};
+	function onkeydown(event: KeyboardEvent) {
+		const action = countingAction(event);
+		if (!action || event.repeat) return;
+		event.preventDefault();
+		does[action]();
+	}
+
+	const reached = $derived(reachedIn(drill, register, sitting.trials));
+	const over = $derived(cameTo(reached, sitting.trials.length, drill.kind, words));
+	const told = $derived.by(() => {
+		const { told } = sitting;
+		if (!told) return 'Tap while it sounds, beat by beat.';
+		return `You counted ${told.set.toFixed(2)}; it beat ${told.asked.toFixed(2)} a second.`;
+	});
+	const tapped = $derived(sitting.rate === undefined ? '–' : sitting.rate.toFixed(2));
+</script>
+
+<svelte:window {onkeydown} />
+
+<SittingFrame
+	asks={sitting.isOver ? over.asks : 'How often does it beat?'}
+	beneath={sitting.isOver ? over.beneath : told}
+	isOver={sitting.isOver}
+	count={sitting.trials.length}
+	most={SITTING.counting}
+	problem={player.problem}
+	notice={sitting.notice}
+	waits={keeper.waits}
+	isPreparing={player.preparing !== undefined}
+	onend={() => sitting.end()}
+	{onagain}
+>
+	<button type="button" class="tap" disabled={!alive} onclick={() => sitting.tap()} aria-label="Tap a beat">
+		<span class="rate">{tapped}</span>
+		<span class="soft">{sitting.taps.length} tapped, a second</span>
+	</button>
+	{#snippet acts()}
+		<button
+			type="button"
+			class="btn preset-filled-brand"
+			disabled={!alive || player.preparing !== undefined}
+			onclick={does.play}>Play</button
+		>
+		<button type="button" class="btn preset-outlined-surface-300-700" disabled={!alive} onclick={does.count}
+			>That is the count</button
+		>
+		<button type="button" class="btn preset-outlined-surface-300-700" disabled={!alive} onclick={does.anew}
+			>Tap anew</button
+		>
+	{/snippet}
+</SittingFrame>
+
+<section aria-label="Answers" data-sounds={player.playing}>
+	<h2 class="panel-heading">
+		How far off was each count? <span class="soft">% of the rate; below the line too slow</span>
+	</h2>
+	<SetTrials
+		offs={sitting.trials.map(offOf)}
+		least={0.25}
+		most={SITTING.counting}
+		label={(off) => `${(100 * off).toFixed(0)} %`}
+	/>
+</section>
+<Shortcuts keys={COUNTING_KEYS} />
+
+<style>
+	.tap {
+		display: grid;
+		justify-items: center;
+		min-width: 16rem;
+		padding: 0.4rem 1rem 0.8rem;
+		border-block: 1px solid var(--line);
+		cursor: pointer;
+	}
+	.rate {
+		font-size: 6rem;
+		line-height: 1.1;
+		font-weight: 600;
+		font-variant-numeric: tabular-nums;
+	}
+</style>

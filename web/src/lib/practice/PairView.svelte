@@ -1,0 +1,161 @@
+<script lang="ts">
+	import { noteName, PAIR_WITHIN, reachedIn, type DrillRegister, type PairDrill, type SetTrial } from '@fendrel/core';
+	import { onMount, untrack } from 'svelte';
+	import { TurnableStrings } from '$lib/audio/turnable.svelte';
+	import SetTrials from '$lib/charts/SetTrials.svelte';
+	import Shortcuts from '$lib/ui/Shortcuts.svelte';
+	import { DRILL_WORDS } from './drillWords';
+	import { whenInterrupted } from './interruptions';
+	import LeverKeys from './LeverKeys.svelte';
+	import { PairSitting } from './pairSitting.svelte';
+	import { leverAction, OCTAVE_KEYS, SETTING_KEYS } from './practiceKeys';
+	import { SITTING } from './progress';
+	import { cameTo, offOf, tookWords } from './setWords';
+	import { SittingKeeper } from './sittingKeeper.svelte';
+	import SittingFrame from './SittingFrame.svelte';
+	import { anySeed, type DrillView } from './view';
+
+	interface Props extends DrillView {
+		drill: PairDrill;
+		register: DrillRegister;
+	}
+	let { drill, register, userId, strings, hand, onagain }: Props = $props();
+
+	const sound = new TurnableStrings();
+	const { keeper, sitting, words } = untrack(() => {
+		const keeper = new SittingKeeper(userId, { drill: drill.id, register: register.id }, 1);
+		const onanswered = (trials: readonly SetTrial[], isOver: boolean) => keeper.keep(trials, isOver);
+		const now = () => performance.now() / 1000;
+		const ground = { drill, register, sound, onanswered, strings, hand, seed: anySeed(), now };
+		return { keeper, sitting: new PairSitting(ground), words: DRILL_WORDS[drill.id] };
+	});
+	let alive = $state(false);
+	onMount(() => {
+		alive = true;
+		const stop = whenInterrupted((why) => sitting.interrupt(why));
+		return () => {
+			stop();
+			sitting.end();
+			sound.close();
+		};
+	});
+
+	function onkeydown(event: KeyboardEvent) {
+		const action = leverAction(event);
+		if (!action) return;
+		event.preventDefault();
+		if (action.do === 'turn') sitting.turn(action.by);
+		else if (event.repeat) return;
+		else if (action.do === 'strike') sitting.strike();
+		else if (action.do === 'stands') sitting.stand();
+		else if (action.do === 'octave') sitting.octave();
+		else if (action.do === 'end') sitting.end();
+		else if (action.do === 'leave') sitting.leave();
+		else sitting.test(action.do);
+	}
+
+	const { octave, note } = $derived(sitting.exercise);
+	const reached = $derived(reachedIn(drill, register, sitting.trials));
+	const over = $derived(cameTo(reached, sitting.trials.length, drill.kind, words));
+	const sense = (off: number) => (off < 0 ? 'flat' : 'sharp');
+	const due = $derived.by(() => {
+		const { state, isMatching } = sitting;
+		if (isMatching) return `Bring the other string of ${noteName(note)} to it`;
+		if (octave) return `Bring the pair ${noteName(note)} to a pure ${octave.name} octave`;
+		const by = Math.abs(state.by).toFixed(1);
+		return `Move one string of ${noteName(note)} ${by} cents ${state.by < 0 ? 'down' : 'up'}`;
+	});
+	const stood = $derived.by(() => {
+		const { told, state, par } = sitting;
+		if (told) {
+			const left = `${Math.abs(told.set).toFixed(2)} cents ${sense(told.set)}`;
+			return `The pair stands ${left}, ${tookWords(told, 'try')}${octave ? '' : `; the par was ${told.par}`}.`;
+		}
+		if (octave) return `${noteName(note - 12)} stands. Move one string, bring the other to it, and listen again.`;
+		if (state.stood === undefined) return undefined;
+		const stands = `The clean pair stands ${Math.abs(state.stood).toFixed(1)} cents ${sense(state.stood)}`;
+		return `${stands}. Try ${state.tries + 1}, par ${par}; within ${PAIR_WITHIN} it stands.`;
+	});
+</script>
+
+<svelte:window {onkeydown} />
+
+<SittingFrame
+	asks={sitting.isOver ? over.asks : due}
+	beneath={sitting.isOver ? over.beneath : stood}
+	isOver={sitting.isOver}
+	count={sitting.trials.length}
+	most={SITTING.pair}
+	problem={sound.problem}
+	notice={sitting.notice}
+	waits={keeper.waits}
+	isPreparing={sound.isPreparing}
+	onend={() => sitting.end()}
+	{onagain}
+>
+	{#if !octave}
+		<p class="beat">
+			<b>{sitting.isMatching ? '0' : sitting.asked.toFixed(1)}</b><span class="soft"
+				>{sitting.isMatching ? 'beats: still' : 'beats a second between them'}</span
+			>
+		</p>
+	{/if}
+	<LeverKeys disabled={!alive} onturn={(by) => sitting.turn(by)} />
+	{#snippet acts()}
+		<button type="button" class="btn preset-filled-brand" disabled={!alive} onclick={() => sitting.strike()}
+			>Strike the pair</button
+		>
+		{#if octave}
+			<button
+				type="button"
+				class="btn preset-outlined-surface-300-700"
+				disabled={!alive}
+				onclick={() => sitting.octave()}>Octave</button
+			>
+			<button
+				type="button"
+				class="btn preset-outlined-surface-300-700"
+				disabled={!alive}
+				onclick={() => sitting.test('inner')}
+				>{noteName(octave.test.note)} with {noteName(octave.reference.note)}</button
+			>
+			<button
+				type="button"
+				class="btn preset-outlined-surface-300-700"
+				disabled={!alive}
+				onclick={() => sitting.test('outer')}>{noteName(octave.test.note)} with {noteName(note)}</button
+			>
+		{/if}
+		<button type="button" class="btn preset-outlined-surface-300-700" disabled={!alive} onclick={() => sitting.stand()}
+			>{sitting.isMatching ? 'They are one' : 'It is moved'}</button
+		>
+		{#if octave && !sitting.isMatching}
+			<button
+				type="button"
+				class="btn preset-outlined-surface-300-700"
+				disabled={!alive}
+				onclick={() => sitting.leave()}>The octave is pure</button
+			>
+		{/if}
+	{/snippet}
+</SittingFrame>
+
+<section aria-label="Answers" data-phase={sitting.state.phase} data-sounds={sound.playing}>
+	<h2 class="panel-heading">Where does each pair stand? <span class="soft">cents; below the line flat</span></h2>
+	<SetTrials offs={sitting.trials.map(offOf)} least={1} most={SITTING.pair} label={(off) => off.toFixed(2)} />
+</section>
+<Shortcuts keys={octave ? OCTAVE_KEYS : SETTING_KEYS} />
+
+<style>
+	.beat {
+		display: flex;
+		gap: 0.8rem;
+		align-items: baseline;
+	}
+	.beat b {
+		font-size: 6rem;
+		line-height: 1;
+		font-weight: 600;
+		font-variant-numeric: tabular-nums;
+	}
+</style>

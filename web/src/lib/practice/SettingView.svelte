@@ -1,0 +1,107 @@
+<script lang="ts">
+	import { noteName, reachedIn, type DrillRegister, type SetTrial, type SettingDrill } from '@fendrel/core';
+	import { onMount, untrack } from 'svelte';
+	import { TurnableStrings } from '$lib/audio/turnable.svelte';
+	import SetTrials from '$lib/charts/SetTrials.svelte';
+	import Shortcuts from '$lib/ui/Shortcuts.svelte';
+	import { DRILL_WORDS } from './drillWords';
+	import { whenInterrupted } from './interruptions';
+	import LeverKeys from './LeverKeys.svelte';
+	import { leverAction, SETTING_KEYS } from './practiceKeys';
+	import { SITTING } from './progress';
+	import { SettingSitting } from './settingSitting.svelte';
+	import { cameTo, offOf, tookWords } from './setWords';
+	import { SittingKeeper } from './sittingKeeper.svelte';
+	import SittingFrame from './SittingFrame.svelte';
+	import { anySeed, type DrillView } from './view';
+
+	interface Props extends DrillView {
+		drill: SettingDrill;
+		register: DrillRegister;
+	}
+	let { drill, register, userId, strings, onagain }: Props = $props();
+
+	const sound = new TurnableStrings();
+	const { keeper, sitting, words } = untrack(() => {
+		const keeper = new SittingKeeper(userId, { drill: drill.id, register: register.id }, 1);
+		const onanswered = (trials: readonly SetTrial[], isOver: boolean) => keeper.keep(trials, isOver);
+		const now = () => performance.now() / 1000;
+		const ground = { drill, register, sound, onanswered, strings, seed: anySeed(), now };
+		return { keeper, sitting: new SettingSitting(ground), words: DRILL_WORDS[drill.id] };
+	});
+	let alive = $state(false);
+	onMount(() => {
+		alive = true;
+		const stop = whenInterrupted((why) => sitting.interrupt(why));
+		return () => {
+			stop();
+			sitting.end();
+			sound.close();
+		};
+	});
+
+	function onkeydown(event: KeyboardEvent) {
+		const action = leverAction(event);
+		if (!action) return;
+		event.preventDefault();
+		if (action.do === 'turn') sitting.turn(action.by);
+		else if (event.repeat) return;
+		else if (action.do === 'strike') sitting.strike();
+		else if (action.do === 'stands') sitting.stand();
+		else if (action.do === 'end') sitting.end();
+	}
+
+	const reached = $derived(reachedIn(drill, register, sitting.trials));
+	const over = $derived(cameTo(reached, sitting.trials.length, drill.kind, words));
+	const due = $derived(
+		sitting.exercise.asked === 0
+			? `Bring the two strings of ${noteName(sitting.exercise.note)} together`
+			: `Set the strings of ${noteName(sitting.exercise.note)} ${sitting.exercise.asked} ${sitting.exercise.asked === 1 ? 'cent' : 'cents'} apart`
+	);
+	const told = $derived.by(() => {
+		const { told } = sitting;
+		if (!told) return undefined;
+		const apart = Math.abs(told.set).toFixed(2);
+		const what = told.asked === 0 ? `${apart} cents apart` : `${apart} cents, for ${told.asked} asked`;
+		return `${what}, ${tookWords(told, 'strike')}.`;
+	});
+	const label = (off: number) => (drill.id === 'apart' ? `${(100 * off).toFixed(0)} %` : off.toFixed(2));
+</script>
+
+<svelte:window {onkeydown} />
+
+<SittingFrame
+	asks={sitting.isOver ? over.asks : due}
+	beneath={sitting.isOver ? over.beneath : told}
+	isOver={sitting.isOver}
+	count={sitting.trials.length}
+	most={SITTING.setting}
+	problem={sound.problem}
+	notice={sitting.notice}
+	waits={keeper.waits}
+	isPreparing={sound.isPreparing}
+	onend={() => sitting.end()}
+	{onagain}
+>
+	<LeverKeys disabled={!alive} onturn={(by) => sitting.turn(by)} />
+	{#snippet acts()}
+		<button type="button" class="btn preset-filled-brand" disabled={!alive} onclick={() => sitting.strike()}
+			>Strike</button
+		>
+		<button type="button" class="btn preset-outlined-surface-300-700" disabled={!alive} onclick={() => sitting.stand()}
+			>It stands</button
+		>
+	{/snippet}
+</SittingFrame>
+
+<section aria-label="Answers" data-strikes={sitting.strikes} data-sounds={sound.playing}>
+	<h2 class="panel-heading">
+		How far off was each? <span class="soft"
+			>{drill.id === 'apart' ? '% of what was asked' : 'cents'}; below the line {drill.id === 'apart'
+				? 'too little'
+				: 'flat'}</span
+		>
+	</h2>
+	<SetTrials offs={sitting.trials.map(offOf)} least={drill.id === 'apart' ? 0.5 : 1} most={SITTING.setting} {label} />
+</section>
+<Shortcuts keys={SETTING_KEYS} />

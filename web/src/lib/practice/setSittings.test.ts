@@ -1,0 +1,318 @@
+import {
+	bearingPlan,
+	beatOf,
+	centsBetween,
+	COUNTING,
+	DEFAULT_EAR,
+	equalHz,
+	hz,
+	movedBy,
+	PAIR_DRILL,
+	partialHz,
+	SETTING_APART,
+	STILLNESS,
+	stringFromFirstPartial,
+	temperamentById,
+	USUAL_HAND,
+	type SetTrial
+} from '@fendrel/core';
+import { beforeEach, describe, expect, it } from 'vitest';
+import type { TurnableString } from '$lib/audio/turnable.svelte';
+import { BearingsSitting } from './bearingsSitting.svelte';
+import { CountingSitting } from './countingSitting.svelte';
+import { PairSitting } from './pairSitting.svelte';
+import { SITTING } from './progress';
+import { SettingSitting } from './settingSitting.svelte';
+
+const strings = (note: number) => stringFromFirstPartial(equalHz(note, hz(440)), 5e-4);
+
+/** Strings that sound nowhere; where they stand can be read off them. */
+class FakeStrings {
+	name: string | undefined;
+	sounding: readonly TurnableString[] = [];
+	readonly at = new Map<string, number>();
+	strike = async (name: string, strings: readonly TurnableString[]) => {
+		this.name = name;
+		this.sounding = strings;
+		for (const { id, cents } of strings) this.at.set(id, cents);
+	};
+	turnTo = (id: string, cents: number) => void this.at.set(id, cents);
+	stop = () => void (this.name = undefined);
+	/** Where a string stands now. */
+	string(id: string) {
+		const { voice } = this.sounding.find((each) => each.id === id)!;
+		return movedBy(voice.string, this.at.get(id)!);
+	}
+}
+
+let sound: FakeStrings;
+let told: { trials: readonly SetTrial[]; isOver: boolean }[];
+let clock: number;
+const ground = () => ({
+	...{ strings, sound, seed: 11, now: () => clock },
+	onanswered: (trials: readonly SetTrial[], isOver: boolean) => void told.push({ trials, isOver })
+});
+beforeEach(() => {
+	sound = new FakeStrings();
+	told = [];
+	clock = 100;
+});
+
+/** Turns by hairs until a figure is within a hair: a learner who hears everything and knows nothing of the lever's gear. */
+function turnUntil(turn: (by: number) => void, off: () => number, within: number): void {
+	for (let i = 0; i < 2000 && Math.abs(off()) > within; i++) {
+		const before = Math.abs(off());
+		const by = Math.min(1, before / 2) + 0.005;
+		turn(by);
+		if (Math.abs(off()) > before) turn(-2 * by);
+	}
+}
+
+describe('strings that are brought together', () => {
+	const begin = () => new SettingSitting({ ...ground(), drill: STILLNESS, register: STILLNESS.registers[0] });
+	const apart = () => centsBetween(partialHz(sound.string('still'), 1), partialHz(sound.string('turned'), 1));
+
+	it('are measured as they stand, with strikes and time, ten to a sitting', () => {
+		const sitting = begin();
+		for (let i = 0; i < SITTING.setting; i++) {
+			sitting.strike();
+			const { from } = sitting.exercise;
+			expect(apart()).toBeCloseTo(from, 9);
+			turnUntil((by) => sitting.turn(by), apart, 0.1);
+			const left = apart();
+			clock += 15;
+			sitting.strike();
+			sitting.stand();
+			const { set, ...trial } = sitting.told!;
+			expect(set).toBeCloseTo(left, 9);
+			expect(trial).toMatchObject({ asked: 0, from, tries: 2, seconds: 15 });
+		}
+		expect(sitting.isOver).toBe(true);
+		expect(told.at(-1)).toMatchObject({ isOver: true, trials: { length: SITTING.setting } });
+		sitting.strike();
+		sitting.turn(1);
+		sitting.stand();
+		expect(told).toHaveLength(SITTING.setting);
+	});
+
+	it('are not judged before they were heard, and not counted where the sound was taken away', () => {
+		const sitting = begin();
+		sitting.stand();
+		expect([sitting.notice, sitting.trials.length]).toEqual(['Strike them first.', 0]);
+		const { exercise } = sitting;
+		sitting.interrupt('gone');
+		expect(sitting.exercise).toBe(exercise);
+		sitting.strike();
+		sitting.interrupt('gone');
+		expect([sitting.notice, sitting.trials.length]).toEqual(['gone', 0]);
+		expect(sitting.exercise).not.toBe(exercise);
+		sitting.end();
+		expect([sitting.isOver, told]).toEqual([true, []]);
+	});
+
+	it('are set apart by what is asked, above or below', () => {
+		const sitting = new SettingSitting({ ...ground(), drill: SETTING_APART, register: SETTING_APART.registers[0] });
+		for (const way of [1, -1]) {
+			sitting.strike();
+			const { asked } = sitting.exercise;
+			turnUntil(
+				(by) => sitting.turn(by),
+				() => apart() - way * asked,
+				0.02
+			);
+			sitting.stand();
+			expect(Math.abs(sitting.told!.set - asked)).toBeLessThan(0.03);
+		}
+	});
+});
+
+describe('the pair method', () => {
+	const off = (id: string) => centsBetween(partialHz(pair.exercise.string, 1), partialHz(sound.string(id), 1));
+	let pair: PairSitting;
+	const begin = (register: string) => {
+		const of = PAIR_DRILL.registers.find(({ id }) => id === register)!;
+		pair = new PairSitting({ ...ground(), drill: PAIR_DRILL, register: of, hand: USUAL_HAND });
+	};
+
+	it('takes one try where the move comes out as its beat asks, and is at par', () => {
+		begin('middle');
+		for (let i = 0; i < SITTING.pair; i++) {
+			const { from, note } = pair.exercise;
+			const { by } = pair.state;
+			expect(by).toBeCloseTo(Math.sign(-from) * Math.min(4, Math.abs(from)), 9);
+			pair.strike();
+			expect(off('1')).toBeCloseTo(from, 9);
+			for (let tries = 0; tries < 3 && pair.exercise.note === note && pair.exercise.from === from; tries++) {
+				const wanted = off('0') + pair.state.by;
+				turnUntil(
+					(turn) => pair.turn(turn),
+					() => off('1') - wanted,
+					0.01
+				);
+				// What is asked is what is heard: the beat of the two where it is counted.
+				const beat = Math.abs(partialHz(sound.string('1'), 2) - partialHz(sound.string('0'), 2));
+				expect(beat).toBeCloseTo(pair.asked, 1);
+				pair.stand();
+				turnUntil(
+					(turn) => pair.turn(turn),
+					() => off('0') - off('1'),
+					0.01
+				);
+				pair.stand();
+			}
+			expect(pair.trials).toHaveLength(i + 1);
+			const { set, tries, moves, par } = pair.told!;
+			expect(Math.abs(set)).toBeLessThan(0.5);
+			expect(tries).toBe(Math.abs(from) > 4.4 ? 2 : 1);
+			expect(tries).toBeLessThanOrEqual(par);
+			expect(moves![0].set).toBeCloseTo(moves![0].asked, 1);
+		}
+		expect(pair.isOver).toBe(true);
+	});
+
+	it('asks for a try more, scaled by the last, where the move fell short', () => {
+		begin('middle');
+		pair.strike();
+		const { by } = pair.state;
+		// Half of it only.
+		const wanted = off('0') + by / 2;
+		turnUntil(
+			(turn) => pair.turn(turn),
+			() => off('1') - wanted,
+			0.01
+		);
+		pair.stand();
+		turnUntil(
+			(turn) => pair.turn(turn),
+			() => off('0') - off('1'),
+			0.01
+		);
+		pair.stand();
+		expect(pair.state).toMatchObject({ phase: 'move', tries: 1 });
+		expect(pair.state.scale).toBeCloseTo(1.6, 1);
+		expect(pair.trials).toEqual([]);
+	});
+
+	it('against an octave is judged by the learner, who hears it and its test', () => {
+		begin('octave42');
+		pair.leave();
+		expect(pair.notice).toBe('Strike the octave first.');
+		pair.octave();
+		expect(sound.sounding.map(({ id }) => id)).toEqual(['below', '0', '1']);
+		const below = () => partialHz(sound.string('below'), 4);
+		expect(centsBetween(below(), partialHz(sound.string('1'), 2))).toBeCloseTo(pair.exercise.from, 6);
+		pair.test('inner');
+		expect(sound.sounding.map(({ id }) => id)).toEqual(['test', 'below']);
+		pair.test('outer');
+		expect(sound.sounding.map(({ id }) => id)).toEqual(['test', '0', '1']);
+		pair.octave();
+		turnUntil(
+			(by) => pair.turn(by),
+			() => centsBetween(below(), partialHz(sound.string('1'), 2)),
+			0.05
+		);
+		pair.stand();
+		turnUntil(
+			(by) => pair.turn(by),
+			() => off('0') - off('1'),
+			0.05
+		);
+		pair.stand();
+		expect([pair.trials.length, pair.isMatching]).toEqual([0, false]);
+		pair.leave();
+		expect(pair.told).toMatchObject({ tries: 1 });
+		expect(Math.abs(pair.told!.set)).toBeLessThan(0.1);
+	});
+});
+
+describe('beats that are counted', () => {
+	it('are the slope of the taps, by the clock of the sound', async () => {
+		const player = {
+			...{ playing: undefined as string | undefined, elapsed: 0, stop: () => void (player.playing = undefined) },
+			inTurn: async (name: string, sounds: readonly (readonly { voices: readonly TurnableString['voice'][] }[])[]) => {
+				player.playing = name;
+				const [low, high] = sounds[0][0].voices;
+				rate = Math.abs(partialHz(high.string, 2) - partialHz(low.string, 3));
+			}
+		};
+		let rate = 0;
+		const sitting = new CountingSitting({ ...ground(), drill: COUNTING, register: COUNTING.registers[0], player });
+		sitting.tap();
+		expect([sitting.notice, sitting.taps.length]).toEqual(['Play it first, and tap while it sounds.', 0]);
+		await sitting.play();
+		sitting.count();
+		expect(sitting.notice).toBe('Three taps at least make a count.');
+		for (let i = 0; i < 5; i++) {
+			player.elapsed = 0.3 + i / rate;
+			sitting.tap();
+		}
+		expect(sitting.rate).toBeCloseTo(rate, 6);
+		sitting.anew();
+		expect(sitting.rate).toBeUndefined();
+		for (let i = 0; i < 5; i++) {
+			player.elapsed = 0.3 + i / (1.1 * rate);
+			sitting.tap();
+		}
+		sitting.count();
+		expect(sitting.told!.set / sitting.told!.asked).toBeCloseTo(1.1, 6);
+		expect(sitting.told!.asked).toBeCloseTo(rate, 6);
+		expect(told).toHaveLength(1);
+	});
+});
+
+describe('bearings', () => {
+	const plan = bearingPlan({
+		...{ school: 'circle', start: 69, low: 53, high: 65, strings, ear: DEFAULT_EAR },
+		temperament: temperamentById('equal')
+	});
+	const begin = () => new BearingsSitting({ ...ground(), plan, ear: DEFAULT_EAR });
+	/** Sets the step's note by its interval. */
+	function setStep(sitting: BearingsSitting, wrongBy = 0): void {
+		const { by } = sitting.due;
+		if (!by[0]) return;
+		const { edge } = by[0];
+		sitting.strikeDue();
+		const rate = () => beatOf(sound.string(String(edge.lower)), sound.string(String(edge.upper)), edge.kind).rate;
+		turnUntil(
+			(turn) => sitting.turn(turn),
+			() => rate() - edge.rate - wrongBy,
+			0.01
+		);
+	}
+
+	it('are scored when all is set, and one wrong step is found with what followed', () => {
+		const sitting = begin();
+		sitting.turn(1);
+		expect(sitting.notice).toBe('The fork gives this note: it stands.');
+		for (let step = 0; step < plan.steps.length; step++) {
+			sitting.goTo(step);
+			setStep(sitting, step === 5 ? 2.5 : 0);
+		}
+		clock += 600;
+		sitting.finish();
+		expect(sitting.score!.wrong).toMatchObject({ step: 5, note: plan.steps[5].note });
+		expect(sitting.score!.wrong!.followed.length).toBeGreaterThan(0);
+		const [{ trials, isOver }] = told;
+		expect([isOver, trials.length]).toEqual([
+			true,
+			plan.steps.filter(({ by, note }) => by.length && note <= 65).length
+		]);
+		for (const { set, note } of trials)
+			expect(set).toBeCloseTo(sitting.score!.notes.find((each) => each.note === note)!.off, 9);
+		sitting.strike(60);
+		sitting.goTo(2);
+		expect(told).toHaveLength(1);
+	});
+
+	it('are not scored while a note has not been set: that one is shown', () => {
+		const sitting = begin();
+		for (const step of [1, 2, 4]) {
+			sitting.goTo(step);
+			setStep(sitting);
+		}
+		sitting.finish();
+		expect([sitting.score, sitting.step, sitting.notice]).toEqual([undefined, 3, 'This note has not been set yet.']);
+		sitting.end();
+		expect([sitting.isOver, told]).toEqual([true, []]);
+	});
+});
