@@ -10,7 +10,7 @@ import { temperamentById } from '../temperament/library';
 import { equalHz } from '../units/pitch';
 import { hz } from '../units/quantity';
 import { scatteredNotes, scoreBearings, type SetNote } from './bearings';
-import { movedBy } from './strings';
+import { movedBy } from '../strings/movedString';
 
 const strings = (note: number) => stringFromFirstPartial(equalHz(note, hz(440)), typicalInharmonicity('upright', note));
 const planOf = (school: string) =>

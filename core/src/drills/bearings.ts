@@ -9,7 +9,7 @@ import type { MeasuredNotes } from '../proving/measuredNotes';
 import { inversions, measuredStaircases, type Inversion, type MeasuredTread } from '../proving/staircase';
 import { cents } from '../units/quantity';
 import type { DrillFrame, Strings } from './drill';
-import { movedBy } from './strings';
+import { movedBy } from '../strings/movedString';
 
 /** A whole temperament, set by a bearing plan and scored. */
 export type BearingsDrill = DrillFrame<'bearings'>;

@@ -1,6 +1,7 @@
 import { eitherWay, noteOf, type ChoiceDrill } from './drill';
 import { UNISON_REGISTERS } from './sizes';
-import { chord, movedBy } from './strings';
+import { movedBy } from '../strings/movedString';
+import { chord } from './strings';
 
 const SECONDS = 1.6;
 const [middle, tenor, treble, top] = UNISON_REGISTERS.map(({ usual, ...of }) => ({

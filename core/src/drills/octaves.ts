@@ -1,6 +1,7 @@
 import { INTERVALS, type IntervalKind } from '../intervals/intervalKinds';
 import { eitherWay, noteOf, oneOf, type ChoiceDrill, type ChoiceRegister, type Strings } from './drill';
-import { chord, movedBy, upperFor } from './strings';
+import { movedBy } from '../strings/movedString';
+import { chord, upperFor } from './strings';
 
 const SECONDS = 2.6;
 /** The coincidence at which octaves are set pure, by register, and its test note: so many semitones below the lower note. */

@@ -8,7 +8,7 @@ import { hz } from '../units/quantity';
 import { handOf, PAIR_DRILL, parFor, USUAL_HAND } from './pairDrill';
 import { isGuessed, sizeSense, stillness, type SetTrial } from './setTrials';
 import { ASKED_SIZES, COUNTING, SETTING_APART, STILLNESS, tappedRate } from './settingDrills';
-import { movedBy } from './strings';
+import { movedBy } from '../strings/movedString';
 
 const strings = (note: number) => stringFromFirstPartial(equalHz(note, hz(440)), typicalInharmonicity('upright', note));
 const trial = (of: Partial<SetTrial>): SetTrial => ({ from: 0, asked: 0, set: 0, tries: 3, seconds: 20, ...of });

@@ -1,5 +1,6 @@
 import { eitherWay, noteOf, oneOf, type ChoiceDrill, type DrillRegister } from './drill';
-import { chord, movedBy } from './strings';
+import { movedBy } from '../strings/movedString';
+import { chord } from './strings';
 
 /** Long enough for a beat of one in two seconds to be heard. */
 const SECONDS = 2.4;

@@ -1,6 +1,7 @@
 import { noteName } from '../units/note';
 import { eitherWay, oneOf, type ChoiceDrill, type ChoiceRegister } from './drill';
-import { chord, inSuccession, movedBy } from './strings';
+import { movedBy } from '../strings/movedString';
+import { chord, inSuccession } from './strings';
 
 const F3 = 53;
 const SECONDS = { step: 1.9, note: 1.2 } as const;

@@ -1,5 +1,5 @@
 import { bearingPlan } from '../bearing/plan';
-import { DEFAULT_EAR, type Ear } from '../bearing/ear';
+import type { Ear } from '../bearing/ear';
 import { typicalInharmonicity } from '../strings/inharmonicity';
 import { stringFromFirstPartial } from '../strings/stiffString';
 import { temperamentById } from '../temperament/library';

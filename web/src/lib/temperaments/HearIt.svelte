@@ -7,7 +7,7 @@
 	import Segments from '$lib/ui/Segments.svelte';
 	import { KIND_NAMES } from '$lib/tuning/kinds';
 	import { typicalStrings, type Tuned } from './figures';
-	import { keyName, PASSAGES, sounded, type Passage } from './passages';
+	import { keyName, PASSAGES, sounded, type Passage } from '$lib/tuning/passages';
 
 	interface Props {
 		/** What is heard, the first first; without a second one it is compared with equal temperament. */

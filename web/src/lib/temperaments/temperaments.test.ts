@@ -14,7 +14,7 @@ import { describe, expect, it } from 'vitest';
 import { Design } from './design.svelte';
 import { fromText, toCsv, toJson } from './exchange';
 import { commaCheck, ringFifths, roughnessByFifths, typicalStrings } from './figures';
-import { PASSAGES, sounded } from './passages';
+import { PASSAGES, sounded } from '$lib/tuning/passages';
 import { draftSchema, written, type Draft } from './temperamentDraft';
 
 const draftOf = (id: string): Draft => {

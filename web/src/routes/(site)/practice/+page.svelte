@@ -46,7 +46,13 @@
 {#if form && 'problem' in form}<p class="notice" role="alert">{form.problem}</p>{/if}
 {#if form && 'done' in form}<p class="done" role="status">{form.done}</p>{/if}
 {#if waits}<p class="notice" role="status">A sitting waits on this device. {waits}</p>{/if}
-{#if isOwn}<TodayPanel proposal={data.proposal} />{/if}
+{#if isOwn}
+	<TodayPanel proposal={data.proposal} />
+	<p class="listen">
+		Or only listen: <a class="anchor" href="/practice/twin">how an instrument sounds</a> as it was found, as it was left,
+		or in another temperament or pitch.
+	</p>
+{/if}
 {#each DRILLS as drill (drill.id)}
 	<DrillSection {drill} progress={data.progress.filter((each) => each.drill === drill.id)} now={data.now} {isOwn}>
 		{#if drill.id === 'rates'}<EarTaken practised={data.practised} taken={data.taken} {isOwn} />{/if}
@@ -85,6 +91,10 @@
 	.lead {
 		max-width: 46rem;
 		margin-top: 0.4rem;
+	}
+	.listen {
+		padding-block: 0.8rem;
+		border-bottom: 1px solid var(--line);
 	}
 	footer {
 		margin-top: 1rem;

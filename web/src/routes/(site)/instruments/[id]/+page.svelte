@@ -70,6 +70,7 @@
 				quiet
 			/>{/if}
 		{#if mayWork}
+			<a class="btn preset-outlined-surface-300-700" href="/practice/twin?instrument={instrument.id}">Hear it</a>
 			<a class="btn preset-outlined-surface-300-700" href="/instruments/{instrument.id}/scale">Scale</a>
 			<a class="btn preset-outlined-surface-300-700" href="/instruments/{instrument.id}/edit">Edit</a>
 		{/if}

@@ -46,14 +46,30 @@ export const PASSAGES: readonly Passage[] = [
 	}
 ];
 
-/** The passage on these strings, its key's tonic at `key` (0 for C). Roots above F move down, so that all keys lie alike. */
-export function sounded(passage: Passage, key: number, strings: (note: number) => StiffString): Chord[] {
-	const shift = passage.inKey ? (key > 5 ? key - 12 : key) : 0;
-	return passage.chords.map((notes, i) => ({
-		at: i * passage.seconds,
+/** Notes of a passage, chord by chord. */
+export interface PlayedChord {
+	/** Seconds from the beginning. */
+	readonly at: number;
+	readonly seconds: number;
+	readonly notes: readonly number[];
+}
+
+/** The passage with its key's tonic at `key` (0 for C). Roots above F move down, so that all keys lie alike. */
+export function chordsIn({ chords, seconds, inKey }: Passage, key: number): PlayedChord[] {
+	const shift = inKey ? (key > 5 ? key - 12 : key) : 0;
+	return chords.map((notes, i) => ({
+		at: i * seconds,
 		// The last chord may ring.
-		seconds: i === passage.chords.length - 1 ? passage.seconds + 0.7 : passage.seconds - 0.05,
-		voices: notes.map((note) => ({ note: note + shift, string: strings(note + shift) }))
+		seconds: i === chords.length - 1 ? seconds + 0.7 : seconds - 0.05,
+		notes: notes.map((note) => note + shift)
+	}));
+}
+
+/** The passage on these strings. */
+export function sounded(passage: Passage, key: number, strings: (note: number) => StiffString): Chord[] {
+	return chordsIn(passage, key).map(({ at, seconds, notes }) => ({
+		...{ at, seconds },
+		voices: notes.map((note) => ({ note, string: strings(note) }))
 	}));
 }
 
