@@ -166,6 +166,7 @@ export * from './drills/setTrials';
 export * from './drills/settingDrills';
 export * from './drills/pairDrill';
 export * from './drills/bearings';
+export * from './drills/holding';
 export { DIESES } from './drills/commas';
 export * from './drills/drills';
 export * from './drills/reached';

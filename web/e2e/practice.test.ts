@@ -67,7 +67,7 @@ test('sizes: an ear that hears is measured, by keys and pedal; it stays over a r
 	await page.reload();
 	const csv = await (await page.request.get('/practice/download?format=csv')).text();
 	expect(csv.split('\n')[0]).toBe(
-		'began,drill,register,answer,size,right,guessed,way,from,asked,set,tries,seconds,note'
+		'began,drill,register,answer,size,right,guessed,way,from,asked,set,tries,seconds,note,last'
 	);
 	expect(csv.split('\n').filter((line) => line.includes(',sizes,treble,'))).toHaveLength(30);
 	const json = await (await page.request.get('/practice/download?format=json')).json();

@@ -2,6 +2,7 @@ import { BEARINGS, type BearingsDrill } from './bearings';
 import { COMMAS } from './commas';
 import { DIRECTION } from './direction';
 import type { ChoiceDrill } from './drill';
+import { HOLDING, type HoldingDrill } from './holding';
 import { OCTAVES_DRILL, WIDE_OR_NARROW } from './octaves';
 import { PAIR_DRILL, type PairDrill } from './pairDrill';
 import { PARTIALS } from './partials';
@@ -10,12 +11,12 @@ import { COUNTING, SETTING_APART, STILLNESS, type CountingDrill, type SettingDri
 import { SIZES } from './sizes';
 import { STAIRCASE } from './staircase';
 
-export type Drill = ChoiceDrill | SettingDrill | CountingDrill | PairDrill | BearingsDrill;
+export type Drill = ChoiceDrill | SettingDrill | CountingDrill | PairDrill | BearingsDrill | HoldingDrill;
 
 /** All drills, in the order in which an ear is trained. */
 export const DRILLS: readonly Drill[] = [
 	...[STILLNESS, SIZES, SETTING_APART, PAIR_DRILL, PARTIALS, OCTAVES_DRILL, WIDE_OR_NARROW],
-	...[RATES, COUNTING, STAIRCASE, DIRECTION, COMMAS, BEARINGS]
+	...[RATES, COUNTING, STAIRCASE, DIRECTION, COMMAS, HOLDING, BEARINGS]
 ];
 
 export const drillOf = (id: string): Drill | undefined => DRILLS.find((each) => each.id === id);

@@ -1,5 +1,6 @@
 import { choicesOf, type ChoiceRegister, type DrillRegister } from './drill';
 import type { Drill } from './drills';
+import { heldShare } from './holding';
 import { leanOf } from './lean';
 import { isGuessed, sizeSense, stillness, type Estimate, type SetTrial } from './setTrials';
 import { ThresholdSearch, type Threshold, type Trial } from './threshold';
@@ -36,6 +37,7 @@ export function reachedIn({ kind }: Drill, register: DrillRegister, answers: rea
 		};
 	}
 	const set = setIn(answers);
+	if (kind === 'holding') return { figure: heldShare(set), lean: undefined, isGuessed: false };
 	const isSized = set.some(({ asked }) => asked !== 0);
 	const sense = isSized ? sizeSense(set) : undefined;
 	const of = isSized ? sense?.precision : stillness(set)?.left;

@@ -13,6 +13,8 @@ export interface SetTrial {
 	readonly seconds: number;
 	/** The note, where an exercise has several. */
 	readonly note?: number;
+	/** The sense of the lever's last turn: down or up. */
+	readonly last?: -1 | 1;
 	/** Moves within it, where there were several: what was asked of each and what it reached. */
 	readonly moves?: readonly Move[];
 }

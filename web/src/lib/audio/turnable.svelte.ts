@@ -1,4 +1,4 @@
-import { movedBy, type PassageVoice, type StringMotion, type Surroundings } from '@fendrel/core';
+import { movedBy, type PassageVoice, type StringMotion } from '@fendrel/core';
 import { isGivenUp } from '$lib/workers/client';
 import { soundingWorker } from '$lib/workers/sounding.client';
 import { sampled, Voice } from './voice';
@@ -22,7 +22,6 @@ const SECONDS = 4.5;
 const STRENGTH = 0.5;
 /** No louder than a piano played softly. */
 const LEVEL = 0.6;
-const AROUND_SECONDS = 12;
 const LEAD = 0.02;
 
 /** Strings of a twin that sound through the loudspeaker and can be turned while they do. */
@@ -35,7 +34,6 @@ export class TurnableStrings {
 	private out: GainNode | undefined;
 	private readonly worker = soundingWorker();
 	private sounding: Sounding[] = [];
-	private around: Voice | undefined;
 	private strikes = 0;
 	private standing: ReadonlyMap<string, number> = new Map();
 
@@ -101,22 +99,6 @@ export class TurnableStrings {
 		for (const one of this.sounding) if (one.id === id) this.bend(one);
 	}
 
-	/** What there is about it while it is played; quiet unless asked for. */
-	async surround(around: Surroundings): Promise<void> {
-		this.around?.end();
-		this.around = undefined;
-		const { context, out } = this;
-		if (!context || !out) return;
-		const { sampleRate } = context;
-		const job = { surroundings: around, seconds: AROUND_SECONDS, seed: 1, sampleRate };
-		const sound = await this.worker.run('surroundings', job);
-		if (!sound) return;
-		const source = sampled(context, sound);
-		source.loop = true;
-		this.around = new Voice(context, source, 1, [out]);
-		this.around.start(context.currentTime);
-	}
-
 	private damp(): void {
 		for (const { voice } of this.sounding) voice.end();
 		this.sounding = [];
@@ -131,7 +113,6 @@ export class TurnableStrings {
 
 	close(): void {
 		this.stop();
-		this.around?.end();
 		this.worker.close();
 		void this.context?.close();
 	}

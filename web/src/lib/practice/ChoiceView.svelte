@@ -17,7 +17,7 @@
 		drill: ChoiceDrill;
 		register: ChoiceRegister;
 	}
-	let { drill, register, userId, strings, earlier, onagain }: Props = $props();
+	let { drill, register, userId, strings, earlier, conditions, onagain }: Props = $props();
 	/** The server gets what has been answered after each so many. */
 	const SEND_EACH = 5;
 
@@ -25,7 +25,8 @@
 	const { keeper, sitting, words } = untrack(() => {
 		const keeper = new SittingKeeper(userId, { drill: drill.id, register: register.id }, SEND_EACH);
 		const onanswered = (trials: readonly Trial[], isOver: boolean) => keeper.keep(trials, isOver);
-		const ground = { drill, register, player, onanswered, earlier: toldIn(earlier), strings, seed: anySeed() };
+		const { isFalse } = conditions;
+		const ground = { drill, register, player, onanswered, earlier: toldIn(earlier), strings, isFalse, seed: anySeed() };
 		return { keeper, sitting: new ChoiceSitting(ground), words: CHOICE_WORDS[drill.id] };
 	});
 	let alive = $state(false);

@@ -19,14 +19,15 @@
 		drill: PairDrill;
 		register: DrillRegister;
 	}
-	let { drill, register, userId, strings, hand, onagain }: Props = $props();
+	let { drill, register, userId, strings, hand, conditions, onagain }: Props = $props();
 
 	const sound = new TurnableStrings();
 	const { keeper, sitting, words } = untrack(() => {
 		const keeper = new SittingKeeper(userId, { drill: drill.id, register: register.id }, 1);
 		const onanswered = (trials: readonly SetTrial[], isOver: boolean) => keeper.keep(trials, isOver);
 		const now = () => performance.now() / 1000;
-		const ground = { drill, register, sound, onanswered, strings, hand, seed: anySeed(), now };
+		const { isFalse } = conditions;
+		const ground = { drill, register, sound, onanswered, strings, hand, isFalse, seed: anySeed(), now };
 		return { keeper, sitting: new PairSitting(ground), words: DRILL_WORDS[drill.id] };
 	});
 	let alive = $state(false);
@@ -51,7 +52,7 @@
 		else if (action.do === 'octave') sitting.octave();
 		else if (action.do === 'end') sitting.end();
 		else if (action.do === 'leave') sitting.leave();
-		else sitting.test(action.do);
+		else if (action.do !== 'blow') sitting.test(action.do);
 	}
 
 	const { octave, note } = $derived(sitting.exercise);

@@ -19,14 +19,15 @@
 		drill: SettingDrill;
 		register: DrillRegister;
 	}
-	let { drill, register, userId, strings, onagain }: Props = $props();
+	let { drill, register, userId, strings, conditions, onagain }: Props = $props();
 
 	const sound = new TurnableStrings();
 	const { keeper, sitting, words } = untrack(() => {
 		const keeper = new SittingKeeper(userId, { drill: drill.id, register: register.id }, 1);
 		const onanswered = (trials: readonly SetTrial[], isOver: boolean) => keeper.keep(trials, isOver);
 		const now = () => performance.now() / 1000;
-		const ground = { drill, register, sound, onanswered, strings, seed: anySeed(), now };
+		const { isFalse } = conditions;
+		const ground = { drill, register, sound, onanswered, strings, isFalse, seed: anySeed(), now };
 		return { keeper, sitting: new SettingSitting(ground), words: DRILL_WORDS[drill.id] };
 	});
 	let alive = $state(false);

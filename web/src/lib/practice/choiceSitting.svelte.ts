@@ -9,6 +9,7 @@ import {
 	type Trial
 } from '@fendrel/core';
 import type { Player } from '$lib/audio/player.svelte';
+import { withFalseBeat } from './conditions';
 import { SITTING } from './progress';
 
 /** Seconds of silence between two sounds of a trial. */
@@ -21,6 +22,8 @@ interface Ground {
 	/** What the same ear has answered before. */
 	readonly earlier: readonly Trial[];
 	readonly seed: number;
+	/** A string of each sound beats by itself. */
+	readonly isFalse?: boolean;
 	readonly player: Pick<Player, 'inTurn' | 'stop' | 'playing' | 'turn'>;
 	/** Told after every answer, and at the end. */
 	readonly onanswered: (trials: readonly Trial[], isOver: boolean) => void;
@@ -87,14 +90,15 @@ export class ChoiceSitting {
 	/** Plays the next trial, or the one that is asked once more. */
 	async play(): Promise<void> {
 		if (this.isOver) return;
-		const { drill, register, strings, player } = this.ground;
+		const { drill, register, strings, player, isFalse } = this.ground;
 		this.notice = undefined;
 		if (!this.asked) {
 			const size = this.known.next();
 			this.asked = { size, ...drill.trial(strings, register, size, this.random) };
 			this.told = undefined;
 		}
-		await player.inTurn('trial', this.asked.sounds, PAUSE);
+		const { sounds } = this.asked;
+		await player.inTurn('trial', isFalse ? withFalseBeat(sounds) : sounds, PAUSE);
 	}
 
 	/** The pedal goes to the next name. */

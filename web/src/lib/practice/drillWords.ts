@@ -143,6 +143,14 @@ export const DRILL_WORDS: Readonly<Record<string, DrillWords>> = {
 		means: ({ size }) => `Your counts scatter by ${inPercent(size)}.`,
 		leans: leansBySize
 	},
+	holding: {
+		title: 'Holding',
+		why: 'What does not stay was not tuned. Turn past and back, strike firmly, and leave pin and string at rest with each other: what moved under half a cent after ten minutes has held.',
+		size: inPercent,
+		figure: percent,
+		unit: '% held',
+		means: ({ size }) => `${inPercent(size)} of your strings moved less than half a cent.`
+	},
 	bearings: {
 		title: 'Bearings',
 		why: 'A whole temperament on the twin, as for an examiner: step by step, then note by note with the mean taken out, then by its intervals, and back to the first step that went wrong.',

@@ -13,6 +13,7 @@ import {
 	type PairState,
 	type SetTrial
 } from '@fendrel/core';
+import { FALSE_BEAT } from './conditions';
 import { gearOf } from './leverHand';
 import { SITTING } from './progress';
 import { SetSitting } from './setSitting.svelte';
@@ -78,7 +79,9 @@ export class PairSitting extends SetSitting {
 
 	private both() {
 		const { note, string } = this.exercise;
-		return this.stands.map((cents, i) => ({ id: String(i), voice: { note, string }, cents }));
+		const motion = this.ground.isFalse ? { motion: FALSE_BEAT } : {};
+		// The one that leads beats by itself, where one does.
+		return this.stands.map((cents, i) => ({ id: String(i), voice: { note, string }, cents, ...(i === 0 && motion) }));
 	}
 
 	private begin(): boolean {

@@ -30,13 +30,19 @@ export function drillAction(key: Key): DrillAction | undefined {
 
 /** What a key does where strings are set with the lever. */
 export type LeverAction =
-	| { readonly do: 'strike' | 'stands' | 'leave' | 'end' | 'octave' | 'inner' | 'outer' }
+	| { readonly do: 'strike' | 'stands' | 'leave' | 'end' | 'blow' | 'octave' | 'inner' | 'outer' }
 	| { readonly do: 'turn'; readonly by: number };
 
 const LEVER_KEYS = [
 	{ keys: 'Space or PageUp', does: 'strike (left pedal)' },
 	{ keys: '↑ ↓', does: 'turn the lever; with Shift a hair, with Ctrl far' },
 	{ keys: 'Enter or PageDown', does: 'it stands as it should (right pedal)' }
+] as const;
+export const HOLDING_KEYS = [
+	...LEVER_KEYS.slice(0, 2),
+	{ keys: 'B', does: 'a firm blow' },
+	{ keys: 'Enter or PageDown', does: 'it holds: the next string (right pedal)' },
+	...[END, LIST]
 ] as const;
 export const SETTING_KEYS = [...LEVER_KEYS, END, LIST] as const;
 export const OCTAVE_KEYS = [
@@ -51,7 +57,14 @@ export const OCTAVE_KEYS = [
 export const TURNS = { usual: 1, hair: 0.15, far: 5 } as const;
 const BY_KEY: Readonly<Record<string, LeverAction>> = {
 	...{ ' ': { do: 'strike' }, PageUp: { do: 'strike' }, Enter: { do: 'stands' }, PageDown: { do: 'stands' } },
-	...{ Escape: { do: 'end' }, o: { do: 'octave' }, i: { do: 'inner' }, u: { do: 'outer' }, p: { do: 'leave' } }
+	...{
+		Escape: { do: 'end' },
+		o: { do: 'octave' },
+		i: { do: 'inner' },
+		u: { do: 'outer' },
+		p: { do: 'leave' },
+		b: { do: 'blow' }
+	}
 };
 
 export function leverAction(key: Key): LeverAction | undefined {

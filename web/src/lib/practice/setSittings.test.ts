@@ -5,6 +5,7 @@ import {
 	COUNTING,
 	DEFAULT_EAR,
 	equalHz,
+	HOLDING,
 	hz,
 	movedBy,
 	PAIR_DRILL,
@@ -20,9 +21,11 @@ import { beforeEach, describe, expect, it } from 'vitest';
 import type { TurnableString } from '$lib/audio/turnable.svelte';
 import { BearingsSitting } from './bearingsSitting.svelte';
 import { CountingSitting } from './countingSitting.svelte';
+import { HoldingSitting } from './holdingSitting.svelte';
 import { PairSitting } from './pairSitting.svelte';
 import { SITTING } from './progress';
 import { SettingSitting } from './settingSitting.svelte';
+import { habitWords } from './setWords';
 
 const strings = (note: number) => stringFromFirstPartial(equalHz(note, hz(440)), 5e-4);
 
@@ -257,6 +260,41 @@ describe('beats that are counted', () => {
 		expect(sitting.told!.set / sitting.told!.asked).toBeCloseTo(1.1, 6);
 		expect(sitting.told!.asked).toBeCloseTo(rate, 6);
 		expect(told).toHaveLength(1);
+	});
+});
+
+describe('strings that are to hold', () => {
+	it('want their blows, and are read again when all have been left', () => {
+		const sitting = new HoldingSitting({ ...ground(), drill: HOLDING, register: HOLDING.registers[0] });
+		sitting.stand();
+		expect(sitting.notice).toBe('Strike them first.');
+		sitting.strike();
+		sitting.stand();
+		expect(sitting.notice).toBe('Give it 3 firm blows before you leave it.');
+		const apart = () => centsBetween(partialHz(sound.string('still'), 1), partialHz(sound.string('turned'), 1));
+		for (let i = 0; i < 10; i++) {
+			expect([sitting.done, sitting.trials.length]).toEqual([i, 0]);
+			for (let round = 0; round < 10; round++) {
+				for (let blow = 0; blow < 3; blow++) sitting.strike(true);
+				clock += 8;
+				// Towards it from where it stands, by hairs: pin and string come to rest with each other.
+				for (let i = 0; i < 400 && Math.abs(apart()) > 0.05; i++) sitting.turn(-0.03 * Math.sign(apart()));
+			}
+			for (let blow = 0; blow < 3; blow++) sitting.strike(true);
+			sitting.stand();
+		}
+		expect([sitting.isOver, told.length]).toEqual([true, 1]);
+		const { trials, isOver } = told[0];
+		expect([isOver, trials.length]).toEqual([true, 10]);
+		for (const { tries, seconds, last } of trials) {
+			expect(tries).toBe(33);
+			expect(seconds).toBe(80);
+			expect(Math.abs(last!)).toBe(1);
+		}
+		// Struck and corrected again and again, most hold.
+		expect(trials.filter(({ set }) => Math.abs(set) < 0.5).length).toBeGreaterThan(5);
+		expect(habitWords(trials)).toMatch(/of \d+ turned (up|down) last \d+ held/i);
+		expect(habitWords([])).toBeUndefined();
 	});
 });
 

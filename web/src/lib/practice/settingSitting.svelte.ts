@@ -1,5 +1,6 @@
 import { createRandom, type SetTrial, type SettingDrill, type SettingExercise } from '@fendrel/core';
 import type { TurnableStrings } from '$lib/audio/turnable.svelte';
+import { FALSE_BEAT } from './conditions';
 import { gearOf } from './leverHand';
 import { SITTING } from './progress';
 import { SetSitting, type SetGround } from './setSitting.svelte';
@@ -7,6 +8,8 @@ import { SetSitting, type SetGround } from './setSitting.svelte';
 /** A sitting with the lever. */
 export interface LeverGround<Drill> extends SetGround<Drill> {
 	readonly sound: Pick<TurnableStrings, 'strike' | 'turnTo' | 'stop'>;
+	/** The string that stands beats by itself. */
+	readonly isFalse?: boolean;
 	/** Seconds, by a clock that nobody sets. */
 	readonly now: () => number;
 }
@@ -46,8 +49,9 @@ export class SettingSitting extends SetSitting {
 		this.notice = this.told = undefined;
 		if (this.strikes++ === 0) this.since = this.ground.now();
 		const { note, string } = this.exercise;
-		const one = (id: string, cents: number) => ({ id, voice: { note, string }, cents });
-		void this.ground.sound.strike('both', [one('still', 0), one('turned', this.stands)]);
+		const voice = { note, string };
+		const still = { id: 'still', voice, cents: 0, ...(this.ground.isFalse && { motion: FALSE_BEAT }) };
+		void this.ground.sound.strike('both', [still, { id: 'turned', voice, cents: this.stands }]);
 	}
 
 	turn(by: number): void {

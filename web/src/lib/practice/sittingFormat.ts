@@ -16,6 +16,7 @@ const set = z.object({
 	...{ from: figure, asked: figure, set: figure, tries },
 	seconds: z.number().min(0).max(86_400),
 	note: z.number().int().min(0).max(127).optional(),
+	last: z.union([z.literal(-1), z.literal(1)]).optional(),
 	moves: z.array(move).max(100).optional()
 });
 

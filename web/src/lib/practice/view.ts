@@ -1,4 +1,5 @@
 import type { Answer, Hand, Strings } from '@fendrel/core';
+import type { Conditions } from './conditions';
 
 /** What the page gives to the view of any drill. */
 export interface DrillView {
@@ -7,6 +8,7 @@ export interface DrillView {
 	/** What the same ear has answered before. */
 	readonly earlier: readonly Answer[];
 	readonly hand: Hand;
+	readonly conditions: Conditions;
 	readonly onagain: () => void;
 }
 

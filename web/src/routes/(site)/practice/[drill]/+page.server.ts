@@ -1,5 +1,6 @@
 import { DEFAULT_EAR, drillOf, handOf, setIn, USUAL_BANDS, type DrillRegister } from '@fendrel/core';
 import { schoolAsked } from '$lib/practice/bearingsAsked';
+import { conditionsAsked } from '$lib/practice/conditions';
 import { recentTrials, satIn, type Sat } from '$lib/practice/progress';
 import { signedInOf } from '$lib/server/auth/guard';
 import { settingsOf } from '$lib/server/db/stores/accounts';
@@ -31,6 +32,7 @@ export const load = (async ({ locals, params, url }) => {
 	const { choice, standsInFor } = orTypical(tuning, has);
 	return {
 		...{ drill: drill.id, register: register.id, school: schoolAsked(asked.school) },
+		conditions: conditionsAsked(asked),
 		...{ earlier: recentTrials(satIn(sat, drill.id, register.id)), hand: hand(sat) },
 		...{ ear: ear ?? DEFAULT_EAR, band: examination.temperament },
 		// No keyboard of its kind reaches so far.

@@ -1,11 +1,14 @@
 <script lang="ts">
 	import { drillOf, type ChoiceRegister } from '@fendrel/core';
 	import { onMount } from 'svelte';
+	import { RoomSound } from '$lib/audio/roomSound';
 	import { invalidateAll } from '$app/navigation';
 	import BearingsView from '$lib/practice/BearingsView.svelte';
 	import ChoiceView from '$lib/practice/ChoiceView.svelte';
 	import CountingView from '$lib/practice/CountingView.svelte';
+	import { ROOMS } from '$lib/practice/conditions';
 	import { DRILL_WORDS } from '$lib/practice/drillWords';
+	import HoldingView from '$lib/practice/HoldingView.svelte';
 	import PairView from '$lib/practice/PairView.svelte';
 	import SettingView from '$lib/practice/SettingView.svelte';
 	import { choiceName, signature } from '$lib/tuning/choice';
@@ -18,11 +21,17 @@
 	const drill = $derived(drillOf(data.drill)!);
 	const register = $derived(drill.registers.find(({ id }) => id === data.register)!);
 	const words = $derived(DRILL_WORDS[data.drill]);
+	/** One string of what is heard may beat by itself. */
+	const isOfStrings = $derived(['choice', 'setting', 'pair'].includes(drill.kind));
 	const { targetOf } = $derived(planFor(data.choice));
 	let alive = $state(false);
+	const around = new RoomSound();
 	onMount(() => {
 		alive = true;
+		return () => around.close();
 	});
+	/** The room begins to sound with the first key or touch, never by itself. */
+	const enterRoom = () => void around.be(data.conditions.room);
 	/** How many sittings have been begun here. */
 	let round = $state(0);
 	async function onagain() {
@@ -30,13 +39,13 @@
 		round++;
 	}
 	const view = $derived({
-		...{ userId: data.signedIn.userId, earlier: data.earlier, hand: data.hand, onagain },
+		...{ userId: data.signedIn.userId, earlier: data.earlier, hand: data.hand, conditions: data.conditions, onagain },
 		strings: (note: number) => targetOf(note)!.string
 	});
 </script>
 
 <svelte:head><title>{words.title} | Practice | Fendrel</title></svelte:head>
-<svelte:window onclick={leaveButton} />
+<svelte:window onclick={leaveButton} onkeydown={enterRoom} onpointerdown={enterRoom} />
 
 <header>
 	<h1>{words.title}</h1>
@@ -60,11 +69,12 @@
 	</p>
 {/if}
 
-{#key [signature(data.choice), data.drill, data.register, data.school, round].join(' ')}
+{#key [signature(data.choice), data.drill, data.register, data.school, data.conditions.isFalse, round].join(' ')}
 	{#if drill.kind === 'choice'}<ChoiceView {drill} register={register as ChoiceRegister} {...view} />
 	{:else if drill.kind === 'setting'}<SettingView {drill} {register} {...view} />
 	{:else if drill.kind === 'pair'}<PairView {drill} {register} {...view} />
 	{:else if drill.kind === 'counting'}<CountingView {drill} {register} {...view} />
+	{:else if drill.kind === 'holding'}<HoldingView {register} {...view} />
 	{:else}<BearingsView
 			{register}
 			choice={data.choice}
@@ -77,6 +87,29 @@
 
 <footer>
 	<p class="soft">{words.why} On {choiceName(data.choice)}.</p>
+	<div class="conditions">
+		<select
+			class="select fit"
+			aria-label="Room"
+			disabled={!alive}
+			value={data.conditions.room}
+			onchange={(event) => void ask({ room: event.currentTarget.value })}
+		>
+			{#each ROOMS as { id, name } (id)}<option value={id}>{name}</option>{/each}
+		</select>
+		{#if isOfStrings}
+			<label>
+				<input
+					type="checkbox"
+					class="checkbox"
+					disabled={!alive}
+					checked={data.conditions.isFalse}
+					onchange={(event) => void ask({ false: event.currentTarget.checked ? 'yes' : undefined })}
+				/>
+				a string beats by itself
+			</label>
+		{/if}
+	</div>
 </footer>
 
 <style>
@@ -93,7 +126,21 @@
 		border-top: 1px solid var(--line);
 		padding-top: 0.6rem;
 	}
+	.conditions,
+	.conditions label {
+		display: flex;
+		flex-wrap: wrap;
+		gap: 0.5rem 1rem;
+		align-items: center;
+	}
+	footer {
+		display: flex;
+		flex-wrap: wrap;
+		gap: 0.6rem 2rem;
+		justify-content: space-between;
+	}
 	footer p {
+		flex: 1 1 30rem;
 		max-width: 56rem;
 	}
 </style>

@@ -6,7 +6,7 @@ import { sittingsOf } from '$lib/server/db/stores/sittings';
 
 const COLUMNS = [
 	...['began', 'drill', 'register', 'answer', 'size', 'right', 'guessed'],
-	...['way', 'from', 'asked', 'set', 'tries', 'seconds', 'note']
+	...['way', 'from', 'asked', 'set', 'tries', 'seconds', 'note', 'last']
 ] as const;
 
 const short = (value: number) => Number(value.toPrecision(5));
@@ -16,9 +16,9 @@ function answerOf(answer: Answer) {
 		const { size, isRight, way } = answer;
 		return { size: short(size), right: isRight, ...(way && { way }) };
 	}
-	const { from, asked, set, tries, seconds, note, moves } = answer;
+	const { from, asked, set, tries, seconds, note, last, moves } = answer;
 	return {
-		...{ from: short(from), asked: short(asked), set: short(set), tries, seconds: short(seconds), note },
+		...{ from: short(from), asked: short(asked), set: short(set), tries, seconds: short(seconds), note, last },
 		...(moves && { moves: moves.map((move) => ({ asked: short(move.asked), set: short(move.set) })) })
 	};
 }
