@@ -1,4 +1,4 @@
-import { expect, type BrowserContext, type Locator, type Page } from '@playwright/test';
+import { expect, type Browser, type BrowserContext, type Locator, type Page } from '@playwright/test';
 
 /** Simulated sound runs so much faster than real time, and its waits with it. */
 const PACE = 6;
@@ -234,3 +234,29 @@ export const row = (page: Page, note: string) =>
 		.getByLabel('Order of work')
 		.getByRole('button')
 		.filter({ has: page.locator('b', { hasText: new RegExp(`^${note}$`) }) });
+
+/** Invites somebody through the page; they join on a device of their own. */
+export async function joined(browser: Browser, owner: Page, name: string, role: string, place?: string): Promise<Page> {
+	await owner.goto('/workshop/people');
+	const form = owner.getByRole('region', { name: 'Invite somebody' });
+	await form.locator('select[name=role]').selectOption({ label: role });
+	if (place) await form.getByRole('checkbox', { name: place }).check();
+	await form.getByRole('button', { name: 'Make a link' }).click();
+	const link = (await owner.getByTestId('link').innerText()).trim();
+	const page = await (await browser.newContext()).newPage();
+	await page.goto(link);
+	await page.getByLabel('Your name').fill(name);
+	await page.getByLabel('E-mail').fill(`${name.replaceAll(' ', '.').toLowerCase()}@example.test`);
+	await page.getByLabel(/^Password/).fill('short');
+	await page.getByRole('button', { name: 'Join' }).click();
+	await expect(page.getByText('Use at least 10 characters.')).toBeVisible();
+	await page.getByLabel(/^Password/).fill('a password of theirs');
+	await page.getByRole('button', { name: 'Join' }).click();
+	await expect(page.getByRole('heading', { name: /in your care/ })).toBeVisible();
+	// It works once.
+	const late = await (await browser.newContext()).newPage();
+	await late.goto(link);
+	await expect(late.getByRole('heading', { name: 'This link is over' })).toBeVisible();
+	await late.context().close();
+	return page;
+}

@@ -1,8 +1,9 @@
 import { randomUUID } from 'node:crypto';
 import { expect, test, type Page } from '@playwright/test';
+import tone from '@tonejs/midi';
 import { parseNote } from '@fendrel/core';
 import { countHeard, frequencies, overhear } from './overheard';
-import { addInstrument, signIn } from './parts';
+import { addInstrument, joined, signIn } from './parts';
 
 /** Which of the last three sounds is unlike the two others, and how unlike (0 to 1). */
 const oddOne = (page: Page) =>
@@ -274,4 +275,82 @@ test('bearings on a twin: set by ear, scored, and the one wrong step is found', 
 	await expect(page.getByText(/Your notes stand \d\.\d+ cents off, root mean square/)).toBeVisible();
 	await page.goto('/practice');
 	await expect(page.getByRole('region', { name: 'Bearings' }).getByText('1 sitting')).toBeVisible();
+});
+
+test('a teacher sees an apprentice’s practice when the apprentice allows it, and no longer when not', async ({
+	page,
+	browser
+}) => {
+	await signIn(page);
+	await page.goto('/practice');
+	await expect(page.getByLabel('Whose practice')).toHaveCount(0);
+	const apprentice = await joined(browser, page, 'Ruan Practising', 'Apprentice');
+	const trials = [0.3, -0.4, 0.2, 0.5, -0.1].map((set) => ({
+		from: 4,
+		asked: 0,
+		set,
+		tries: 3,
+		seconds: 12,
+		note: 60
+	}));
+	const kept = await apprentice.request.put(`/api/practice/sittings/${randomUUID()}`, {
+		data: { drill: 'stillness', register: 'middle', beganAt: new Date().toISOString(), trials }
+	});
+	expect(kept.status()).toBe(200);
+	await apprentice.goto('/practice');
+	await expect(apprentice.getByText('Nobody but you sees what you have practised.')).toBeVisible();
+	await apprentice.getByRole('button', { name: 'Let a teacher see it' }).click();
+	await expect(apprentice.getByText('Technicians of the workshop can see it now.')).toBeVisible();
+	await page.goto('/practice');
+	await page.getByLabel('Whose practice').selectOption({ label: 'Ruan Practising' });
+	await expect(page.getByRole('heading', { name: 'What Ruan Practising has practised' })).toBeVisible();
+	const stillness = page.getByRole('region', { name: 'Stillness' });
+	await expect(stillness.getByText(/You leave two strings 0\.33 cents apart/)).toBeVisible();
+	await expect(stillness.getByRole('link')).toHaveCount(0);
+	const address = page.url();
+	// An apprentice sees nobody else's, and what is kept private again is gone.
+	expect((await apprentice.request.get(address)).status()).toBe(404);
+	await apprentice.getByRole('button', { name: 'Keep it to myself' }).click();
+	await expect(apprentice.getByText('It is yours alone again.')).toBeVisible();
+	expect((await page.request.get(address)).status()).toBe(404);
+	await apprentice.context().close();
+});
+
+test('the twin plays: as left against as planned, switched while it sounds; keys, and a MIDI file', async ({
+	page
+}) => {
+	await overhear(page);
+	await signIn(page);
+	await page.goto('/instruments');
+	await page
+		.getByRole('link', { name: /^Teaching studio grand/ })
+		.first()
+		.click();
+	await page.getByRole('link', { name: 'Hear it' }).click();
+	const plays = page.getByRole('region', { name: 'The twin plays' });
+	const states = page.getByRole('group', { name: 'Which state is heard' }).getByRole('button');
+	await expect(states.nth(1)).toHaveText(/^as left on/);
+	await expect(page.getByText('How far apart are the two?')).toBeVisible();
+	await plays.getByRole('button', { name: 'Fifth', exact: true }).click();
+	await expect(plays).toHaveAttribute('data-sounds', 'fifth');
+	expect(await countHeard(page)).toBe(2);
+	await page.keyboard.press('PageDown');
+	await expect(states.nth(1)).toHaveAttribute('aria-pressed', 'true');
+	await expect(plays.getByText(/^You hear it as left on/)).toBeVisible();
+	// A key of the computer sounds in both states, of which one is heard.
+	await page.keyboard.down('a');
+	await expect.poll(() => countHeard(page)).toBe(4);
+	await page.keyboard.up('a');
+	await page.keyboard.press('ArrowRight');
+	await expect(plays.getByText(/The keys begin at C5/)).toBeVisible();
+	const midi = new tone.Midi();
+	const track = midi.addTrack();
+	[60, 64, 67, 200].forEach((note, i) => track.addNote({ midi: Math.min(note, 127), time: i / 4, duration: 0.25 }));
+	const give = (name: string, buffer: Buffer) =>
+		plays.locator('input[type=file]').setInputFiles({ name, mimeType: 'audio/midi', buffer });
+	await give('walk.mid', Buffer.from(midi.toArray()));
+	await expect(plays).toHaveAttribute('data-sounds', 'piece');
+	await expect(plays.getByText(/Of walk\.mid: 1 note beyond its keyboard is left out/)).toBeVisible();
+	await give('broken.mid', Buffer.from('no piece'));
+	await expect(plays.getByRole('alert')).toHaveText('broken.mid is no MIDI file, or it is damaged.');
 });

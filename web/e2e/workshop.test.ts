@@ -1,32 +1,6 @@
 import { text } from 'node:stream/consumers';
-import { expect, test, type Browser, type Page } from '@playwright/test';
-import { addInstrument, signIn } from './parts';
-
-/** Invites somebody through the page; they join on a device of their own. */
-async function joined(browser: Browser, owner: Page, name: string, role: string, place?: string): Promise<Page> {
-	await owner.goto('/workshop/people');
-	const form = owner.getByRole('region', { name: 'Invite somebody' });
-	await form.locator('select[name=role]').selectOption({ label: role });
-	if (place) await form.getByRole('checkbox', { name: place }).check();
-	await form.getByRole('button', { name: 'Make a link' }).click();
-	const link = (await owner.getByTestId('link').innerText()).trim();
-	const page = await (await browser.newContext()).newPage();
-	await page.goto(link);
-	await page.getByLabel('Your name').fill(name);
-	await page.getByLabel('E-mail').fill(`${name.replaceAll(' ', '.').toLowerCase()}@example.test`);
-	await page.getByLabel(/^Password/).fill('short');
-	await page.getByRole('button', { name: 'Join' }).click();
-	await expect(page.getByText('Use at least 10 characters.')).toBeVisible();
-	await page.getByLabel(/^Password/).fill('a password of theirs');
-	await page.getByRole('button', { name: 'Join' }).click();
-	await expect(page.getByRole('heading', { name: /in your care/ })).toBeVisible();
-	// It works once.
-	const late = await (await browser.newContext()).newPage();
-	await late.goto(link);
-	await expect(late.getByRole('heading', { name: 'This link is over' })).toBeVisible();
-	await late.context().close();
-	return page;
-}
+import { expect, test } from '@playwright/test';
+import { addInstrument, joined, signIn } from './parts';
 
 test('a workshop’s people: a guest looks, an apprentice works, an owner decides, and what was deleted comes back', async ({
 	page,

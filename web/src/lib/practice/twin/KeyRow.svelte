@@ -52,7 +52,7 @@
 		position: relative;
 		width: 100%;
 		max-width: 62rem;
-		height: 11rem;
+		height: 9rem;
 		touch-action: none;
 	}
 	button {

@@ -175,7 +175,7 @@
 	{#if problem ?? player.problem ?? keys.problem}
 		<p class="problem" role="alert">{problem ?? player.problem ?? keys.problem}</p>
 	{/if}
-	<Shortcuts keys={TWIN_KEYS} />
+	<p><Shortcuts keys={TWIN_KEYS} /></p>
 </section>
 
 <style>

@@ -7,6 +7,7 @@
 	import Consent from './Consent.svelte';
 	import { betweenPasses, effort } from './effort';
 	import { standing, standingWords } from './standing';
+	import { stretchWord } from '$lib/tuning/stretch';
 	import type { RaiseChoice } from '$lib/settings/settings';
 	import { asksForRaise, type Judgement } from './judgement';
 	import { headline, raiseExplained, reasons, shifted, TRIAL_EXPLAINED } from './verdictWords';
@@ -42,6 +43,13 @@
 					...effort(open, judgement, passes.length)
 				]
 			: []
+	);
+	/** The same instrument, temperament and pitch, on its twin. */
+	const rehearsal = $derived(
+		new URLSearchParams({
+			...{ instrument: open.instrument.id, temperament: temperament.slug, a4: String(visit.a4) },
+			stretch: stretchWord(visit.stretch)
+		}).toString()
 	);
 	const season = $derived(judgement?.season);
 	const standsNow = $derived(judgement && shifted(visit.a4, judgement.least.shift));
@@ -167,6 +175,7 @@
 		{#if judgement}
 			<a class="btn preset-outlined-surface-300-700" href="/visits/{visit.id}/plan/page">For the owner</a>
 		{/if}
+		<a class="btn preset-outlined-surface-300-700" href="/practice/bearings?{rehearsal}">Rehearse it</a>
 	</div>
 </section>
 
