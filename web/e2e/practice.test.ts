@@ -3,7 +3,7 @@ import { expect, test, type Page } from '@playwright/test';
 import tone from '@tonejs/midi';
 import { parseNote } from '@fendrel/core';
 import { countHeard, frequencies, overhear } from './overheard';
-import { addInstrument, joined, signIn } from './parts';
+import { addInstrument, joined, leaveField, signIn } from './parts';
 
 /** Which of the last three sounds is unlike the two others, and how unlike (0 to 1). */
 const oddOne = (page: Page) =>
@@ -353,4 +353,39 @@ test('the twin plays: as left against as planned, switched while it sounds; keys
 	await expect(plays.getByText(/Of walk\.mid: 1 note beyond its keyboard is left out/)).toBeVisible();
 	await give('broken.mid', Buffer.from('no piece'));
 	await expect(plays.getByRole('alert')).toHaveText('broken.mid is no MIDI file, or it is damaged.');
+});
+
+test('two strings of the piano in front of one are heard, turned there, and measured when they are said to stand', async ({
+	page
+}) => {
+	await overhear(page);
+	await signIn(page);
+	await page.goto('/practice/stillness');
+	await page.getByRole('button', { name: 'on the piano in front of you' }).click();
+	await expect(page.getByText(/^Press Listen, then strike/)).toBeVisible();
+	const trial = page.getByRole('region', { name: 'Trial' });
+	await page.keyboard.press('Enter');
+	await expect(trial.getByText('Strike both strings, and let them ring.')).toBeVisible();
+	await page.getByRole('button', { name: 'Listen' }).click();
+	await expect(trial.getByText('0 strikes heard')).toBeVisible();
+	await leaveField(page);
+	const due = await trial.getByText(/^Bring two strings of/).innerText();
+	const about = equal(parseNote(/of (\S+) together/.exec(due)![1])!);
+	const looks = () => trial.locator('[data-looks]').getAttribute('data-looks');
+	/** Cents by which the string under the lever stands above the other, once the strike has been looked at. */
+	const apart = async () => {
+		const before = await looks();
+		await strikeHeard(page, 2);
+		const [still, moved] = await frequencies(page, [about, about]);
+		await expect.poll(looks).not.toBe(before);
+		return cents(still, moved);
+	};
+	await turnUntil(page, apart, 0, 0.25);
+	await page.keyboard.press('PageDown');
+	await expect(trial.getByText(/^\d\.\d\d cents apart, in \d+ strikes and \d+ seconds\.$/)).toBeVisible();
+	const told = await trial.getByText(/cents apart, in/).innerText();
+	expect(Number.parseFloat(told)).toBeLessThan(1);
+	await page.keyboard.press('Escape');
+	await page.getByRole('link', { name: 'All drills' }).click();
+	await expect(page.getByRole('region', { name: 'Stillness' }).getByText('1 sitting')).toBeVisible();
 });

@@ -12,6 +12,7 @@
 	import { cameTo, offOf } from './setWords';
 	import { SittingKeeper } from './sittingKeeper.svelte';
 	import SittingFrame from './SittingFrame.svelte';
+	import TapBeat from './TapBeat.svelte';
 	import { anySeed, type DrillView } from './view';
 
 	interface Props extends DrillView {
@@ -59,7 +60,6 @@
 		if (!told) return 'Tap while it sounds, beat by beat.';
 		return `You counted ${told.set.toFixed(2)}; it beat ${told.asked.toFixed(2)} a second.`;
 	});
-	const tapped = $derived(sitting.rate === undefined ? '–' : sitting.rate.toFixed(2));
 </script>
 
 <svelte:window {onkeydown} />
@@ -77,10 +77,7 @@
 	onend={() => sitting.end()}
 	{onagain}
 >
-	<button type="button" class="tap" disabled={!alive} onclick={() => sitting.tap()} aria-label="Tap a beat">
-		<span class="rate">{tapped}</span>
-		<span class="soft">{sitting.taps.length} tapped, a second</span>
-	</button>
+	<TapBeat rate={sitting.rate} count={sitting.taps.length} disabled={!alive} ontap={does.tap} />
 	{#snippet acts()}
 		<button
 			type="button"
@@ -109,20 +106,3 @@
 	/>
 </section>
 <Shortcuts keys={COUNTING_KEYS} />
-
-<style>
-	.tap {
-		display: grid;
-		justify-items: center;
-		min-width: 16rem;
-		padding: 0.4rem 1rem 0.8rem;
-		border-block: 1px solid var(--line);
-		cursor: pointer;
-	}
-	.rate {
-		font-size: 6rem;
-		line-height: 1.1;
-		font-weight: 600;
-		font-variant-numeric: tabular-nums;
-	}
-</style>

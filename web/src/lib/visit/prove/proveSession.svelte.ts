@@ -11,7 +11,7 @@ import {
 	type UnisonAnalysis
 } from '@fendrel/core';
 import { PairListening, type HeardKeys } from '$lib/pairs/pairListening.svelte';
-import { LastStrike } from '../lastStrike.svelte';
+import { LastStrike } from '$lib/listening/lastStrike.svelte';
 import type { OpenVisit } from '../openVisit.svelte';
 import { foundDetails } from '../sound/found';
 

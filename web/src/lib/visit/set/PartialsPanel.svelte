@@ -1,7 +1,7 @@
 <script lang="ts">
 	import Drawing from '$lib/charts/Drawing.svelte';
 	import { noteName } from '@fendrel/core';
-	import type { LastStrike } from '../lastStrike.svelte';
+	import type { LastStrike } from '$lib/listening/lastStrike.svelte';
 	import { partialBars, partialWords } from './partials';
 
 	interface Props {

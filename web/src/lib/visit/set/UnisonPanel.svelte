@@ -1,5 +1,5 @@
 <script lang="ts">
-	import type { HeardUnison } from '../lastStrike.svelte';
+	import type { HeardUnison } from '$lib/listening/lastStrike.svelte';
 	import { unisonWords } from './unisonWords';
 
 	interface Props {

@@ -20,7 +20,7 @@ import type { Plan } from '$lib/tuning/plan';
 import { BlowCount } from './blowCount.svelte';
 import { Cues } from './cues.svelte';
 import type { Cue } from './cueSound';
-import { LastStrike } from '../lastStrike.svelte';
+import { LastStrike } from '$lib/listening/lastStrike.svelte';
 import type { RaiseWork } from './raiseWork.svelte';
 import { pairLive, unisonLive, type LiveWords } from './liveWords';
 import { leverString } from './pairWork';

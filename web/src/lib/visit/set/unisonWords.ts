@@ -1,5 +1,5 @@
 import { AUDIBLE_DEPTH, beatsAudibly, hz, nearestNote, noteName, type PartialBeat } from '@fendrel/core';
-import type { HeardUnison } from '../lastStrike.svelte';
+import type { HeardUnison } from '$lib/listening/lastStrike.svelte';
 
 const DEEP = 0.5;
 

@@ -16,7 +16,7 @@ import {
 } from '@fendrel/core';
 import { Listening } from '$lib/audio/listening.svelte';
 import type { ListeningSetup } from '$lib/tuning/listeningSetup';
-import { LastStrike } from '../lastStrike.svelte';
+import { LastStrike } from '$lib/listening/lastStrike.svelte';
 import type { Asked } from '../asked';
 import { PASSING, REFUSALS } from '../refusals';
 import type { VisitRecord } from '../visitRecord.svelte';

@@ -1,12 +1,13 @@
 import { DEFAULT_EAR, drillOf, handOf, setIn, USUAL_BANDS, type DrillRegister } from '@fendrel/core';
 import { schoolAsked } from '$lib/practice/bearingsAsked';
 import { conditionsAsked } from '$lib/practice/conditions';
-import { recentTrials, satIn, type Sat } from '$lib/practice/progress';
+import { isHeardBy, recentTrials, satIn, type Sat } from '$lib/practice/progress';
 import { signedInOf } from '$lib/server/auth/guard';
 import { settingsOf } from '$lib/server/db/stores/accounts';
 import { earOf, sittingsOf } from '$lib/server/db/stores/sittings';
 import { orNotFound } from '$lib/server/find';
 import { loadTuning } from '$lib/server/tuning/choice';
+import { loadListened } from '$lib/server/tuning/listened';
 import { choiceName, orTypical, type TuningChoice } from '$lib/tuning/choice';
 import type { PageServerLoad } from './$types';
 
@@ -30,14 +31,17 @@ export const load = (async ({ locals, params, url }) => {
 		settingsOf(workshopId)
 	]);
 	const { choice, standsInFor } = orTypical(tuning, has);
+	// No keyboard of its kind reaches so far.
+	const tuned = has(choice)
+		? { choice, standsInFor }
+		: { choice: await loadTuning(workshopId, { kind: 'upright' }), standsInFor: choiceName(tuning) };
+	const isHeard = asked.by === 'microphone' && isHeardBy(drill, register);
 	return {
 		...{ drill: drill.id, register: register.id, school: schoolAsked(asked.school) },
 		conditions: conditionsAsked(asked),
+		listened: isHeard ? await loadListened(workshopId, tuned.choice) : undefined,
 		...{ earlier: recentTrials(satIn(sat, drill.id, register.id)), hand: hand(sat) },
 		...{ ear: ear ?? DEFAULT_EAR, band: examination.temperament },
-		// No keyboard of its kind reaches so far.
-		...(has(choice)
-			? { choice, standsInFor }
-			: { choice: await loadTuning(workshopId, { kind: 'upright' }), standsInFor: choiceName(tuning) })
+		...tuned
 	};
 }) satisfies PageServerLoad;

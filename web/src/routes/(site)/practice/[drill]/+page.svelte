@@ -7,7 +7,11 @@
 	import ChoiceView from '$lib/practice/ChoiceView.svelte';
 	import CountingView from '$lib/practice/CountingView.svelte';
 	import { ROOMS } from '$lib/practice/conditions';
+	import { isHeardBy } from '$lib/practice/progress';
+	import Segments from '$lib/ui/Segments.svelte';
 	import { DRILL_WORDS } from '$lib/practice/drillWords';
+	import HeardCountingView from '$lib/practice/heard/HeardCountingView.svelte';
+	import HeardView from '$lib/practice/heard/HeardView.svelte';
 	import HoldingView from '$lib/practice/HoldingView.svelte';
 	import PairView from '$lib/practice/PairView.svelte';
 	import SettingView from '$lib/practice/SettingView.svelte';
@@ -23,7 +27,9 @@
 	const words = $derived(DRILL_WORDS[data.drill]);
 	/** One string of what is heard may beat by itself. */
 	const isOfStrings = $derived(['choice', 'setting', 'pair'].includes(drill.kind));
-	const { targetOf } = $derived(planFor(data.choice));
+	const plan = $derived(planFor(data.choice));
+	/** What a drill on the piano in front of one needs besides. */
+	const heard = $derived(data.listened && { listened: data.listened, plan, a4: data.choice.a4 });
 	let alive = $state(false);
 	const around = new RoomSound();
 	onMount(() => {
@@ -32,6 +38,10 @@
 	});
 	/** The room begins to sound with the first key or touch, never by itself. */
 	const enterRoom = () => void around.be(data.conditions.room);
+	const WHERE = [
+		{ id: 'twin', label: 'on the twin' },
+		{ id: 'microphone', label: 'on the piano in front of you' }
+	] as const;
 	/** How many sittings have been begun here. */
 	let round = $state(0);
 	async function onagain() {
@@ -40,7 +50,7 @@
 	}
 	const view = $derived({
 		...{ userId: data.signedIn.userId, earlier: data.earlier, hand: data.hand, conditions: data.conditions, onagain },
-		strings: (note: number) => targetOf(note)!.string
+		strings: (note: number) => plan.targetOf(note)!.string
 	});
 </script>
 
@@ -69,8 +79,11 @@
 	</p>
 {/if}
 
-{#key [signature(data.choice), data.drill, data.register, data.school, data.conditions.isFalse, round].join(' ')}
+{#key [signature(data.choice), data.drill, data.register, data.school, data.conditions.isFalse, data.listened?.id, round].join(' ')}
 	{#if drill.kind === 'choice'}<ChoiceView {drill} register={register as ChoiceRegister} {...view} />
+	{:else if heard && drill.kind === 'counting'}<HeardCountingView {drill} {register} {...heard} {...view} />
+	{:else if heard && (drill.kind === 'setting' || drill.kind === 'pair')}
+		<HeardView {drill} {register} {...heard} {...view} />
 	{:else if drill.kind === 'setting'}<SettingView {drill} {register} {...view} />
 	{:else if drill.kind === 'pair'}<PairView {drill} {register} {...view} />
 	{:else if drill.kind === 'counting'}<CountingView {drill} {register} {...view} />
@@ -87,29 +100,38 @@
 
 <footer>
 	<p class="soft">{words.why} On {choiceName(data.choice)}.</p>
-	<div class="conditions">
-		<select
-			class="select fit"
-			aria-label="Room"
+	{#if isHeardBy(drill, register)}
+		<Segments
+			label="Where it is practised"
+			choices={WHERE}
+			chosen={data.listened ? 'microphone' : 'twin'}
 			disabled={!alive}
-			value={data.conditions.room}
-			onchange={(event) => void ask({ room: event.currentTarget.value })}
-		>
-			{#each ROOMS as { id, name } (id)}<option value={id}>{name}</option>{/each}
-		</select>
-		{#if isOfStrings}
-			<label>
-				<input
-					type="checkbox"
-					class="checkbox"
-					disabled={!alive}
-					checked={data.conditions.isFalse}
-					onchange={(event) => void ask({ false: event.currentTarget.checked ? 'yes' : undefined })}
-				/>
-				a string beats by itself
-			</label>
-		{/if}
-	</div>
+			onchoose={(by) => void ask({ by: by === 'microphone' ? by : undefined })}
+		/>
+	{/if}
+	{#if !data.listened}<div class="conditions">
+			<select
+				class="select fit"
+				aria-label="Room"
+				disabled={!alive}
+				value={data.conditions.room}
+				onchange={(event) => void ask({ room: event.currentTarget.value })}
+			>
+				{#each ROOMS as { id, name } (id)}<option value={id}>{name}</option>{/each}
+			</select>
+			{#if isOfStrings}
+				<label>
+					<input
+						type="checkbox"
+						class="checkbox"
+						disabled={!alive}
+						checked={data.conditions.isFalse}
+						onchange={(event) => void ask({ false: event.currentTarget.checked ? 'yes' : undefined })}
+					/>
+					a string beats by itself
+				</label>
+			{/if}
+		</div>{/if}
 </footer>
 
 <style>

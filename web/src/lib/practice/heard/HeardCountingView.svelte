@@ -1,0 +1,130 @@
+<script lang="ts">
+	import { noteName, reachedIn, type CountingDrill, type DrillRegister, type SetTrial } from '@fendrel/core';
+	import { onMount, untrack } from 'svelte';
+	import SetTrials from '$lib/charts/SetTrials.svelte';
+	import ListenBar from '$lib/pairs/ListenBar.svelte';
+	import { PairListening } from '$lib/pairs/pairListening.svelte';
+	import { refusedWords } from '$lib/pairs/pairWords';
+	import type { Listened } from '$lib/tuning/listened';
+	import type { Plan } from '$lib/tuning/plan';
+	import Shortcuts from '$lib/ui/Shortcuts.svelte';
+	import { DRILL_WORDS } from '../drillWords';
+	import { COUNTING_KEYS, countingAction } from '../practiceKeys';
+	import { SITTING } from '../progress';
+	import { cameTo, offOf } from '../setWords';
+	import { SittingKeeper } from '../sittingKeeper.svelte';
+	import SittingFrame from '../SittingFrame.svelte';
+	import TapBeat from '../TapBeat.svelte';
+	import { anySeed, type DrillView } from '../view';
+	import { HeardCounting } from './heardCounting.svelte';
+
+	interface Props extends DrillView {
+		drill: CountingDrill;
+		register: DrillRegister;
+		listened: Listened;
+		plan: Plan;
+		a4: number;
+	}
+	let { drill, register, listened, plan, a4, userId, onagain }: Props = $props();
+
+	const { keeper, sitting, pairs, words } = untrack(() => {
+		const keeper = new SittingKeeper(userId, { drill: drill.id, register: register.id }, 1);
+		const onanswered = (trials: readonly SetTrial[], isOver: boolean) => keeper.keep(trials, isOver);
+		const pairs = new PairListening(listened, { plan, a4, asked: [] });
+		const sitting = new HeardCounting({
+			...{ register, onanswered, seed: anySeed(), now: () => performance.now() / 1000 },
+			heard: (lower, upper, { lowerPartial, upperPartial }) => {
+				const beat = pairs.heard(lower, upper, lowerPartial, upperPartial);
+				return beat && beat.certainty !== 'not to be said' ? beat.rate : undefined;
+			}
+		});
+		return { keeper, sitting, pairs, words: DRILL_WORDS[drill.id] };
+	});
+	const asked = $derived.by(() => {
+		const { lower, upper, kind } = sitting;
+		return [{ lower, upper, meetings: [[kind.lowerPartial, kind.upperPartial]] as const }];
+	});
+	$effect(() => pairs.follow(listened, { plan, a4, asked }));
+	let alive = $state(false);
+	onMount(() => {
+		alive = true;
+		const close = pairs.open();
+		return () => {
+			sitting.end();
+			close();
+		};
+	});
+
+	const strike = () => pairs.strike([sitting.lower, sitting.upper]);
+	const does = {
+		play: strike,
+		tap: () => sitting.tap(),
+		count: () => sitting.count(),
+		anew: () => sitting.anew(),
+		end: () => sitting.end()
+	};
+	function onkeydown(event: KeyboardEvent) {
+		const action = countingAction(event);
+		if (!action || event.repeat) return;
+		event.preventDefault();
+		does[action]();
+	}
+
+	const over = $derived(cameTo(reachedIn(drill, register, sitting.trials), sitting.trials.length, drill.kind, words));
+	const name = $derived(`${noteName(sitting.lower)}-${noteName(sitting.upper)}`);
+	const beneath = $derived.by(() => {
+		const { told } = sitting;
+		if (told) return `You counted ${told.set.toFixed(2)}; ${told.asked.toFixed(2)} a second were heard.`;
+		if (pairs.word?.kind === 'refused') return refusedWords(pairs.word);
+		return `Strike both keys, one string each, and tap the beat. ${pairs.word?.kind === 'heard' ? 'It has been heard.' : ''}`;
+	});
+</script>
+
+<svelte:window {onkeydown} />
+
+<div class="listen"><ListenBar {pairs} /></div>
+<SittingFrame
+	asks={sitting.isOver ? over.asks : `How often does ${name} beat?`}
+	beneath={sitting.isOver ? over.beneath : beneath}
+	isOver={sitting.isOver}
+	count={sitting.trials.length}
+	most={SITTING.counting}
+	problem={undefined}
+	notice={sitting.notice}
+	waits={keeper.waits}
+	isPreparing={false}
+	onend={does.end}
+	{onagain}
+>
+	<TapBeat rate={sitting.rate} count={sitting.taps.length} disabled={!alive} ontap={does.tap} />
+	{#snippet acts()}
+		{#if pairs.listening.simulated}
+			<button type="button" class="btn preset-filled-brand" disabled={!alive} onclick={strike}>Strike {name}</button>
+		{/if}
+		<button type="button" class="btn preset-outlined-surface-300-700" disabled={!alive} onclick={does.count}
+			>That is the count</button
+		>
+		<button type="button" class="btn preset-outlined-surface-300-700" disabled={!alive} onclick={does.anew}
+			>Tap anew</button
+		>
+	{/snippet}
+</SittingFrame>
+
+<section aria-label="Answers" data-told={pairs.told}>
+	<h2 class="panel-heading">
+		How far off was each count? <span class="soft">% of the rate; below the line too slow</span>
+	</h2>
+	<SetTrials
+		offs={sitting.trials.map(offOf)}
+		least={0.25}
+		most={SITTING.counting}
+		label={(off) => `${(100 * off).toFixed(0)} %`}
+	/>
+</section>
+<Shortcuts keys={COUNTING_KEYS} />
+
+<style>
+	.listen {
+		margin-top: 1rem;
+	}
+</style>

@@ -1,0 +1,172 @@
+<script lang="ts">
+	import {
+		noteName,
+		pairBeat,
+		partialHz,
+		reachedIn,
+		type DrillRegister,
+		type PairDrill,
+		type SettingDrill,
+		type SetTrial
+	} from '@fendrel/core';
+	import { onMount, untrack } from 'svelte';
+	import SetTrials from '$lib/charts/SetTrials.svelte';
+	import { FAULT_WORDS } from '$lib/listening/faultWords';
+	import { roomState } from '$lib/listening/room';
+	import SourceChoice from '$lib/listening/SourceChoice.svelte';
+	import type { Listened } from '$lib/tuning/listened';
+	import type { Plan } from '$lib/tuning/plan';
+	import Shortcuts from '$lib/ui/Shortcuts.svelte';
+	import { DRILL_WORDS } from '../drillWords';
+	import LeverKeys from '../LeverKeys.svelte';
+	import { leverAction, SETTING_KEYS } from '../practiceKeys';
+	import { SITTING } from '../progress';
+	import { cameTo, offOf, tookWords } from '../setWords';
+	import { SittingKeeper } from '../sittingKeeper.svelte';
+	import SittingFrame from '../SittingFrame.svelte';
+	import { anySeed, type DrillView } from '../view';
+	import { HeardSitting, type HeardDrill } from './heardSitting.svelte';
+	import { HeardStrings } from './heardStrings.svelte';
+
+	interface Props extends DrillView {
+		drill: SettingDrill | PairDrill;
+		register: DrillRegister;
+		listened: Listened;
+		plan: Plan;
+		a4: number;
+	}
+	let { drill, register, listened, plan, a4, userId, strings, hand, onagain }: Props = $props();
+	/** The partial at which a pair's beat is counted. */
+	const HEARD_AT = 2;
+
+	const { keeper, sitting, heard, words, most } = untrack(() => {
+		const keeper = new SittingKeeper(userId, { drill: drill.id, register: register.id }, 1);
+		const onanswered = (trials: readonly SetTrial[], isOver: boolean) => keeper.keep(trials, isOver);
+		const heard = new HeardStrings(listened, plan, a4, (strike) => sitting.heard(strike));
+		const of = { drill: drill.id as HeardDrill, register, hand, seed: anySeed(), onanswered };
+		const sitting: HeardSitting = new HeardSitting({
+			...of,
+			now: () => performance.now() / 1000,
+			ondue: (note) => heard.expect(note)
+		});
+		return { keeper, sitting, heard, words: DRILL_WORDS[drill.id], most: SITTING[drill.kind] };
+	});
+	const { listening } = heard;
+	let alive = $state(false);
+	onMount(() => {
+		alive = true;
+		const close = heard.open();
+		return () => {
+			sitting.end();
+			close();
+		};
+	});
+	const room = $derived(roomState(listening));
+	const isPair = $derived(drill.kind === 'pair');
+	/** The pair is to be clean: then it is measured. */
+	const isClean = $derived(sitting.pair.phase === 'clean' || sitting.pair.phase === 'match');
+	/** The string that the simulated lever sits on. */
+	const onLever = $derived(isPair && sitting.pair.phase === 'match' ? 0 : 1);
+
+	function onkeydown(event: KeyboardEvent) {
+		const action = leverAction(event);
+		if (!action) return;
+		event.preventDefault();
+		if (action.do === 'turn') heard.turn(onLever, action.by);
+		else if (event.repeat) return;
+		else if (action.do === 'strike') heard.strike();
+		else if (action.do === 'stands') sitting.stand();
+		else if (action.do === 'end') sitting.end();
+	}
+
+	const over = $derived(cameTo(reachedIn(drill, register, sitting.trials), sitting.trials.length, drill.kind, words));
+	const name = $derived(noteName(sitting.note));
+	const due = $derived.by(() => {
+		const { asked, pair } = sitting;
+		if (!isPair)
+			return asked === 0
+				? `Bring two strings of ${name} together, the third muted`
+				: `Set two strings of ${name} ${asked} ${asked === 1 ? 'cent' : 'cents'} apart, the third muted`;
+		if (pair.phase === 'clean') return `Clean two strings of ${name}, the third muted`;
+		if (pair.phase === 'match') return `Bring the other string of ${name} to it`;
+		const beats = pairBeat(pair.by, partialHz(strings(sitting.note), HEARD_AT)).toFixed(1);
+		return `Move one string of ${name} ${Math.abs(pair.by).toFixed(1)} cents ${pair.by < 0 ? 'down' : 'up'}: ${beats} a second`;
+	});
+	const beneath = $derived.by(() => {
+		const { told, pair, par } = sitting;
+		if (told) {
+			if (isPair)
+				return `It stands ${Math.abs(told.set).toFixed(2)} cents ${told.set < 0 ? 'flat' : 'sharp'}, ${tookWords(told, 'try')}.`;
+			const what = `${told.set.toFixed(2)} cents apart${told.asked ? `, for ${told.asked} asked` : ''}`;
+			return `${what}, ${tookWords(told, 'strike')}.`;
+		}
+		if (isPair && pair.stood !== undefined)
+			return `The clean pair stands ${Math.abs(pair.stood).toFixed(1)} cents ${pair.stood < 0 ? 'flat' : 'sharp'}. Try ${pair.tries + 1}, par ${par}.`;
+		return 'Strike as often as you like; say so when it stands, and it is measured from the last strike.';
+	});
+	const isSized = $derived(drill.id === 'apart');
+</script>
+
+<svelte:window {onkeydown} />
+
+<div class="source">
+	<SourceChoice {listening} />
+</div>
+{#if listening.fault}<p class="problem" role="alert">{FAULT_WORDS[listening.fault]}</p>
+{:else if room.advice}<p class="soft" role="status">{room.advice}</p>{/if}
+
+<SittingFrame
+	asks={sitting.isOver ? over.asks : due}
+	beneath={sitting.isOver ? over.beneath : beneath}
+	isOver={sitting.isOver}
+	count={sitting.trials.length}
+	{most}
+	problem={undefined}
+	notice={sitting.notice}
+	waits={keeper.waits}
+	isPreparing={false}
+	onend={() => sitting.end()}
+	{onagain}
+>
+	<p class="heard" data-looks={heard.looks}>
+		{#if listening.state !== 'on'}<span class="soft">Press Listen, then strike {name}.</span>
+		{:else if heard.waits}<span class="soft">Listening …</span>
+		{:else}<span class="soft">{sitting.strikes} {sitting.strikes === 1 ? 'strike' : 'strikes'} heard</span>{/if}
+	</p>
+	{#if listening.simulated}<LeverKeys disabled={!alive} onturn={(by) => heard.turn(onLever, by)} />{/if}
+	{#snippet acts()}
+		{#if listening.simulated}
+			<button type="button" class="btn preset-filled-brand" disabled={!alive} onclick={() => heard.strike()}
+				>Strike</button
+			>
+		{/if}
+		<button type="button" class="btn preset-outlined-surface-300-700" disabled={!alive} onclick={() => sitting.stand()}
+			>{!isPair ? 'It stands' : isClean ? 'They are one: measure' : 'It is moved'}</button
+		>
+	{/snippet}
+</SittingFrame>
+
+<section aria-label="Answers" data-phase={sitting.pair.phase}>
+	<h2 class="panel-heading">
+		How far off was each? <span class="soft">{isSized ? '% of what was asked' : 'cents'}</span>
+	</h2>
+	<SetTrials
+		offs={sitting.trials.map(offOf)}
+		least={isSized ? 0.5 : 1}
+		{most}
+		label={(off) => (isSized ? `${(100 * off).toFixed(0)} %` : off.toFixed(2))}
+	/>
+</section>
+<Shortcuts keys={SETTING_KEYS} />
+
+<style>
+	.source {
+		display: flex;
+		flex-wrap: wrap;
+		gap: 0.6rem;
+		margin-top: 1rem;
+	}
+	.heard {
+		min-height: 1.5rem;
+	}
+</style>
