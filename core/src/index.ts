@@ -167,6 +167,7 @@ export * from './drills/settingDrills';
 export * from './drills/pairDrill';
 export * from './drills/bearings';
 export * from './drills/holding';
+export * from './drills/fullExamination';
 export { DIESES } from './drills/commas';
 export * from './drills/drills';
 export * from './drills/reached';

@@ -14,6 +14,7 @@ export const overhear = (page: Page) =>
 		const copy = AudioBuffer.prototype.copyToChannel;
 		AudioBuffer.prototype.copyToChannel = function (samples, ...where) {
 			heard.push(samples.slice(0, kept) as Float32Array);
+			Object.assign(window, { heardRate: this.sampleRate });
 			copy.call(this, samples, ...where);
 		};
 	}, KEPT);
@@ -25,31 +26,34 @@ export const countHeard = (page: Page) => page.evaluate(() => (window as unknown
  * Frequencies in the newest sounds, each near what is given for it: by how far the phase turns between two parts of the sound, first
  * roughly, then finely.
  */
-export const frequencies = (page: Page, abouts: readonly number[], sampleRate = 48_000) =>
-	page.evaluate(
-		({ abouts, sampleRate }) => {
-			const { heard } = window as unknown as { heard: Float32Array[] };
-			const length = Math.round(0.4 * sampleRate);
-			const phase = (sound: Float32Array, about: number, start: number) => {
-				let [re, im] = [0, 0];
-				for (let i = 0; i < length; i++) {
-					const window = 0.5 - 0.5 * Math.cos((2 * Math.PI * i) / length);
-					const angle = (2 * Math.PI * about * (start + i)) / sampleRate;
-					re += window * sound[start + i] * Math.cos(angle);
-					im -= window * sound[start + i] * Math.sin(angle);
-				}
-				return Math.atan2(im, re);
-			};
-			const near = (sound: Float32Array, about: number, apart: number) => {
-				const start = Math.round(0.1 * sampleRate);
-				const step = Math.round(apart * sampleRate);
-				const turned = phase(sound, about, start + step) - phase(sound, about, start);
-				return about + (Math.atan2(Math.sin(turned), Math.cos(turned)) / (2 * Math.PI * step)) * sampleRate;
-			};
-			return abouts.map((about, i) => {
-				const sound = heard[heard.length - abouts.length + i];
-				return [0.02, 0.1, 0.7].reduce((found, apart) => near(sound, found, apart), about);
-			});
-		},
-		{ abouts, sampleRate }
-	);
+export const frequencies = (page: Page, abouts: readonly number[]) =>
+	page.evaluate((abouts) => {
+		const { heard, heardRate: sampleRate } = window as unknown as { heard: Float32Array[]; heardRate: number };
+		const phase = (sound: Float32Array, about: number, start: number, length: number) => {
+			let [re, im] = [0, 0];
+			for (let i = 0; i < length; i++) {
+				const window = 0.5 - 0.5 * Math.cos((2 * Math.PI * i) / length);
+				const angle = (2 * Math.PI * about * (start + i)) / sampleRate;
+				re += window * sound[start + i] * Math.cos(angle);
+				im -= window * sound[start + i] * Math.sin(angle);
+			}
+			return Math.atan2(im, re);
+		};
+		const near = (sound: Float32Array, about: number, { apart, seconds }: { apart: number; seconds: number }) => {
+			const length = Math.round(seconds * sampleRate);
+			const start = Math.round(0.1 * sampleRate);
+			const step = Math.round(apart * sampleRate);
+			const turned = phase(sound, about, start + step, length) - phase(sound, about, start, length);
+			return about + (Math.atan2(Math.sin(turned), Math.cos(turned)) / (2 * Math.PI * step)) * sampleRate;
+		};
+		// A short part hears what lies far off, a long one what lies near.
+		const stages = [
+			{ apart: 0.012, seconds: 0.06 },
+			{ apart: 0.08, seconds: 0.2 },
+			{ apart: 0.7, seconds: 0.4 }
+		];
+		return abouts.map((about, i) => {
+			const sound = heard[heard.length - abouts.length + i];
+			return stages.reduce((found, stage) => near(sound, found, stage), about);
+		});
+	}, abouts);

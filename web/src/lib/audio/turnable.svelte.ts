@@ -6,7 +6,7 @@ import { sampled, Voice } from './voice';
 /** A string that can be struck and turned, under its own name. */
 export interface TurnableString {
 	readonly id: string;
-	readonly voice: Pick<PassageVoice, 'note' | 'string'>;
+	readonly voice: Pick<PassageVoice, 'note' | 'string' | 'partials'>;
 	/** Cents at which it stands now from where `voice` has it. */
 	readonly cents: number;
 	readonly motion?: StringMotion;
@@ -49,7 +49,7 @@ export class TurnableStrings {
 			this.standing = new Map(strings.map(({ id, cents }) => [id, cents]));
 			const sounds = await this.worker.run(
 				'strike',
-				strings.map(({ voice: { note, string }, cents, motion }, i) => ({
+				strings.map(({ voice: { note, string, partials }, cents, motion }, i) => ({
 					...{
 						note,
 						strings: [movedBy(string, cents)],
@@ -57,7 +57,7 @@ export class TurnableStrings {
 						seconds: SECONDS,
 						strength: STRENGTH
 					},
-					...{ seed: 31 * order + i, motion }
+					...{ seed: 31 * order + i, motion, partials }
 				}))
 			);
 			if (order !== this.strikes) return;

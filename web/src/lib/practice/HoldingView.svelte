@@ -77,6 +77,7 @@
 	isOver={sitting.isOver}
 	count={sitting.done}
 	most={HELD_STRINGS}
+	did="done"
 	problem={sound.problem}
 	notice={sitting.notice}
 	waits={keeper.waits}

@@ -87,6 +87,7 @@
 	isOver={sitting.isOver}
 	count={sitting.trials.length}
 	most={SITTING.pair}
+	did="done"
 	problem={sound.problem}
 	notice={sitting.notice}
 	waits={keeper.waits}

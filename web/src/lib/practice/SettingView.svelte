@@ -77,6 +77,7 @@
 	isOver={sitting.isOver}
 	count={sitting.trials.length}
 	most={SITTING.setting}
+	did="done"
 	problem={sound.problem}
 	notice={sitting.notice}
 	waits={keeper.waits}

@@ -11,6 +11,8 @@
 		/** Answers so far, and how many a sitting has. */
 		count: number;
 		most: number;
+		/** What is done with each; answered unless given. */
+		did?: string;
 		problem: string | undefined;
 		notice: string | undefined;
 		isTired?: boolean;
@@ -41,7 +43,7 @@
 			{@render of.acts()}
 			<button type="button" class="btn preset-outlined-surface-300-700" onclick={of.onend}>End</button>
 			<span class="soft" aria-live="polite"
-				>{of.count} of {of.most} answered{of.isPreparing ? ', preparing the sound' : ''}</span
+				>{of.count} of {of.most} {of.did ?? 'answered'}{of.isPreparing ? ', preparing the sound' : ''}</span
 			>
 		</div>
 	{/if}

@@ -156,6 +156,12 @@ export const DRILL_WORDS: Readonly<Record<string, DrillWords>> = {
 		why: 'A whole temperament on the twin, as for an examiner: step by step, then note by note with the mean taken out, then by its intervals, and back to the first step that went wrong.',
 		...IN_CENTS,
 		means: ({ size }) => `Your notes stand ${inCents(size)} off, root mean square.`
+	},
+	examination: {
+		title: 'Examination',
+		why: 'Pitch, temperament, bass, middle, treble, unisons, and whether it holds: set on the twin, then read as an examiner reads it, by the limits in Settings.',
+		...IN_CENTS,
+		means: ({ size }) => `What you set stands ${inCents(size)} off, root mean square.`
 	}
 };
 

@@ -2,11 +2,11 @@ import { DRILLS, reachedIn, type Answer, type Drill, type DrillRegister, type Re
 
 /** Answers to a sitting, unless it is ended before. */
 export const SITTING: Readonly<Record<Drill['kind'], number>> = {
-	...{ choice: 30, setting: 10, counting: 12, pair: 5, holding: 10, bearings: 1 }
+	...{ choice: 30, setting: 10, counting: 12, pair: 5, holding: 10, bearings: 1, examination: 1 }
 };
 /** Answers that make a figure firm. */
 export const FIRM: Readonly<Record<Drill['kind'], number>> = {
-	...{ choice: 60, setting: 30, counting: 36, pair: 15, holding: 50, bearings: 36 }
+	...{ choice: 60, setting: 30, counting: 36, pair: 15, holding: 50, bearings: 36, examination: 60 }
 };
 
 const HEARD_KINDS: readonly Drill['kind'][] = ['setting', 'pair', 'counting'];

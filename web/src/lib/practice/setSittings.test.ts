@@ -3,8 +3,10 @@ import {
 	beatOf,
 	centsBetween,
 	COUNTING,
+	createRandom,
 	DEFAULT_EAR,
 	equalHz,
+	examinedTasks,
 	HOLDING,
 	hz,
 	movedBy,
@@ -14,13 +16,16 @@ import {
 	STILLNESS,
 	stringFromFirstPartial,
 	temperamentById,
+	USUAL_BANDS,
 	USUAL_HAND,
+	type IntervalKind,
 	type SetTrial
 } from '@fendrel/core';
 import { beforeEach, describe, expect, it } from 'vitest';
 import type { TurnableString } from '$lib/audio/turnable.svelte';
 import { BearingsSitting } from './bearingsSitting.svelte';
 import { CountingSitting } from './countingSitting.svelte';
+import { ExaminationSitting } from './examinationSitting.svelte';
 import { HoldingSitting } from './holdingSitting.svelte';
 import { PairSitting } from './pairSitting.svelte';
 import { SITTING } from './progress';
@@ -295,6 +300,47 @@ describe('strings that are to hold', () => {
 		expect(trials.filter(({ set }) => Math.abs(set) < 0.5).length).toBeGreaterThan(5);
 		expect(habitWords(trials)).toMatch(/of \d+ turned (up|down) last \d+ held/i);
 		expect(habitWords([])).toBeUndefined();
+	});
+});
+
+describe('an examination', () => {
+	const plan = bearingPlan({
+		...{ school: 'circle', start: 69, low: 53, high: 65, strings, ear: DEFAULT_EAR },
+		temperament: temperamentById('equal')
+	});
+	const rateOf = (lower: number, upper: number, kind: IntervalKind) =>
+		beatOf(strings(lower), strings(upper), kind).rate;
+
+	it('goes from the fork to the unisons, each set by what was left before it, and is read when all is left', () => {
+		const tasks = examinedTasks(plan, rateOf, createRandom(5));
+		const sitting = new ExaminationSitting({ ...ground(), tasks, bands: USUAL_BANDS, gear: 1.2 });
+		sitting.stand();
+		expect(sitting.notice).toBe('Strike it first.');
+		for (const { by } of tasks) {
+			/** How far off it is heard to be: cents of a unison, beats of an interval. */
+			const off = () => {
+				const [other, turned] = [sound.string('other'), sound.string('turned')];
+				if (by.is !== 'interval') return centsBetween(partialHz(other, 1), partialHz(turned, 1));
+				const isUpper = sitting.due.exercise.note > by.other;
+				const [lower, upper] = isUpper ? [other, turned] : [turned, other];
+				return (isUpper ? 1 : -1) * (beatOf(lower, upper, by.kind).rate - by.rate);
+			};
+			// Firm blows, then the pin by what is left: what the friction holds the next blows bring out.
+			for (let round = 0; round < 16; round++) {
+				for (let i = 0; i < 3; i++) sitting.strike(true);
+				sitting.turn(-0.7 * off());
+				clock += 30;
+			}
+			for (let i = 0; i < 3; i++) sitting.strike(true);
+			sitting.stand();
+		}
+		expect(sitting.isOver).toBe(true);
+		expect(sitting.result!.score).toBeGreaterThan(75);
+		const [{ trials, isOver }] = told;
+		expect([isOver, trials.length]).toEqual([true, tasks.length]);
+		sitting.strike();
+		sitting.stand();
+		expect(told).toHaveLength(1);
 	});
 });
 

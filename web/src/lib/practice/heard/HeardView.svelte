@@ -121,6 +121,7 @@
 	isOver={sitting.isOver}
 	count={sitting.trials.length}
 	{most}
+	did="done"
 	problem={undefined}
 	notice={sitting.notice}
 	waits={keeper.waits}

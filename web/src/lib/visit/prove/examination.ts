@@ -1,5 +1,4 @@
-import { examine, priorityById, USUAL_BANDS, type Examination, type ExaminedSection } from '@fendrel/core';
-import { signed } from '$lib/ui/format';
+import { examine, priorityById, USUAL_BANDS, type Examination } from '@fendrel/core';
 import type { OpenVisit } from '../openVisit.svelte';
 import { settingsOf } from '../workshopSettings';
 import { provedOf } from './proved';
@@ -27,13 +26,4 @@ export function curveAsked({ curve }: Pick<OpenVisit, 'curve'>): string {
 	return curve.wish.lead === EXAM_CURVE
 		? ''
 		: `It was set to another curve: ${priorityById(curve.wish.lead).name}. ${asked}`;
-}
-
-const SHOWN = 8;
-
-/** "A3 −2.4 (3), C4 +1.2 (2)": notes that lost points, in cents, and how many. */
-export function lostWords(lost: ExaminedSection['lost'], nameOf: (note: number) => string): string {
-	if (lost.length === 0) return 'nothing lost';
-	const shown = lost.slice(0, SHOWN).map(({ note, cents, points }) => `${nameOf(note)} ${signed(cents)} (${points})`);
-	return `${shown.join(', ')}${lost.length > SHOWN ? ` and ${lost.length - SHOWN} more` : ''}`;
 }

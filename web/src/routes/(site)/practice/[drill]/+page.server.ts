@@ -41,7 +41,7 @@ export const load = (async ({ locals, params, url }) => {
 		conditions: conditionsAsked(asked),
 		listened: isHeard ? await loadListened(workshopId, tuned.choice) : undefined,
 		...{ earlier: recentTrials(satIn(sat, drill.id, register.id)), hand: hand(sat) },
-		...{ ear: ear ?? DEFAULT_EAR, band: examination.temperament },
+		...{ ear: ear ?? DEFAULT_EAR, bands: examination },
 		...tuned
 	};
 }) satisfies PageServerLoad;

@@ -10,6 +10,7 @@
 	import { isHeardBy } from '$lib/practice/progress';
 	import Segments from '$lib/ui/Segments.svelte';
 	import { DRILL_WORDS } from '$lib/practice/drillWords';
+	import ExaminationView from '$lib/practice/ExaminationView.svelte';
 	import HeardCountingView from '$lib/practice/heard/HeardCountingView.svelte';
 	import HeardView from '$lib/practice/heard/HeardView.svelte';
 	import HoldingView from '$lib/practice/HoldingView.svelte';
@@ -25,6 +26,9 @@
 	const drill = $derived(drillOf(data.drill)!);
 	const register = $derived(drill.registers.find(({ id }) => id === data.register)!);
 	const words = $derived(DRILL_WORDS[data.drill]);
+	/** A whole temperament is set. */
+	const isWhole = $derived(drill.kind === 'bearings' || drill.kind === 'examination');
+	const whole = $derived({ choice: data.choice, school: data.school, ear: data.ear });
 	/** One string of what is heard may beat by itself. */
 	const isOfStrings = $derived(['choice', 'setting', 'pair'].includes(drill.kind));
 	const plan = $derived(planFor(data.choice));
@@ -69,7 +73,7 @@
 		>
 			{#each drill.registers as { id, name } (id)}<option value={id}>{name}</option>{/each}
 		</select>
-		<TuningBar choice={data.choice} fixedTemperament={drill.kind !== 'bearings'} />
+		<TuningBar choice={data.choice} fixedTemperament={!isWhole} />
 	</div>
 </header>
 
@@ -88,14 +92,9 @@
 	{:else if drill.kind === 'pair'}<PairView {drill} {register} {...view} />
 	{:else if drill.kind === 'counting'}<CountingView {drill} {register} {...view} />
 	{:else if drill.kind === 'holding'}<HoldingView {register} {...view} />
-	{:else}<BearingsView
-			{register}
-			choice={data.choice}
-			school={data.school}
-			ear={data.ear}
-			band={data.band}
-			{...view}
-		/>{/if}
+	{:else if drill.kind === 'examination'}
+		<ExaminationView {register} {...whole} bands={data.bands} {...view} />
+	{:else}<BearingsView {register} {...whole} band={data.bands.temperament} {...view} />{/if}
 {/key}
 
 <footer>

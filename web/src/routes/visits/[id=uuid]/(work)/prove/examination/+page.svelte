@@ -2,9 +2,10 @@
 	import { format } from 'date-fns';
 	import Printer from '@lucide/svelte/icons/printer';
 	import { priorityById, type Examined } from '@fendrel/core';
-	import { EXAMINED_NAMES } from '$lib/settings/examinedNames';
+	import { outOf100 } from '$lib/settings/examinedNames';
+	import ExaminedSections from '$lib/settings/ExaminedSections.svelte';
 	import { counted, inHz, inSentence } from '$lib/ui/format';
-	import { curveAsked, examinationOf, lostWords } from '$lib/visit/prove/examination';
+	import { curveAsked, examinationOf } from '$lib/visit/prove/examination';
 
 	/** A4 is one of the middle's notes too. */
 	const NOTE_SECTIONS: readonly Examined[] = ['temperament', 'bass', 'middle', 'treble', 'top'];
@@ -18,7 +19,6 @@
 			.filter(({ section }) => NOTE_SECTIONS.includes(section))
 			.reduce((sum, section) => sum + section.read, 0)
 	);
-	const score = (value: number | undefined) => (value === undefined ? '–' : value.toFixed(0));
 </script>
 
 <svelte:head><title>Examination: {open.instrument.name} | Fendrel</title></svelte:head>
@@ -36,27 +36,10 @@
 			><Printer size={16} /> Print</button
 		>
 	</header>
-	<p class="score"><b data-testid="score">{score(result.score)}</b> of 100</p>
+	<p class="score"><b data-testid="score">{outOf100(result.score)}</b> of 100</p>
 	{#if result.score === undefined}<p>Nothing has been read yet: set notes, or strike them in Prove.</p>
 	{:else}<p>By what was read: {read} of {counted(all, open.family.group.one, open.family.group.many)}. {asked}</p>{/if}
-	<table>
-		<thead
-			><tr
-				><th scope="col">Section</th><th scope="col" class="figure">of 100</th><th scope="col" class="figure">read</th
-				><th scope="col">lost where</th></tr
-			></thead
-		>
-		<tbody>
-			{#each result.sections as { section, score: points, read, lost } (section)}
-				<tr>
-					<th scope="row">{EXAMINED_NAMES[section]}</th>
-					<td class="mono">{score(points)}</td>
-					<td class="mono">{read}</td>
-					<td>{read === 0 ? 'not examined: nothing was read' : lostWords(lost, open.family.groupName)}</td>
-				</tr>
-			{/each}
-		</tbody>
-	</table>
+	<ExaminedSections {result} nameOf={open.family.groupName} />
 	<p class="soft">
 		Points are lost by how far a note stands off the plan, which is made for this very instrument{open.curve
 			? ` (${priorityById(open.curve.wish.lead).name.toLowerCase()})`
@@ -87,30 +70,6 @@
 		line-height: 1;
 		color: var(--felt);
 		font-variant-numeric: tabular-nums;
-	}
-	table {
-		border-collapse: collapse;
-		width: 100%;
-	}
-	th,
-	td {
-		text-align: left;
-		padding: 0.5rem 1rem 0.5rem 0;
-		border-top: 1px solid var(--line);
-		vertical-align: top;
-	}
-	thead th {
-		font-weight: 400;
-		color: var(--soft);
-		border-top: 0;
-	}
-	tbody th {
-		font-weight: 600;
-		white-space: nowrap;
-	}
-	td.mono,
-	.figure {
-		text-align: right;
 	}
 	@media print {
 		.back {
