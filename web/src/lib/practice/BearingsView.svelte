@@ -3,27 +3,26 @@
 		bearingPlan,
 		noteName,
 		BEARINGS,
-		SCHOOLS,
 		type DrillRegister,
 		type Ear,
 		type ExaminationBand,
 		type SetTrial
 	} from '@fendrel/core';
-	import { onMount, untrack } from 'svelte';
+	import { untrack } from 'svelte';
 	import { TurnableStrings } from '$lib/audio/turnable.svelte';
 	import { comparisonWords, shortRate, wayTo } from '$lib/tuning/bearingWords';
 	import type { TuningChoice } from '$lib/tuning/choice';
-	import { ask } from '$lib/ui/address';
 	import { pairName } from '$lib/ui/beats';
 	import Shortcuts from '$lib/ui/Shortcuts.svelte';
 	import BearingsScored from './BearingsScored.svelte';
+	import BearingsSteps from './BearingsSteps.svelte';
 	import { BearingsSitting } from './bearingsSitting.svelte';
 	import { DRILL_WORDS } from './drillWords';
-	import { whenInterrupted } from './interruptions';
 	import LeverKeys from './LeverKeys.svelte';
 	import { BEARINGS_KEYS, bearingsAction } from './practiceKeys';
 	import { SittingKeeper } from './sittingKeeper.svelte';
 	import { anySeed, type DrillView } from './view';
+	import { whileHere } from './whileHere.svelte';
 
 	interface Props extends DrillView {
 		register: DrillRegister;
@@ -46,15 +45,10 @@
 		const ground = { plan, strings, ear, sound, onanswered, seed: anySeed(), now };
 		return { keeper, plan, sitting: new BearingsSitting(ground) };
 	});
-	let alive = $state(false);
-	onMount(() => {
-		alive = true;
+	const here = whileHere({
 		// What stands stands: only the sound is gone.
-		const stop = whenInterrupted(() => sound.stop());
-		return () => {
-			stop();
-			sound.close();
-		};
+		interrupted: () => sound.stop(),
+		left: () => sound.close()
 	});
 
 	const { step, due, score } = $derived(sitting);
@@ -110,18 +104,18 @@
 					<span class="soft">a second, {shortRate(lead.rate).replace(/^[\d.]+ /, '')}</span>
 				</p>
 			{:else}<p class="soft">It stands; everything else follows from it.</p>{/if}
-			<LeverKeys disabled={!alive || !lead} onturn={(by) => sitting.turn(by)} />
+			<LeverKeys disabled={!here.alive || !lead} onturn={(by) => sitting.turn(by)} />
 			<p class="acts">
-				<button type="button" class="btn preset-filled-brand" disabled={!alive} onclick={() => sitting.strikeDue()}
+				<button type="button" class="btn preset-filled-brand" disabled={!here.alive} onclick={() => sitting.strikeDue()}
 					>Strike {lead ? pairName(lead) : noteName(due.note)}</button
 				>
 				<button
 					type="button"
 					class="btn preset-outlined-surface-300-700"
-					disabled={!alive || step === 0}
+					disabled={!here.alive || step === 0}
 					onclick={() => sitting.goTo(step - 1)}>Back</button
 				>
-				<button type="button" class="btn preset-outlined-surface-300-700" disabled={!alive} onclick={next}
+				<button type="button" class="btn preset-outlined-surface-300-700" disabled={!here.alive} onclick={next}
 					>{step < plan.steps.length - 1 ? 'Next note' : 'Have it scored'}</button
 				>
 			</p>
@@ -130,7 +124,7 @@
 				<ul class="others">
 					{#each others as { edge, words }, i (pairName(edge))}
 						<li>
-							<button type="button" class="choice" disabled={!alive} onclick={() => sitting.strikeEdge(edge)}
+							<button type="button" class="choice" disabled={!here.alive} onclick={() => sitting.strikeEdge(edge)}
 								>{i + 1}: strike {pairName(edge)}</button
 							>
 							<span>{edge.kind.name}: {words}</span>
@@ -141,35 +135,14 @@
 			{#if sound.problem}<p class="problem" role="alert">{sound.problem}</p>{/if}
 			{#if sitting.notice}<p class="notice" role="status">{sitting.notice}</p>{/if}
 		</section>
-		<section aria-label="The plan">
-			<label class="school">
-				<span class="soft">Order of work</span>
-				<select
-					class="select fit"
-					disabled={!alive}
-					value={school}
-					onchange={(event) => void ask({ school: event.currentTarget.value })}
-				>
-					{#each SCHOOLS as { id, name } (id)}<option value={id}>{name}</option>{/each}
-				</select>
-			</label>
-			<ol class="steps">
-				{#each plan.steps as { note, by }, i (note)}
-					<li class:due={i === step}>
-						<button
-							type="button"
-							disabled={!alive}
-							onclick={() => sitting.goTo(i)}
-							aria-current={i === step ? 'step' : undefined}
-						>
-							<span class="note">{noteName(note)}</span>
-							<span class="soft">{by[0] ? `${pairName(by[0].edge)}, ${shortRate(by[0].edge.rate)}` : 'the fork'}</span>
-							<span class="done">{sitting.turned.has(i) || by.length === 0 ? 'set' : ''}</span>
-						</button>
-					</li>
-				{/each}
-			</ol>
-		</section>
+		<BearingsSteps
+			{plan}
+			{school}
+			current={step}
+			turned={sitting.turned}
+			disabled={!here.alive}
+			ongo={(to) => sitting.goTo(to)}
+		/>
 	</div>
 {/if}
 <Shortcuts keys={BEARINGS_KEYS} />
@@ -219,35 +192,6 @@
 		grid-template-columns: 12rem 1fr;
 		gap: 0.8rem;
 		align-items: center;
-	}
-	.school {
-		display: grid;
-		gap: 0.2rem;
-		margin-bottom: 0.6rem;
-	}
-	.steps li {
-		border-top: 1px solid var(--line);
-	}
-	.steps button {
-		display: grid;
-		grid-template-columns: 3.4rem 1fr 2.4rem;
-		gap: 0.5rem;
-		align-items: center;
-		width: 100%;
-		min-height: 36px;
-		text-align: left;
-		cursor: pointer;
-	}
-	.due {
-		background: var(--sheet);
-		box-shadow: inset 4px 0 var(--felt);
-	}
-	.due .note {
-		font-weight: 700;
-		padding-left: 0.6rem;
-	}
-	.done {
-		color: var(--felt);
 	}
 	@media (max-width: 900px) {
 		.bench {

@@ -1,17 +1,17 @@
 <script lang="ts">
 	import { reachedIn, toldIn, type ChoiceDrill, type ChoiceRegister, type Trial } from '@fendrel/core';
-	import { onMount, untrack } from 'svelte';
+	import { untrack } from 'svelte';
 	import { Player } from '$lib/audio/player.svelte';
 	import EarTrials from '$lib/charts/EarTrials.svelte';
 	import Shortcuts from '$lib/ui/Shortcuts.svelte';
 	import { ChoiceSitting } from './choiceSitting.svelte';
 	import { CHOICE_WORDS, thresholdWords } from './drillWords';
-	import { whenInterrupted } from './interruptions';
 	import { DRILL_KEYS, drillAction, NAMED_KEYS } from './practiceKeys';
 	import { SITTING } from './progress';
 	import { SittingKeeper } from './sittingKeeper.svelte';
 	import SittingFrame from './SittingFrame.svelte';
 	import { anySeed, type DrillView } from './view';
+	import { whileHere } from './whileHere.svelte';
 
 	interface Props extends DrillView {
 		drill: ChoiceDrill;
@@ -29,15 +29,12 @@
 		const ground = { drill, register, player, onanswered, earlier: toldIn(earlier), strings, isFalse, seed: anySeed() };
 		return { keeper, sitting: new ChoiceSitting(ground), words: CHOICE_WORDS[drill.id] };
 	});
-	let alive = $state(false);
-	onMount(() => {
-		alive = true;
-		const stop = whenInterrupted((why) => sitting.interrupt(why));
-		return () => {
-			stop();
+	const here = whileHere({
+		interrupted: (why) => sitting.interrupt(why),
+		left: () => {
 			sitting.end();
 			player.close();
-		};
+		}
 	});
 
 	function onkeydown(event: KeyboardEvent) {
@@ -116,7 +113,7 @@
 		<button
 			type="button"
 			class="btn preset-filled-brand"
-			disabled={!alive || player.preparing !== undefined}
+			disabled={!here.alive || player.preparing !== undefined}
 			onclick={() => void sitting.play()}>{sitting.isAsked ? 'Once more' : sitting.told ? 'Next' : 'Play'}</button
 		>
 	{/snippet}

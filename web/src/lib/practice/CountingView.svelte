@@ -1,12 +1,11 @@
 <script lang="ts">
 	import { reachedIn, type CountingDrill, type DrillRegister, type SetTrial } from '@fendrel/core';
-	import { onMount, untrack } from 'svelte';
+	import { untrack } from 'svelte';
 	import { Player } from '$lib/audio/player.svelte';
 	import SetTrials from '$lib/charts/SetTrials.svelte';
 	import Shortcuts from '$lib/ui/Shortcuts.svelte';
 	import { CountingSitting } from './countingSitting.svelte';
 	import { DRILL_WORDS } from './drillWords';
-	import { whenInterrupted } from './interruptions';
 	import { COUNTING_KEYS, countingAction } from './practiceKeys';
 	import { SITTING } from './progress';
 	import { cameTo, offOf } from './setWords';
@@ -14,6 +13,7 @@
 	import SittingFrame from './SittingFrame.svelte';
 	import TapBeat from './TapBeat.svelte';
 	import { anySeed, type DrillView } from './view';
+	import { whileHere } from './whileHere.svelte';
 
 	interface Props extends DrillView {
 		drill: CountingDrill;
@@ -28,15 +28,12 @@
 		const ground = { drill, register, player, onanswered, strings, seed: anySeed() };
 		return { keeper, sitting: new CountingSitting(ground), words: DRILL_WORDS[drill.id] };
 	});
-	let alive = $state(false);
-	onMount(() => {
-		alive = true;
-		const stop = whenInterrupted((why) => sitting.interrupt(why));
-		return () => {
-			stop();
+	const here = whileHere({
+		interrupted: (why) => sitting.interrupt(why),
+		left: () => {
 			sitting.end();
 			player.close();
-		};
+		}
 	});
 
 	const does = {
@@ -77,18 +74,18 @@
 	onend={() => sitting.end()}
 	{onagain}
 >
-	<TapBeat rate={sitting.rate} count={sitting.taps.length} disabled={!alive} ontap={does.tap} />
+	<TapBeat rate={sitting.rate} count={sitting.taps.length} disabled={!here.alive} ontap={does.tap} />
 	{#snippet acts()}
 		<button
 			type="button"
 			class="btn preset-filled-brand"
-			disabled={!alive || player.preparing !== undefined}
+			disabled={!here.alive || player.preparing !== undefined}
 			onclick={does.play}>Play</button
 		>
-		<button type="button" class="btn preset-outlined-surface-300-700" disabled={!alive} onclick={does.count}
+		<button type="button" class="btn preset-outlined-surface-300-700" disabled={!here.alive} onclick={does.count}
 			>That is the count</button
 		>
-		<button type="button" class="btn preset-outlined-surface-300-700" disabled={!alive} onclick={does.anew}
+		<button type="button" class="btn preset-outlined-surface-300-700" disabled={!here.alive} onclick={does.anew}
 			>Tap anew</button
 		>
 	{/snippet}

@@ -11,7 +11,7 @@
 		type ExaminationBands,
 		type SetTrial
 	} from '@fendrel/core';
-	import { onMount, untrack } from 'svelte';
+	import { untrack } from 'svelte';
 	import { TurnableStrings } from '$lib/audio/turnable.svelte';
 	import { EXAMINED_NAMES, outOf100 } from '$lib/settings/examinedNames';
 	import ExaminedSections from '$lib/settings/ExaminedSections.svelte';
@@ -19,13 +19,14 @@
 	import type { TuningChoice } from '$lib/tuning/choice';
 	import Shortcuts from '$lib/ui/Shortcuts.svelte';
 	import { ExaminationSitting } from './examinationSitting.svelte';
-	import { whenInterrupted } from './interruptions';
 	import { gearOf } from './leverHand';
+	import BlowButtons from './BlowButtons.svelte';
 	import LeverKeys from './LeverKeys.svelte';
-	import { HOLDING_KEYS, leverAction } from './practiceKeys';
+	import { HOLDING_KEYS, onLeverKey, type LeverDoes } from './practiceKeys';
 	import { SittingKeeper } from './sittingKeeper.svelte';
 	import SittingFrame from './SittingFrame.svelte';
 	import { anySeed, type DrillView } from './view';
+	import { whileHere } from './whileHere.svelte';
 
 	interface Props extends DrillView {
 		register: DrillRegister;
@@ -52,28 +53,21 @@
 		const ground = { tasks, strings, bands, gear: gearOf(random), sound, onanswered, now };
 		return { keeper, tasks, sitting: new ExaminationSitting(ground) };
 	});
-	let alive = $state(false);
-	onMount(() => {
-		alive = true;
+	const here = whileHere({
 		// What stands stands: only the sound is gone.
-		const stop = whenInterrupted(() => sound.stop());
-		return () => {
-			stop();
+		interrupted: () => sound.stop(),
+		left: () => {
 			sound.close();
-		};
+		}
 	});
 
-	function onkeydown(event: KeyboardEvent) {
-		const action = leverAction(event);
-		if (!action) return;
-		event.preventDefault();
-		if (action.do === 'turn') sitting.turn(action.by);
-		else if (event.repeat) return;
-		else if (action.do === 'strike') sitting.strike();
-		else if (action.do === 'blow') sitting.strike(true);
-		else if (action.do === 'stands') sitting.stand();
-		else if (action.do === 'end') sitting.end();
-	}
+	const does: LeverDoes = {
+		turn: (by) => sitting.turn(by),
+		strike: () => sitting.strike(),
+		blow: () => sitting.strike(true),
+		stands: () => sitting.stand(),
+		end: () => sitting.end()
+	};
 
 	const { due, result } = $derived(sitting);
 	const asks = $derived.by(() => {
@@ -92,7 +86,7 @@
 	);
 </script>
 
-<svelte:window {onkeydown} />
+<svelte:window onkeydown={(event) => onLeverKey(event, does)} />
 
 <SittingFrame
 	{asks}
@@ -108,20 +102,15 @@
 	onend={() => sitting.end()}
 	{onagain}
 >
-	<LeverKeys disabled={!alive} onturn={(by) => sitting.turn(by)} />
+	<LeverKeys disabled={!here.alive} onturn={(by) => sitting.turn(by)} />
 	{#snippet acts()}
-		<button type="button" class="btn preset-filled-brand" disabled={!alive} onclick={() => sitting.strike()}
-			>Strike</button
-		>
-		<button
-			type="button"
-			class="btn preset-outlined-surface-300-700"
-			disabled={!alive}
-			onclick={() => sitting.strike(true)}>Firm blow</button
-		>
-		<button type="button" class="btn preset-outlined-surface-300-700" disabled={!alive} onclick={() => sitting.stand()}
-			>It stands</button
-		>
+		<BlowButtons
+			disabled={!here.alive}
+			onstrike={does.strike!}
+			onblow={does.blow!}
+			onstand={does.stands!}
+			stands="It stands"
+		/>
 	{/snippet}
 </SittingFrame>
 

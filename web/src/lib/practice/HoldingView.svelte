@@ -9,19 +9,20 @@
 		type DrillRegister,
 		type SetTrial
 	} from '@fendrel/core';
-	import { onMount, untrack } from 'svelte';
+	import { untrack } from 'svelte';
 	import { TurnableStrings } from '$lib/audio/turnable.svelte';
 	import SetTrials from '$lib/charts/SetTrials.svelte';
 	import Shortcuts from '$lib/ui/Shortcuts.svelte';
 	import { DRILL_WORDS } from './drillWords';
 	import { HoldingSitting } from './holdingSitting.svelte';
-	import { whenInterrupted } from './interruptions';
+	import BlowButtons from './BlowButtons.svelte';
 	import LeverKeys from './LeverKeys.svelte';
-	import { HOLDING_KEYS, leverAction } from './practiceKeys';
+	import { HOLDING_KEYS, onLeverKey, type LeverDoes } from './practiceKeys';
 	import { cameTo, habitWords } from './setWords';
 	import { SittingKeeper } from './sittingKeeper.svelte';
 	import SittingFrame from './SittingFrame.svelte';
 	import { anySeed, type DrillView } from './view';
+	import { whileHere } from './whileHere.svelte';
 
 	interface Props extends DrillView {
 		register: DrillRegister;
@@ -36,28 +37,21 @@
 		const ground = { drill: HOLDING, register, sound, onanswered, strings, seed: anySeed(), now };
 		return { keeper, sitting: new HoldingSitting(ground), words: DRILL_WORDS[HOLDING.id] };
 	});
-	let alive = $state(false);
-	onMount(() => {
-		alive = true;
+	const here = whileHere({
 		// What stands stands: only the sound is gone.
-		const stop = whenInterrupted(() => sound.stop());
-		return () => {
-			stop();
+		interrupted: () => sound.stop(),
+		left: () => {
 			sound.close();
-		};
+		}
 	});
 
-	function onkeydown(event: KeyboardEvent) {
-		const action = leverAction(event);
-		if (!action) return;
-		event.preventDefault();
-		if (action.do === 'turn') sitting.turn(action.by);
-		else if (event.repeat) return;
-		else if (action.do === 'strike') sitting.strike();
-		else if (action.do === 'blow') sitting.strike(true);
-		else if (action.do === 'stands') sitting.stand();
-		else if (action.do === 'end') sitting.end();
-	}
+	const does: LeverDoes = {
+		turn: (by) => sitting.turn(by),
+		strike: () => sitting.strike(),
+		blow: () => sitting.strike(true),
+		stands: () => sitting.stand(),
+		end: () => sitting.end()
+	};
 
 	const over = $derived(
 		cameTo(reachedIn(HOLDING, register, sitting.trials), sitting.trials.length, HOLDING.kind, words)
@@ -69,7 +63,7 @@
 	);
 </script>
 
-<svelte:window {onkeydown} />
+<svelte:window onkeydown={(event) => onLeverKey(event, does)} />
 
 <SittingFrame
 	asks={sitting.isOver ? over.asks : `Set the second string of ${noteName(sitting.exercise.note)} so that it holds`}
@@ -85,20 +79,15 @@
 	onend={() => sitting.end()}
 	{onagain}
 >
-	<LeverKeys disabled={!alive} onturn={(by) => sitting.turn(by)} />
+	<LeverKeys disabled={!here.alive} onturn={(by) => sitting.turn(by)} />
 	{#snippet acts()}
-		<button type="button" class="btn preset-filled-brand" disabled={!alive} onclick={() => sitting.strike()}
-			>Strike</button
-		>
-		<button
-			type="button"
-			class="btn preset-outlined-surface-300-700"
-			disabled={!alive}
-			onclick={() => sitting.strike(true)}>Firm blow</button
-		>
-		<button type="button" class="btn preset-outlined-surface-300-700" disabled={!alive} onclick={() => sitting.stand()}
-			>It holds</button
-		>
+		<BlowButtons
+			disabled={!here.alive}
+			onstrike={does.strike!}
+			onblow={does.blow!}
+			onstand={does.stands!}
+			stands="It holds"
+		/>
 	{/snippet}
 </SittingFrame>
 

@@ -1,19 +1,19 @@
 <script lang="ts">
 	import { noteName, PAIR_WITHIN, reachedIn, type DrillRegister, type PairDrill, type SetTrial } from '@fendrel/core';
-	import { onMount, untrack } from 'svelte';
+	import { untrack } from 'svelte';
 	import { TurnableStrings } from '$lib/audio/turnable.svelte';
 	import SetTrials from '$lib/charts/SetTrials.svelte';
 	import Shortcuts from '$lib/ui/Shortcuts.svelte';
 	import { DRILL_WORDS } from './drillWords';
-	import { whenInterrupted } from './interruptions';
 	import LeverKeys from './LeverKeys.svelte';
 	import { PairSitting } from './pairSitting.svelte';
-	import { leverAction, OCTAVE_KEYS, SETTING_KEYS } from './practiceKeys';
+	import { OCTAVE_KEYS, onLeverKey, SETTING_KEYS, type LeverDoes } from './practiceKeys';
 	import { SITTING } from './progress';
 	import { cameTo, offOf, tookWords } from './setWords';
 	import { SittingKeeper } from './sittingKeeper.svelte';
 	import SittingFrame from './SittingFrame.svelte';
 	import { anySeed, type DrillView } from './view';
+	import { whileHere } from './whileHere.svelte';
 
 	interface Props extends DrillView {
 		drill: PairDrill;
@@ -30,30 +30,24 @@
 		const ground = { drill, register, sound, onanswered, strings, hand, isFalse, seed: anySeed(), now };
 		return { keeper, sitting: new PairSitting(ground), words: DRILL_WORDS[drill.id] };
 	});
-	let alive = $state(false);
-	onMount(() => {
-		alive = true;
-		const stop = whenInterrupted((why) => sitting.interrupt(why));
-		return () => {
-			stop();
+	const here = whileHere({
+		interrupted: (why) => sitting.interrupt(why),
+		left: () => {
 			sitting.end();
 			sound.close();
-		};
+		}
 	});
 
-	function onkeydown(event: KeyboardEvent) {
-		const action = leverAction(event);
-		if (!action) return;
-		event.preventDefault();
-		if (action.do === 'turn') sitting.turn(action.by);
-		else if (event.repeat) return;
-		else if (action.do === 'strike') sitting.strike();
-		else if (action.do === 'stands') sitting.stand();
-		else if (action.do === 'octave') sitting.octave();
-		else if (action.do === 'end') sitting.end();
-		else if (action.do === 'leave') sitting.leave();
-		else if (action.do !== 'blow') sitting.test(action.do);
-	}
+	const does: LeverDoes = {
+		turn: (by) => sitting.turn(by),
+		strike: () => sitting.strike(),
+		stands: () => sitting.stand(),
+		end: () => sitting.end(),
+		octave: () => sitting.octave(),
+		inner: () => sitting.test('inner'),
+		outer: () => sitting.test('outer'),
+		leave: () => sitting.leave()
+	};
 
 	const { octave, note } = $derived(sitting.exercise);
 	const reached = $derived(reachedIn(drill, register, sitting.trials));
@@ -79,7 +73,7 @@
 	});
 </script>
 
-<svelte:window {onkeydown} />
+<svelte:window onkeydown={(event) => onLeverKey(event, does)} />
 
 <SittingFrame
 	asks={sitting.isOver ? over.asks : due}
@@ -102,40 +96,43 @@
 			>
 		</p>
 	{/if}
-	<LeverKeys disabled={!alive} onturn={(by) => sitting.turn(by)} />
+	<LeverKeys disabled={!here.alive} onturn={(by) => sitting.turn(by)} />
 	{#snippet acts()}
-		<button type="button" class="btn preset-filled-brand" disabled={!alive} onclick={() => sitting.strike()}
+		<button type="button" class="btn preset-filled-brand" disabled={!here.alive} onclick={() => sitting.strike()}
 			>Strike the pair</button
 		>
 		{#if octave}
 			<button
 				type="button"
 				class="btn preset-outlined-surface-300-700"
-				disabled={!alive}
+				disabled={!here.alive}
 				onclick={() => sitting.octave()}>Octave</button
 			>
 			<button
 				type="button"
 				class="btn preset-outlined-surface-300-700"
-				disabled={!alive}
+				disabled={!here.alive}
 				onclick={() => sitting.test('inner')}
 				>{noteName(octave.test.note)} with {noteName(octave.reference.note)}</button
 			>
 			<button
 				type="button"
 				class="btn preset-outlined-surface-300-700"
-				disabled={!alive}
+				disabled={!here.alive}
 				onclick={() => sitting.test('outer')}>{noteName(octave.test.note)} with {noteName(note)}</button
 			>
 		{/if}
-		<button type="button" class="btn preset-outlined-surface-300-700" disabled={!alive} onclick={() => sitting.stand()}
-			>{sitting.isMatching ? 'They are one' : 'It is moved'}</button
+		<button
+			type="button"
+			class="btn preset-outlined-surface-300-700"
+			disabled={!here.alive}
+			onclick={() => sitting.stand()}>{sitting.isMatching ? 'They are one' : 'It is moved'}</button
 		>
 		{#if octave && !sitting.isMatching}
 			<button
 				type="button"
 				class="btn preset-outlined-surface-300-700"
-				disabled={!alive}
+				disabled={!here.alive}
 				onclick={() => sitting.leave()}>The octave is pure</button
 			>
 		{/if}

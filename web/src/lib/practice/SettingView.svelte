@@ -1,19 +1,19 @@
 <script lang="ts">
 	import { noteName, reachedIn, type DrillRegister, type SetTrial, type SettingDrill } from '@fendrel/core';
-	import { onMount, untrack } from 'svelte';
+	import { untrack } from 'svelte';
 	import { TurnableStrings } from '$lib/audio/turnable.svelte';
 	import SetTrials from '$lib/charts/SetTrials.svelte';
 	import Shortcuts from '$lib/ui/Shortcuts.svelte';
 	import { DRILL_WORDS } from './drillWords';
-	import { whenInterrupted } from './interruptions';
 	import LeverKeys from './LeverKeys.svelte';
-	import { leverAction, SETTING_KEYS } from './practiceKeys';
+	import { onLeverKey, SETTING_KEYS, type LeverDoes } from './practiceKeys';
 	import { SITTING } from './progress';
 	import { SettingSitting } from './settingSitting.svelte';
 	import { cameTo, offOf, tookWords } from './setWords';
 	import { SittingKeeper } from './sittingKeeper.svelte';
 	import SittingFrame from './SittingFrame.svelte';
 	import { anySeed, type DrillView } from './view';
+	import { whileHere } from './whileHere.svelte';
 
 	interface Props extends DrillView {
 		drill: SettingDrill;
@@ -30,27 +30,20 @@
 		const ground = { drill, register, sound, onanswered, strings, isFalse, seed: anySeed(), now };
 		return { keeper, sitting: new SettingSitting(ground), words: DRILL_WORDS[drill.id] };
 	});
-	let alive = $state(false);
-	onMount(() => {
-		alive = true;
-		const stop = whenInterrupted((why) => sitting.interrupt(why));
-		return () => {
-			stop();
+	const here = whileHere({
+		interrupted: (why) => sitting.interrupt(why),
+		left: () => {
 			sitting.end();
 			sound.close();
-		};
+		}
 	});
 
-	function onkeydown(event: KeyboardEvent) {
-		const action = leverAction(event);
-		if (!action) return;
-		event.preventDefault();
-		if (action.do === 'turn') sitting.turn(action.by);
-		else if (event.repeat) return;
-		else if (action.do === 'strike') sitting.strike();
-		else if (action.do === 'stands') sitting.stand();
-		else if (action.do === 'end') sitting.end();
-	}
+	const does: LeverDoes = {
+		turn: (by) => sitting.turn(by),
+		strike: () => sitting.strike(),
+		stands: () => sitting.stand(),
+		end: () => sitting.end()
+	};
 
 	const reached = $derived(reachedIn(drill, register, sitting.trials));
 	const over = $derived(cameTo(reached, sitting.trials.length, drill.kind, words));
@@ -69,7 +62,7 @@
 	const label = (off: number) => (drill.id === 'apart' ? `${(100 * off).toFixed(0)} %` : off.toFixed(2));
 </script>
 
-<svelte:window {onkeydown} />
+<svelte:window onkeydown={(event) => onLeverKey(event, does)} />
 
 <SittingFrame
 	asks={sitting.isOver ? over.asks : due}
@@ -85,13 +78,16 @@
 	onend={() => sitting.end()}
 	{onagain}
 >
-	<LeverKeys disabled={!alive} onturn={(by) => sitting.turn(by)} />
+	<LeverKeys disabled={!here.alive} onturn={(by) => sitting.turn(by)} />
 	{#snippet acts()}
-		<button type="button" class="btn preset-filled-brand" disabled={!alive} onclick={() => sitting.strike()}
+		<button type="button" class="btn preset-filled-brand" disabled={!here.alive} onclick={() => sitting.strike()}
 			>Strike</button
 		>
-		<button type="button" class="btn preset-outlined-surface-300-700" disabled={!alive} onclick={() => sitting.stand()}
-			>It stands</button
+		<button
+			type="button"
+			class="btn preset-outlined-surface-300-700"
+			disabled={!here.alive}
+			onclick={() => sitting.stand()}>It stands</button
 		>
 	{/snippet}
 </SittingFrame>

@@ -76,6 +76,26 @@ export function leverAction(key: Key): LeverAction | undefined {
 	return key.ctrlKey ? undefined : (BY_KEY[key.key] ?? BY_KEY[key.key.toLowerCase()]);
 }
 
+/** What the keys of a lever do on a page; what is not named here they do not do. */
+export type LeverDoes = { readonly turn: (by: number) => void } & {
+	readonly [Do in Exclude<LeverAction['do'], 'turn'>]?: () => void;
+};
+
+/** Does what a key asks for; one that is held down only turns. */
+export function onLeverKey(event: KeyboardEvent, does: LeverDoes): void {
+	const action = leverAction(event);
+	if (!action) return;
+	if (action.do === 'turn') {
+		event.preventDefault();
+		does.turn(action.by);
+		return;
+	}
+	const deed = does[action.do];
+	if (!deed) return;
+	event.preventDefault();
+	if (!event.repeat) deed();
+}
+
 export const COUNTING_KEYS = [
 	{ keys: 'Space or PageUp', does: 'play; once more before you tap (left pedal)' },
 	{ keys: 'T or PageDown', does: 'tap each beat (right pedal)' },

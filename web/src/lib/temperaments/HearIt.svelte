@@ -1,9 +1,8 @@
 <script lang="ts">
 	import { onDestroy } from 'svelte';
 	import { STRING_KINDS, temperamentById, type StringKind } from '@fendrel/core';
-	import Play from '@lucide/svelte/icons/play';
-	import Square from '@lucide/svelte/icons/square';
 	import { Player } from '$lib/audio/player.svelte';
+	import PlayButton from '$lib/ui/PlayButton.svelte';
 	import Segments from '$lib/ui/Segments.svelte';
 	import { KIND_NAMES } from '$lib/tuning/kinds';
 	import { typicalStrings, type Tuned } from './figures';
@@ -60,16 +59,12 @@
 	</div>
 	<div class="row">
 		{#each PASSAGES as passage (passage.id)}
-			<button
-				type="button"
-				class="play"
-				aria-pressed={player.playing === passage.id}
+			<PlayButton
+				name={passage.name}
+				isPlaying={player.playing === passage.id}
 				disabled={player.preparing === passage.id}
 				onclick={() => play(passage)}
-			>
-				{#if player.playing === passage.id}<Square size={16} />{:else}<Play size={16} />{/if}
-				{passage.name}
-			</button>
+			/>
 		{/each}
 	</div>
 	<p class="soft" aria-live="polite">
@@ -95,25 +90,6 @@
 		display: flex;
 		align-items: center;
 		gap: 0.5rem;
-	}
-	.play {
-		display: inline-flex;
-		gap: 0.5rem;
-		align-items: center;
-		min-height: 44px;
-		padding: 0 0.9rem;
-		border: 1px solid var(--line);
-		border-radius: var(--radius-base);
-		background: var(--sheet);
-		cursor: pointer;
-	}
-	.play[aria-pressed='true'] {
-		border-color: var(--felt);
-		color: var(--felt);
-		font-weight: 700;
-	}
-	.play:disabled {
-		opacity: 0.6;
 	}
 	p {
 		font-size: 0.95rem;

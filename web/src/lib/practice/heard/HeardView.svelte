@@ -19,7 +19,7 @@
 	import Shortcuts from '$lib/ui/Shortcuts.svelte';
 	import { DRILL_WORDS } from '../drillWords';
 	import LeverKeys from '../LeverKeys.svelte';
-	import { leverAction, SETTING_KEYS } from '../practiceKeys';
+	import { onLeverKey, SETTING_KEYS, type LeverDoes } from '../practiceKeys';
 	import { SITTING } from '../progress';
 	import { cameTo, offOf, tookWords } from '../setWords';
 	import { SittingKeeper } from '../sittingKeeper.svelte';
@@ -68,16 +68,12 @@
 	/** The string that the simulated lever sits on. */
 	const onLever = $derived(isPair && sitting.pair.phase === 'match' ? 0 : 1);
 
-	function onkeydown(event: KeyboardEvent) {
-		const action = leverAction(event);
-		if (!action) return;
-		event.preventDefault();
-		if (action.do === 'turn') heard.turn(onLever, action.by);
-		else if (event.repeat) return;
-		else if (action.do === 'strike') heard.strike();
-		else if (action.do === 'stands') sitting.stand();
-		else if (action.do === 'end') sitting.end();
-	}
+	const does: LeverDoes = {
+		turn: (by) => heard.turn(onLever, by),
+		strike: () => heard.strike(),
+		stands: () => sitting.stand(),
+		end: () => sitting.end()
+	};
 
 	const over = $derived(cameTo(reachedIn(drill, register, sitting.trials), sitting.trials.length, drill.kind, words));
 	const name = $derived(noteName(sitting.note));
@@ -107,7 +103,7 @@
 	const isSized = $derived(drill.id === 'apart');
 </script>
 
-<svelte:window {onkeydown} />
+<svelte:window onkeydown={(event) => onLeverKey(event, does)} />
 
 <div class="source">
 	<SourceChoice {listening} />

@@ -1,12 +1,11 @@
 <script lang="ts">
 	import { noteName } from '@fendrel/core';
-	import Play from '@lucide/svelte/icons/play';
-	import Square from '@lucide/svelte/icons/square';
 	import { onMount, untrack } from 'svelte';
 	import { readMidi } from '$lib/audio/midiFile';
 	import { Player } from '$lib/audio/player.svelte';
 	import { StruckKeys } from '$lib/audio/struckKeys.svelte';
 	import { keyName } from '$lib/tuning/passages';
+	import PlayButton from '$lib/ui/PlayButton.svelte';
 	import Segments from '$lib/ui/Segments.svelte';
 	import Shortcuts from '$lib/ui/Shortcuts.svelte';
 	import KeyRow from './KeyRow.svelte';
@@ -131,16 +130,12 @@
 	</div>
 	<div class="row">
 		{#each all as piece (piece.id)}
-			<button
-				type="button"
-				class="play"
-				aria-pressed={player.playing === piece.id}
+			<PlayButton
+				name={piece.name}
+				isPlaying={player.playing === piece.id}
 				disabled={!alive || player.preparing === piece.id || !playable(piece)}
 				onclick={() => play(piece)}
-			>
-				{#if player.playing === piece.id}<Square size={16} />{:else}<Play size={16} />{/if}
-				{piece.name}
-			</button>
+			/>
 		{/each}
 		<label>
 			<span>in</span>
@@ -194,25 +189,5 @@
 		display: flex;
 		align-items: center;
 		gap: 0.5rem;
-	}
-	.play {
-		display: inline-flex;
-		gap: 0.5rem;
-		align-items: center;
-		min-height: 44px;
-		padding: 0 0.9rem;
-		border: 1px solid var(--line);
-		border-radius: var(--radius-base);
-		background: var(--sheet);
-		cursor: pointer;
-	}
-	.play[aria-pressed='true'] {
-		border-color: var(--felt);
-		color: var(--felt);
-		font-weight: 700;
-	}
-	.play:disabled {
-		opacity: 0.5;
-		cursor: default;
 	}
 </style>
