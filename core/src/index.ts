@@ -172,6 +172,7 @@ export { DIESES } from './drills/commas';
 export * from './drills/drills';
 export * from './drills/reached';
 export * from './drills/today';
+export * from './drills/unisonTolerance';
 export { sittings, type Learner } from './drills/simulatedLearner';
 export * from './families/family';
 export * from './families/keyboard';

@@ -307,6 +307,14 @@ test('a teacher sees an apprentice’s practice when the apprentice allows it, a
 	const stillness = page.getByRole('region', { name: 'Stillness' });
 	await expect(stillness.getByText(/You leave two strings 0\.33 cents apart/)).toBeVisible();
 	await expect(stillness.getByRole('link')).toHaveCount(0);
+	// What somebody else reaches decides nothing, and an apprentice decides nothing for the workshop.
+	await expect(stillness.getByText(/Nine of ten of these unisons beat less than 0\.19 a second/)).toBeVisible();
+	await expect(stillness.getByRole('button', { name: 'Ask for no less than that' })).toHaveCount(0);
+	const asked = await apprentice.request.post('/practice?/unison', {
+		form: {},
+		headers: { origin: new URL(apprentice.url()).origin }
+	});
+	expect(asked.status()).toBe(403);
 	const address = page.url();
 	// An apprentice sees nobody else's, and what is kept private again is gone.
 	expect((await apprentice.request.get(address)).status()).toBe(404);

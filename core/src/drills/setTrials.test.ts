@@ -8,6 +8,7 @@ import { hz } from '../units/quantity';
 import { handOf, PAIR_DRILL, parFor, USUAL_HAND } from './pairDrill';
 import { isGuessed, sizeSense, stillness, type SetTrial } from './setTrials';
 import { ASKED_SIZES, COUNTING, SETTING_APART, STILLNESS, tappedRate } from './settingDrills';
+import { unisonRate } from './unisonTolerance';
 import { movedBy } from '../strings/movedString';
 
 const strings = (note: number) => stringFromFirstPartial(equalHz(note, hz(440)), typicalInharmonicity('upright', note));
@@ -89,6 +90,16 @@ describe('exercises', () => {
 		expect(tappedRate(taps)).toBeCloseTo(1.7, 9);
 		expect(Math.abs(tappedRate(taps.map((at, i) => (i === 8 ? at + 0.15 : at)))! - 1.7)).toBeLessThan(0.05);
 		expect([tappedRate([1, 2]), tappedRate([2, 2, 2])]).toEqual([undefined, undefined]);
+	});
+});
+
+describe('unisons that a hand reaches', () => {
+	it('beat as two strings do where they are heard, nine times of ten', () => {
+		// A cent at 600 Hz is 0.347 beats a second.
+		expect(unisonRate(1)).toBeCloseTo(1.6449 * 0.3466, 3);
+		const random = createRandom(2);
+		const rates = Array.from({ length: 4000 }, () => Math.abs(600 * (2 ** ((0.3 * random.normal()) / 1200) - 1)));
+		expect(rates.filter((rate) => rate < unisonRate(0.3)).length / 4000).toBeCloseTo(0.9, 1);
 	});
 });
 

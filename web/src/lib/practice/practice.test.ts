@@ -13,7 +13,8 @@ import { beforeEach, describe, expect, it, vi } from 'vitest';
 import { DRILL_WORDS, thresholdWords } from './drillWords';
 import { handOverSittings, keepHere } from './keptSittings';
 import { drillAction } from './practiceKeys';
-import { SITTING } from './progress';
+import { SITTING, type Progress } from './progress';
+import { proposal, reachedUnison } from './today';
 import { ChoiceSitting } from './choiceSitting.svelte';
 
 const drill = SIZES;
@@ -149,6 +150,44 @@ describe('keys of a drill', () => {
 			undefined
 		]);
 		expect(drillAction(key('2', { ctrlKey: true }))).toBeUndefined();
+	});
+});
+
+describe('what to train today', () => {
+	const now = Date.parse('2026-07-14T18:00:00Z');
+	const sat = (drill: string, register: string, hoursAgo: readonly number[], size?: number): Progress => ({
+		...{ drill, register, lean: undefined },
+		figure: size === undefined ? undefined : { size, low: size, high: size, trials: 60 },
+		sittings: hoursAgo.map((hours, i) => ({
+			...{ id: String(i), at: now - hours * 3_600_000, count: 30, isGuessed: false, figure: undefined }
+		}))
+	});
+
+	it('is the drill that gains most, and not the one that was done today', () => {
+		const first = proposal([], now);
+		expect(first.is).toBe('drill');
+		if (first.is !== 'drill') return;
+		const { drill, register, isMeasured } = first.gain;
+		expect(isMeasured).toBe(false);
+		const next = proposal([sat(drill, register, [2])], now);
+		expect(next.is === 'drill' && next.gain.drill + next.gain.register).not.toBe(drill + register);
+		// A day later it is its turn again.
+		expect(proposal([sat(drill, register, [30])], now)).toMatchObject({ gain: { drill, register } });
+		// An octave that is heard from eight cents on weighs more than anything else.
+		expect(proposal([sat('octaves', 'middle', [40], 8)], now)).toMatchObject({
+			gain: { drill: 'octaves', isMeasured: true }
+		});
+	});
+
+	it('is a rest where there was enough', () => {
+		expect(proposal([sat('sizes', 'middle', [9, 6, 3, 1])], now)).toEqual({ is: 'rest', sittings: 4 });
+		// What a device with a wrong clock calls tomorrow is no sitting of today.
+		expect(proposal([sat('sizes', 'middle', [-20, -21, -22, -23])], now).is).toBe('drill');
+	});
+
+	it('asks of unisons no less than a hand reaches, to a hundredth', () => {
+		expect(reachedUnison(0.33)).toBe(0.19);
+		expect(reachedUnison(1)).toBe(0.58);
 	});
 });
 

@@ -1,4 +1,4 @@
-import { gains, type Gain, type MeasuredEar } from '@fendrel/core';
+import { gains, unisonRate, type Gain, type MeasuredEar } from '@fendrel/core';
 import type { Progress } from './progress';
 
 /** A drill rests for so long before it is proposed again: what is spread over days stays. */
@@ -39,3 +39,6 @@ export function proposal(progress: readonly Progress[], now: number): Proposal {
 	const gain = gains(measuredEar(progress)).find(rested);
 	return gain ? { is: 'drill', gain } : { is: 'done' };
 }
+
+/** The finest tolerance of a unison that such a hand reaches, in beats a second as settings have it. */
+export const reachedUnison = (left: number): number => Math.ceil(100 * unisonRate(left)) / 100;

@@ -40,7 +40,12 @@ export const ASKS: Readonly<Record<string, Asks>> = {
 	'/api/visits/[id]/papers/[file=paper]': { GET: 'look' },
 	'/api/visits/[id]/plan-pdf': { POST: 'work' },
 	'/api/practice/sittings/[id]': { PUT: 'work' },
-	'/(site)/practice': { 'POST ?/remove': 'work', 'POST ?/ear': 'work', 'POST ?/show': 'work' },
+	'/(site)/practice': {
+		'POST ?/remove': 'work',
+		'POST ?/ear': 'work',
+		'POST ?/show': 'work',
+		'POST ?/unison': 'decide'
+	},
 	'/signout': { POST: 'look' }
 };
 

@@ -1,9 +1,10 @@
-import { DEFAULT_EAR, earFromRates } from '@fendrel/core';
+import { DEFAULT_EAR, earFromRates, VISIT_PURPOSES, type VisitPurpose } from '@fendrel/core';
 import { error, fail } from '@sveltejs/kit';
 import { z } from 'zod';
 import { progressOf } from '$lib/practice/progress';
-import { measuredEar, proposal } from '$lib/practice/today';
+import { measuredEar, proposal, reachedUnison } from '$lib/practice/today';
 import { signedInOf } from '$lib/server/auth/guard';
+import { settingsOf } from '$lib/server/db/stores/accounts';
 import {
 	earOf,
 	keepEar,
@@ -14,6 +15,8 @@ import {
 	sittingsOf
 } from '$lib/server/db/stores/sittings';
 import { sentForm } from '$lib/server/sentForm';
+import { keepSettingsOf } from '$lib/server/workshop/settings';
+import type { Settings } from '$lib/settings/settings';
 import { mayDo } from '$lib/workshop/roles';
 import type { Actions, PageServerLoad } from './$types';
 
@@ -36,7 +39,13 @@ export const load = (async ({ locals, url }) => {
 	const whose = of?.id ?? userId;
 	const [{ all, ear }, taken, shows] = await Promise.all([progress(whose), earOf(whose), showsPractice(userId)]);
 	const now = Date.now();
-	return { progress: all, practised: ear, taken, shows, shown, of, now, proposal: proposal(all, now) };
+	const { purposes } = await settingsOf(workshopId);
+	const unisons = Object.fromEntries(VISIT_PURPOSES.map((purpose) => [purpose, purposes[purpose].unison]));
+	return {
+		...{ progress: all, practised: ear, taken, shows, shown, of, now, proposal: proposal(all, now) },
+		...{ left: measuredEar(all).left, unisons: unisons as Record<VisitPurpose, number> },
+		mayDecide: mayDo(role, 'decide')
+	};
 }) satisfies PageServerLoad;
 
 const one = z.object({ id: z.uuid() });
@@ -59,6 +68,22 @@ export const actions = {
 		if (sent.take === 'yes' && !measured) return fail(409, { problem: 'Both rates have to be measured first.' });
 		await keepEar(userId, sent.take === 'yes' ? measured! : null);
 		return { done: sent.take === 'yes' ? 'Bearing plans offer it as “as practised”.' : 'It is no longer offered.' };
+	},
+	/** Visits ask for no finer unisons than whoever decides has shown to reach. */
+	unison: async ({ locals }) => {
+		const who = signedInOf(locals);
+		const { left } = measuredEar((await progress(who.userId)).all);
+		if (left === undefined) return fail(409, { problem: 'Stillness has to be measured first, from A3 to G♯4.' });
+		const settings = await settingsOf(who.workshopId);
+		const reached = reachedUnison(left);
+		const purposes = Object.fromEntries(
+			VISIT_PURPOSES.map((purpose) => {
+				const near = settings.purposes[purpose];
+				return [purpose, { ...near, unison: Math.max(near.unison, reached) }];
+			})
+		) as Settings['purposes'];
+		await keepSettingsOf(who, { ...settings, purposes });
+		return { done: `Unisons of ${reached.toFixed(2)} beats a second are near enough for every visit now. Settings has them.` };
 	},
 	/** Practice is shown to those who teach in the workshop, or no longer is. */
 	show: async ({ request, locals }) => {

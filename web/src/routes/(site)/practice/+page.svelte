@@ -6,6 +6,7 @@
 	import DrillSection from '$lib/practice/DrillSection.svelte';
 	import EarTaken from '$lib/practice/EarTaken.svelte';
 	import { handOverSittings } from '$lib/practice/keptSittings';
+	import UnisonTaken from '$lib/practice/UnisonTaken.svelte';
 	import TodayPanel from '$lib/practice/TodayPanel.svelte';
 	import { ask } from '$lib/ui/address';
 
@@ -55,6 +56,9 @@
 {/if}
 {#each DRILLS as drill (drill.id)}
 	<DrillSection {drill} progress={data.progress.filter((each) => each.drill === drill.id)} now={data.now} {isOwn}>
+		{#if drill.id === 'stillness' && data.left !== undefined}
+			<UnisonTaken left={data.left} asked={data.unisons} mayDecide={isOwn && data.mayDecide} />
+		{/if}
 		{#if drill.id === 'rates'}<EarTaken practised={data.practised} taken={data.taken} {isOwn} />{/if}
 	</DrillSection>
 {/each}
