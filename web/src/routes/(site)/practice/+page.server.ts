@@ -83,7 +83,9 @@ export const actions = {
 			})
 		) as Settings['purposes'];
 		await keepSettingsOf(who, { ...settings, purposes });
-		return { done: `Unisons of ${reached.toFixed(2)} beats a second are near enough for every visit now. Settings has them.` };
+		return {
+			done: `Unisons of ${reached.toFixed(2)} beats a second are near enough for every visit now. Settings has them.`
+		};
 	},
 	/** Practice is shown to those who teach in the workshop, or no longer is. */
 	show: async ({ request, locals }) => {
