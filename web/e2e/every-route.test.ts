@@ -80,6 +80,8 @@ async function sessionAs(role: Role, where: 'elsewhere' | 'here'): Promise<strin
 
 const ask = (request: APIRequestContext, verb: string, path: string, body?: string | Buffer, headers = {}) =>
 	request.fetch(path, {
+		// All of a workshop's data is megabytes: a busy machine takes its time over them.
+		timeout: 120_000,
 		method: verb,
 		maxRedirects: 0,
 		...(body !== undefined && { data: body }),
