@@ -123,6 +123,8 @@ test('no address is open to strangers or to another workshop, and nonsense is re
 		await (await page.request.get(`/api/visits/${visit}/changes?since=0`)).text(),
 		await (await page.request.get(`/api/instruments/${instrument}/book`)).text()
 	];
+	// The page hands over where the visit stands: what comes after is none of its own.
+	await expect.poll(async () => (await kept())[0]).toContain('"stage":"plan"');
 	const before = await kept();
 
 	const anonymous = await playwright.request.newContext({ baseURL });

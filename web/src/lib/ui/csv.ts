@@ -36,7 +36,7 @@ export function readCsv(
 	text: string,
 	{ most, bytes }: { readonly most: number; readonly bytes: number }
 ): { readonly rows: readonly (readonly string[])[] } | { readonly problem: string } {
-	const clean = text.replace(/^\uFEFF/, '').trim();
+	const clean = withoutEmptyEnd(text.replace(/^\uFEFF/, '').trimStart());
 	if (clean.length > bytes) return { problem: `This is larger than ${inSize(bytes)}. Take a shorter part of it.` };
 	if (!/[^\s",;]/.test(clean)) return { problem: 'There is nothing to read.' };
 	// Guessing looks at whole lines: a line of nothing but commas would take seconds.
@@ -51,6 +51,13 @@ export function readCsv(
 	if (data.some((row) => row.length > MOST_COLUMNS))
 		return { problem: `A line has more than ${MOST_COLUMNS} columns. Check where its commas and quotes are.` };
 	return { rows: data.map((row) => row.map(read)) };
+}
+
+/** Without the empty lines at the end; spaces that end the last cell are its own. */
+function withoutEmptyEnd(text: string): string {
+	const said = text.trimEnd().length;
+	const lineEnd = text.slice(said).search(/[\r\n]/);
+	return lineEnd < 0 ? text : text.slice(0, said + lineEnd);
 }
 
 function inSize(bytes: number): string {
