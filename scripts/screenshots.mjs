@@ -200,7 +200,7 @@ try {
 	await page.getByText('closing error').waitFor();
 	await shoot('bearing-plan');
 	await page.goto('/practice');
-	await page.getByRole('img', { name: /^Thresholds from sitting to sitting/ }).waitFor();
+	await page.getByRole('img', { name: /^Figures from sitting to sitting/ }).waitFor();
 	await shoot('practice');
 	await browser.close();
 } finally {

@@ -175,7 +175,9 @@
 		{#if judgement}
 			<a class="btn preset-outlined-surface-300-700" href="/visits/{visit.id}/plan/page">For the owner</a>
 		{/if}
-		<a class="btn preset-outlined-surface-300-700" href="/practice/bearings?{rehearsal}">Rehearse it</a>
+		<!-- Before a raise there is no temperament to set yet. -->
+		{#if !moves}<a class="btn preset-outlined-surface-300-700" href="/practice/bearings?{rehearsal}">Rehearse it</a
+			>{/if}
 	</div>
 </section>
 
