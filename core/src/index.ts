@@ -162,6 +162,7 @@ export * from './drills/lean';
 export { RATES, earFromRates } from './drills/rates';
 export { SIZES } from './drills/sizes';
 export { DIRECTION } from './drills/direction';
+export { PARTIALS } from './drills/partials';
 export * from './drills/setTrials';
 export * from './drills/settingDrills';
 export * from './drills/pairDrill';

@@ -50,7 +50,7 @@ export class ChoiceSitting {
 	notice = $state<string | undefined>();
 	/** The answer that the pedal takes: the sound that was heard last, or the name that was marked. */
 	readonly heard = $derived.by(() =>
-		this.isNamed ? this.marked : (this.sounding ?? (this.isPlaying ? 0 : this.choices - 1))
+		this.isNamed ? this.marked : (this.sounding ?? (this.isPlaying ? undefined : this.choices - 1))
 	);
 	/** Which of the answers sounds now; undefined: none of them. */
 	readonly sounding = $derived.by(() => {

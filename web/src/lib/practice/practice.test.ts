@@ -4,6 +4,7 @@ import {
 	equalHz,
 	DIRECTION,
 	hz,
+	PARTIALS,
 	SIZES,
 	stringFromFirstPartial,
 	type Chord,
@@ -63,7 +64,22 @@ describe('a sitting', () => {
 		expect(player.playing).toBeUndefined();
 	});
 
-	it('takes by pedal what sounds now, or what sounded last', async () => {
+	it('takes by pedal what sounds now, or what sounded last, and nothing while the cue sounds', async () => {
+		const [register] = PARTIALS.registers;
+		const cued = new ChoiceSitting({
+			drill: PARTIALS,
+			register,
+			strings,
+			earlier: [],
+			seed: 5,
+			player,
+			onanswered: () => {}
+		});
+		await cued.play();
+		expect([cued.sounding, cued.heard]).toEqual([undefined, undefined]);
+		player.turn = 2;
+		expect([cued.sounding, cued.heard]).toEqual([1, 1]);
+		player.turn = 0;
 		await sitting.play();
 		player.turn = 1;
 		expect(sitting.heard).toBe(1);

@@ -33,6 +33,7 @@
 		const pairs = new PairListening(listened, { plan, a4, asked: [] });
 		const sitting = new HeardCounting({
 			...{ register, onanswered, seed: anySeed(), now: () => performance.now() / 1000 },
+			ondue: (lower) => pairs.forget(lower),
 			heard: (lower, upper, { lowerPartial, upperPartial }) => {
 				const beat = pairs.heard(lower, upper, lowerPartial, upperPartial);
 				return beat && beat.certainty !== 'not to be said' ? beat.rate : undefined;

@@ -34,7 +34,7 @@ describe('strings of a real piano', () => {
 		const { note } = sitting;
 		// Another key says nothing of this one.
 		sitting.heard({ note: note + 1, apart: 0.1, off: 0 });
-		expect(sitting.strikes).toBe(0);
+		expect([sitting.strikes, sitting.notice]).toEqual([0, 'That was B♭3; A3 is due.']);
 		for (const apart of [4.2, 1.5, undefined]) sitting.heard({ note, apart, off: 1 });
 		sitting.stand();
 		expect([sitting.notice?.startsWith('That strike did not tell'), told]).toEqual([true, []]);
@@ -88,6 +88,7 @@ describe('beats of a real piano', () => {
 			seed: 3,
 			onanswered,
 			heard,
+			ondue: (note) => void due.push(note),
 			now: () => clock
 		});
 		sitting.count();
@@ -103,5 +104,7 @@ describe('beats of a real piano', () => {
 		expect(sitting.told!.asked).toBe(5.5);
 		expect(sitting.told!.set).toBeCloseTo(6, 9);
 		expect([sitting.taps, told.length]).toEqual([[], 1]);
+		// What was heard before an interval is asked for is forgotten.
+		expect(due).toHaveLength(2);
 	});
 });

@@ -5,6 +5,8 @@ import { SetSitting, type SetGround } from '../setSitting.svelte';
 interface Ground extends Omit<SetGround<unknown>, 'strings' | 'drill'> {
 	/** What the app has heard of an interval since it was asked for, in beats a second. */
 	readonly heard: (lower: number, upper: number, kind: IntervalKind) => number | undefined;
+	/** Another interval is asked for: what was heard of it before counts no longer. */
+	readonly ondue: (lower: number) => void;
 	readonly now: () => number;
 }
 
@@ -33,6 +35,7 @@ export class HeardCounting extends SetSitting {
 	protected next(): void {
 		this.taps = [];
 		this.lower = noteOf(this.ground.register, this.random);
+		this.ground.ondue(this.lower);
 	}
 
 	protected get isBegun(): boolean {

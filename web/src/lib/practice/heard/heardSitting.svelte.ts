@@ -3,6 +3,7 @@ import {
 	ASKED_SIZES,
 	createRandom,
 	isRaisedKey,
+	noteName,
 	PAIR_BEGUN,
 	PAIR_WITHIN,
 	parFor,
@@ -70,7 +71,11 @@ export class HeardSitting extends SetSitting {
 	}
 
 	heard(strike: HeardStrike): void {
-		if (this.isOver || strike.note !== this.note) return;
+		if (this.isOver) return;
+		if (strike.note !== this.note) {
+			this.notice = `That was ${noteName(strike.note)}; ${noteName(this.note)} is due.`;
+			return;
+		}
 		this.notice = strike.apart === undefined ? UNTOLD : undefined;
 		if (this.strikes++ === 0) this.since = this.ground.now();
 		this.told = undefined;

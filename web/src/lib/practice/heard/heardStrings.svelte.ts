@@ -78,7 +78,7 @@ export class HeardStrings {
 		this.waits = false;
 		this.looks++;
 		const target = this.plan.targetOf(reading.note);
-		if (!target || reading.note !== this.due) return;
+		if (!target) return;
 		const off = centsBetween(target.pitch, reading.pitch);
 		this.onheard({ note: reading.note, apart: apartIn(heard.analysis), off });
 	}

@@ -45,8 +45,11 @@
 	);
 	/** The sounds of the keys are made when the first of them is pressed, and again when they are others. */
 	let made = '';
+	/** Keys that are down: one that was let go while its sound was made does not begin to sound. */
+	const down = new Set<number>();
 	async function press(note: number) {
 		player.stop();
+		down.add(note);
 		const wanted = `${from} ${states.map(({ id, name }) => id + name).join(' ')}`;
 		if (made !== wanted) {
 			made = wanted;
@@ -55,7 +58,11 @@
 				states.map(({ voices }) => voices)
 			);
 		}
-		await keys.press(note);
+		for (const each of down) await keys.press(each);
+	}
+	function release(note: number) {
+		down.delete(note);
+		keys.release(note);
 	}
 	function play(piece: Piece) {
 		if (player.playing === piece.id) return player.stop();
@@ -96,7 +103,7 @@
 	}
 	function onkeyup(event: KeyboardEvent) {
 		const action = twinAction(event);
-		if (action?.do === 'note') keys.release(from + action.up);
+		if (action?.do === 'note') release(from + action.up);
 	}
 	const all = $derived(file ? [...PIECES, file] : PIECES);
 	const playable = ({ chords }: Piece) =>
@@ -108,7 +115,14 @@
 	});
 </script>
 
-<svelte:window {onkeydown} {onkeyup} onblur={() => keys.releaseAll()} />
+<svelte:window
+	{onkeydown}
+	{onkeyup}
+	onblur={() => {
+		down.clear();
+		keys.releaseAll();
+	}}
+/>
 
 <section
 	aria-label="The twin plays"
@@ -162,7 +176,7 @@
 		held={keys.held}
 		disabled={!alive}
 		onpress={(note) => void press(note)}
-		onrelease={(note) => keys.release(note)}
+		onrelease={release}
 	/>
 	<p class="soft" aria-live="polite">
 		{said} The keys begin at {noteName(from)}.{file?.left ? ` Of ${file.name}: ${file.left}.` : ''}
