@@ -1,4 +1,4 @@
-import { maxIndex, mean } from 'd3-array';
+import { mean } from 'd3-array';
 import type { Ear } from '../bearing/ear';
 import type { BearingPlan } from '../bearing/plan';
 import type { BearingStep } from '../bearing/step';
@@ -47,9 +47,8 @@ export interface BearingsScore {
 	readonly level: number;
 	/** Each note once that is taken out. */
 	readonly notes: readonly SetNote[];
-	/** Root mean square of those, and the largest of them. */
+	/** Root mean square of those. */
 	readonly overall: number;
-	readonly worst: SetNote;
 	readonly staircases: ReadonlyMap<StaircaseName, readonly MeasuredTread[]>;
 	readonly inversions: readonly Inversion[];
 	/** The first step that an ear should have heard to be wrong; undefined: none was. */
@@ -85,7 +84,6 @@ export function scoreBearings(plan: BearingPlan, strings: Strings, set: readonly
 	return {
 		...{ level, notes, staircases, inversions: inversions(staircases, measured) },
 		overall: Math.sqrt(mean(notes, ({ off }) => off * off) ?? 0),
-		worst: notes[maxIndex(notes, ({ off }) => Math.abs(off))],
 		wrong: firstWrong(plan, strings, offs, ear)
 	};
 }

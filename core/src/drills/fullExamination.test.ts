@@ -23,11 +23,11 @@ const SECOND = 1000;
 function setWell(string: HeldString): number {
 	let now = 0;
 	for (let round = 0; round < 12; round++) {
-		for (let i = 0; i < 3; i++) string.strike(1, now);
+		for (let i = 0; i < 3; i++) string.strike('blow', now);
 		string.turn(-string.standing(now), now);
 		now += 30 * SECOND;
 	}
-	for (let i = 0; i < 3; i++) string.strike(1, now);
+	for (let i = 0; i < 3; i++) string.strike('blow', now);
 	return now;
 }
 const leave = (how: (string: HeldString) => number): LeftTask[] =>

@@ -2,10 +2,9 @@ import type { BearingPlan } from '../bearing/plan';
 import { INTERVALS, type IntervalKind } from '../intervals/intervalKinds';
 import type { Random } from '../numeric/random';
 import type { Examined, ExaminationGround, ExaminedNote } from '../proving/examination';
-import { structureOf } from '../sounding/structure';
 import { A4 } from '../units/pitch';
 import { eitherWay, oneOf, type DrillFrame } from './drill';
-import { HeldString, TEST_BLOWS, type HoldingExercise } from './holding';
+import { HeldString, pinsOfAny, TEST_BLOWS, type HoldingExercise } from './holding';
 
 /** A whole instrument in small: pitch, temperament, the other sections by some of their notes, unisons, and whether it holds. */
 export type FullExaminationDrill = DrillFrame<'examination'>;
@@ -52,12 +51,11 @@ export function examinedTasks(
 	rateOf: (lower: number, upper: number, kind: IntervalKind) => number,
 	random: Random
 ): ExaminedTask[] {
-	const seed = Math.floor(1e6 * random.uniform());
-	const { friction, creep } = structureOf({ seed, lowest: 21, highest: 108, breakNote: 44 });
+	const feel = pinsOfAny(random);
 	const at = (note: number, most: number): HoldingExercise => ({
 		note,
 		from: eitherWay(random) * (FROM.least + (most - FROM.least) * random.uniform()),
-		feel: { friction: friction(note), settling: 0.5, creep: creep(note) }
+		feel: feel(note)
 	});
 	const pitch: ExaminedTask = { section: 'pitch', exercise: at(A4, FROM.pitch), by: { is: 'fork' } };
 	const temperament = plan.steps.flatMap(({ note, by }): ExaminedTask[] => {
@@ -97,7 +95,7 @@ export function readAgain(left: readonly LeftTask[]): ExaminationGround {
 	const unisons: ExaminedNote[] = [];
 	const drifts: ExaminedNote[] = [];
 	for (const { task, string, at } of left) {
-		for (let blow = string.blows; blow < TEST_BLOWS; blow++) string.strike(1, at);
+		for (let blow = string.blows; blow < TEST_BLOWS; blow++) string.strike('blow', at);
 		const { note } = task.exercise;
 		(task.section === 'unisons' ? unisons : notes).push({ note, cents: string.standing(at) });
 		drifts.push({ note, cents: string.movedLater(at) });

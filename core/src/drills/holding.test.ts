@@ -1,12 +1,17 @@
 import { describe, expect, it } from 'vitest';
-import { exercisesOf, HELD_WITHIN, HeldString, HOLDING, TEST_BLOWS, heldShare } from './holding';
+import { createRandom } from '../numeric/random';
+import { HELD_STRINGS, HELD_WITHIN, HeldString, heldShare, HOLDING, holdingExercise, TEST_BLOWS } from './holding';
 
 const [middle] = HOLDING.registers;
+function exercises(seed: number) {
+	const random = createRandom(seed);
+	return Array.from({ length: HELD_STRINGS }, () => holdingExercise(middle, random));
+}
 
 describe('strings that are to hold', () => {
 	it('move away where they were only turned to the place, and hold where they were struck and set back', () => {
 		let [held, left] = [0, 0];
-		for (const exercise of exercisesOf(middle, 4)) {
+		for (const exercise of exercises(4)) {
 			const turned = new HeldString(exercise);
 			// By the figure alone: the friction is still between pin and string.
 			for (let i = 0; i < 400 && Math.abs(turned.standing(0)) > 0.02; i++)
@@ -16,7 +21,7 @@ describe('strings that are to hold', () => {
 			for (let round = 0; round < 12; round++) {
 				for (let i = 0; i < 400 && Math.abs(set.standing(0)) > 0.05; i++)
 					set.turn(-Math.sign(set.standing(0)) * 0.05, 0);
-				for (let i = 0; i < TEST_BLOWS; i++) set.strike(1, 0);
+				for (let i = 0; i < TEST_BLOWS; i++) set.strike('blow', 0);
 			}
 			if (Math.abs(set.movedLater(0)) < HELD_WITHIN) held++;
 			expect(set.blows).toBe(12 * TEST_BLOWS);
@@ -26,7 +31,7 @@ describe('strings that are to hold', () => {
 	});
 
 	it('know which way the lever went last', () => {
-		const string = new HeldString(exercisesOf(middle, 1)[0]);
+		const string = new HeldString(exercises(1)[0]);
 		expect(string.last).toBeUndefined();
 		string.turn(1, 0);
 		string.turn(-0.2, 0);

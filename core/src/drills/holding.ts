@@ -1,9 +1,9 @@
-import { createRandom, type Random } from '../numeric/random';
+import type { Random } from '../numeric/random';
 import { crept, strikePinned, turnPin, type PinFeel, type PinnedString } from '../sounding/pin';
 import { structureOf } from '../sounding/structure';
 import { eitherWay, noteOf, type DrillFrame, type DrillRegister } from './drill';
 import type { SetTrial } from './setTrials';
-import type { Threshold } from './threshold';
+import { INTERVAL_DEVIATE, type Threshold } from './threshold';
 
 /** Strings that are set, struck firmly, and read again ten minutes later. */
 export type HoldingDrill = DrillFrame<'holding'>;
@@ -23,6 +23,8 @@ export const HELD_STRINGS = 10;
 export const HELD_WITHIN = 0.5;
 /** Firm blows that each is given. */
 export const TEST_BLOWS = 3;
+/** How hard a key is struck while one listens, and to test. */
+export const STRUCK = { usual: 0.4, blow: 1 } as const;
 /** It is read again after so long, and struck before it is read. */
 const LATER = { milliseconds: 600_000, blows: 6 } as const;
 const FROM = { least: 1.5, most: 6 } as const;
@@ -34,13 +36,19 @@ export interface HoldingExercise {
 	readonly feel: PinFeel;
 }
 
-/** A string of its own instrument: friction and creep as pins of that register have them. */
-export function holdingExercise(register: DrillRegister, random: Random): HoldingExercise {
+/** How the pins of an invented piano feel, by note. */
+export function pinsOfAny(random: Random): (note: number) => PinFeel {
 	const seed = Math.floor(1e6 * random.uniform());
 	const { friction, creep } = structureOf({ seed, lowest: 21, highest: 108, breakNote: 44 });
+	return (note) => ({ friction: friction(note), settling: 0.5, creep: creep(note) });
+}
+
+/** A string of its own instrument. */
+export function holdingExercise(register: DrillRegister, random: Random): HoldingExercise {
+	const feel = pinsOfAny(random);
 	const note = noteOf(register, random);
 	const from = eitherWay(random) * (FROM.least + (FROM.most - FROM.least) * random.uniform());
-	return { note, from, feel: { friction: friction(note), settling: 0.5, creep: creep(note) } };
+	return { note, from, feel: feel(note) };
 }
 
 /** A string whose pin is turned and that is struck, by a clock in milliseconds. */
@@ -57,10 +65,10 @@ export class HeldString {
 		this.string = turnPin(this.string, by, this.of.feel, now);
 		if (by !== 0) this.last = by > 0 ? 1 : -1;
 	}
-	/** @param strength 0 to 1; a test blow is 1 */
-	strike(strength: number, now: number): void {
-		if (strength === 1) this.blows++;
-		this.string = strikePinned(crept(this.string, now), strength, this.of.feel);
+	/** @param by a test blow, or as one plays */
+	strike(by: keyof typeof STRUCK, now: number): void {
+		if (by === 'blow') this.blows++;
+		this.string = strikePinned(crept(this.string, now), STRUCK[by], this.of.feel);
 	}
 	/** Cents from where it is to stand. */
 	standing(now: number): number {
@@ -75,22 +83,13 @@ export class HeldString {
 	}
 }
 
-/** Ten strings as one would leave them who turns by the figure alone, for tests and comparisons. */
-export const exercisesOf = (register: DrillRegister, seed: number): HoldingExercise[] => {
-	const random = createRandom(seed);
-	return Array.from({ length: HELD_STRINGS }, () => holdingExercise(register, random));
-};
-
-/** The normal deviate of both tails. */
-const DEVIATE = 1.6449;
-
 /** Share of strings that held, with its interval (Wilson 1927, eq. 4). @returns undefined where none was set */
 export function heldShare(trials: readonly SetTrial[]): Threshold | undefined {
 	const n = trials.length;
 	if (n === 0) return undefined;
 	const size = trials.filter(({ set }) => Math.abs(set) < HELD_WITHIN).length / n;
-	const z = DEVIATE * DEVIATE;
+	const z = INTERVAL_DEVIATE * INTERVAL_DEVIATE;
 	const middle = (size + z / (2 * n)) / (1 + z / n);
-	const reach = (DEVIATE / (1 + z / n)) * Math.sqrt((size * (1 - size)) / n + z / (4 * n * n));
+	const reach = (INTERVAL_DEVIATE / (1 + z / n)) * Math.sqrt((size * (1 - size)) / n + z / (4 * n * n));
 	return { size, low: middle - reach, high: middle + reach, trials: n };
 }

@@ -74,7 +74,7 @@ export const USUAL_HAND: Hand = { lean: 0, precision: 0.25, left: 0.2 };
 /** The learner's own hand, from what has been practised; usual where nothing has been. */
 export function handOf(moves: readonly Move[], still: readonly SetTrial[]): Hand {
 	const size = sizeSense(moves);
-	const left = isGuessed(still) ? undefined : stillness(still)?.left.value;
+	const left = isGuessed(still) ? undefined : stillness(still)?.value;
 	return {
 		lean: size?.lean.value ?? USUAL_HAND.lean,
 		precision: size?.precision.value ?? USUAL_HAND.precision,

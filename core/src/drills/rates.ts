@@ -1,5 +1,6 @@
 import { INTERVALS, type IntervalKind } from '../intervals/intervalKinds';
 import type { Ear } from '../bearing/ear';
+import { PURE_TONE } from '../sounding/strike';
 import { noteOf, oneOf, type ChoiceDrill, type ChoiceRegister } from './drill';
 import { chord, upperFor } from './strings';
 
@@ -8,8 +9,6 @@ const ROVES = 0.15;
 /** Share of right answers of two at the threshold, as a deviate: (1 + 0.63) / 2 of a normal distribution. */
 const DEVIATE = 0.9003;
 const SLOW = 1;
-/** A fork has its first partial alone. */
-const TONE = { partial: 1, gain: 1, others: 0 } as const;
 
 /** An interval on a lower note that beats at a rate. */
 interface Beating {
@@ -61,7 +60,7 @@ export const RATES: ChoiceDrill = {
 		const sounds = intervals.map(({ upper, isTone, ...kind }, i) => {
 			const beats = i === right ? about * apart : about / apart;
 			const string = upperFor(lower, isTone ? 0 : strings(note + upper).inharmonicity, kind, beats);
-			const voice = { note: note + upper, string, ...(isTone && { partials: TONE }) };
+			const voice = { note: note + upper, string, ...(isTone && { partials: PURE_TONE }) };
 			return [chord(seconds, { note, string: lower }, voice)];
 		});
 		return { right, sounds };

@@ -40,7 +40,7 @@ export function reachedIn({ kind }: Drill, register: DrillRegister, answers: rea
 	if (kind === 'holding') return { figure: heldShare(set), lean: undefined, isGuessed: false };
 	const isSized = set.some(({ asked }) => asked !== 0);
 	const sense = isSized ? sizeSense(set) : undefined;
-	const of = isSized ? sense?.precision : stillness(set)?.left;
+	const of = isSized ? sense?.precision : stillness(set);
 	return {
 		figure: of && { size: of.value, low: of.low, high: of.high, trials: set.length },
 		lean: sense?.lean,

@@ -1,4 +1,5 @@
-import { deviation, mean, median, sum } from 'd3-array';
+import { deviation, mean, sum } from 'd3-array';
+import { INTERVAL_DEVIATE } from './threshold';
 
 /** One thing that was set, counted or kept by ear. */
 export interface SetTrial {
@@ -36,11 +37,8 @@ export interface SizeSense {
 	/** Above 0: what is set is larger than what was asked. */
 	readonly lean: Estimate;
 	readonly precision: Estimate;
-	readonly count: number;
 }
 
-/** The normal deviate that both tails of `INTERVAL` begin at. */
-const DEVIATE = 1.6449;
 /** Fewer say nothing of a spread. */
 const LEAST = 4;
 /** What was set goes less than so far with what was asked: it was guessed. */
@@ -60,8 +58,8 @@ const studentT = (freedom: number, z: number) =>
 function spread(squares: number, freedom: number): Estimate {
 	return {
 		value: Math.sqrt(squares / freedom),
-		low: Math.sqrt(squares / chiSquared(freedom, DEVIATE)),
-		high: Math.sqrt(squares / Math.max(1e-9, chiSquared(freedom, -DEVIATE)))
+		low: Math.sqrt(squares / chiSquared(freedom, INTERVAL_DEVIATE)),
+		high: Math.sqrt(squares / Math.max(1e-9, chiSquared(freedom, -INTERVAL_DEVIATE)))
 	};
 }
 
@@ -79,31 +77,15 @@ export function sizeSense(moves: readonly Move[]): SizeSense | undefined {
 		sum(all, (value) => (value - middle) ** 2),
 		freedom
 	);
-	const reach = (studentT(freedom, DEVIATE) * precision.value) / Math.sqrt(all.length);
-	return { lean: { value: middle, low: middle - reach, high: middle + reach }, precision, count: all.length };
+	const reach = (studentT(freedom, INTERVAL_DEVIATE) * precision.value) / Math.sqrt(all.length);
+	return { lean: { value: middle, low: middle - reach, high: middle + reach }, precision };
 }
 
-/** What is left where nothing was to be left, with the strikes and the time that it takes. */
-export interface Stillness {
-	/** Root mean square, in cents. */
-	readonly left: Estimate;
-	readonly tries: number;
-	readonly seconds: number;
-	readonly count: number;
-}
-
-/** How still what is brought together stands. @returns undefined where there are too few */
-export function stillness(trials: readonly SetTrial[]): Stillness | undefined {
+/** Root mean square of what is left where nothing was to be left, in cents. @returns undefined where there are too few */
+export function stillness(trials: readonly SetTrial[]): Estimate | undefined {
 	if (trials.length < LEAST) return undefined;
-	return {
-		left: spread(
-			sum(trials, ({ set, asked }) => (set - asked) ** 2),
-			trials.length
-		),
-		tries: median(trials, ({ tries }) => tries)!,
-		seconds: median(trials, ({ seconds }) => seconds)!,
-		count: trials.length
-	};
+	const squares = sum(trials, ({ set, asked }) => (set - asked) ** 2);
+	return spread(squares, trials.length);
 }
 
 /** Whether what was set says that nothing was heard. */

@@ -35,6 +35,8 @@ export interface Threshold {
 
 /** Probability of a threshold's stated interval. */
 export const INTERVAL = 0.9;
+/** The normal deviate at which both tails of such an interval begin. */
+export const INTERVAL_DEVIATE = 1.6449;
 /** Steps of sizes and thresholds, as a share. */
 const STEP = 0.09;
 /** Thresholds may lie so far beyond what is played. */

@@ -61,12 +61,17 @@ const known = (measured: MeasuredEar): KnownEar => ({
 	left: measured.left ?? USUAL.left
 });
 
+/** The ear of bearing plans that practice has measured; a count's lean is the usual one before it is known. */
+export function practisedEar({ quick, slow, counted = USUAL.counted }: MeasuredEar): Ear | undefined {
+	if (quick === undefined || slow === undefined) return undefined;
+	return earFromRates(quick, slow, Math.abs(counted) * COUNTED_AT);
+}
+
 /** Root mean square error of a whole tuning: temperament, octaves outwards, and unisons, each by itself. */
 export function tuningError(measured: MeasuredEar): number {
-	const { quick, slow, counted, octave, left } = known(measured);
-	const bias = Math.abs(counted) * COUNTED_AT;
-	const octaves = Math.sqrt(OCTAVES_AWAY) * (octave / OF_THREE);
-	return Math.hypot(planError(earFromRates(quick, slow, bias)), octaves, left);
+	const ear = known(measured);
+	const octaves = Math.sqrt(OCTAVES_AWAY) * (ear.octave / OF_THREE);
+	return Math.hypot(planError(practisedEar(ear)!), octaves, ear.left);
 }
 
 /** Drills by what a tuning gains when they are a fifth better, the most first. */

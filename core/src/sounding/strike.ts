@@ -30,6 +30,9 @@ export interface PartialGains {
 	readonly others: number;
 }
 
+/** A fork, or a tone like one: the first partial alone. */
+export const PURE_TONE: PartialGains = { partial: 1, gain: 1, others: 0 };
+
 /** One strike of a note, as it is to be made into sound. */
 export interface Strike {
 	/** Decides decay and brightness; the pitch comes from the strings. */

@@ -2,6 +2,7 @@ import {
 	examine,
 	HeldString,
 	movedBy,
+	PURE_TONE,
 	readAgain,
 	type ExaminationBands,
 	type Examination,
@@ -23,10 +24,6 @@ interface Ground {
 	readonly now: () => number;
 	readonly onanswered: (trials: readonly SetTrial[], isOver: boolean) => void;
 }
-
-const STRENGTH = { usual: 0.4, blow: 1 } as const;
-/** A fork has its first partial alone. */
-const FORK = { partial: 1, gain: 1, others: 0 } as const;
 
 /** An examination: thing by thing set on the twin, then all of it read again. */
 export class ExaminationSitting {
@@ -67,14 +64,14 @@ export class ExaminationSitting {
 		const at = (note: number) => ({ note, string: movedBy(this.ground.strings(note), this.standing(note)) });
 		if (by.is === 'interval') return [{ id: 'other', voice: at(by.other), cents: 0 }];
 		const own = { note: exercise.note, string: this.ground.strings(exercise.note) };
-		return [{ id: 'other', voice: by.is === 'fork' ? { ...own, partials: FORK } : own, cents: 0 }];
+		return [{ id: 'other', voice: by.is === 'fork' ? { ...own, partials: PURE_TONE } : own, cents: 0 }];
 	}
 
 	strike(firmly = false): void {
 		if (this.isOver) return;
 		this.notice = undefined;
 		this.strikes++;
-		this.string.strike(firmly ? STRENGTH.blow : STRENGTH.usual, this.clock);
+		this.string.strike(firmly ? 'blow' : 'usual', this.clock);
 		this.blows = this.string.blows;
 		const { note } = this.due.exercise;
 		const turned = {

@@ -11,9 +11,6 @@ import {
 import { gearOf } from './leverHand';
 import type { LeverGround } from './settingSitting.svelte';
 
-/** How hard keys are struck while one listens, and to test. */
-const STRENGTH = { usual: 0.4, blow: 1 } as const;
-
 interface Left {
 	readonly exercise: HoldingExercise;
 	readonly string: HeldString;
@@ -63,7 +60,7 @@ export class HoldingSitting {
 		if (this.isOver) return;
 		this.notice = undefined;
 		this.strikes++;
-		this.string.strike(firmly ? STRENGTH.blow : STRENGTH.usual, this.clock);
+		this.string.strike(firmly ? 'blow' : 'usual', this.clock);
 		this.blows = this.string.blows;
 		const { note } = this.exercise;
 		const voice = { note, string: this.ground.strings(note) };

@@ -1,4 +1,4 @@
-import { DEFAULT_EAR, earFromRates, VISIT_PURPOSES, type VisitPurpose } from '@fendrel/core';
+import { practisedEar, VISIT_PURPOSES, type VisitPurpose } from '@fendrel/core';
 import { error, fail } from '@sveltejs/kit';
 import { z } from 'zod';
 import { progressOf } from '$lib/practice/progress';
@@ -20,14 +20,9 @@ import type { Settings } from '$lib/settings/settings';
 import { mayDo } from '$lib/workshop/roles';
 import type { Actions, PageServerLoad } from './$types';
 
-/** Beats a second at which a count's lean is felt. */
-const COUNTED_AT = 1;
-
 async function progress(userId: string) {
 	const all = progressOf(await sittingsOf(userId));
-	const { quick, slow, counted } = measuredEar(all);
-	const bias = counted === undefined ? DEFAULT_EAR.bias : Math.abs(counted) * COUNTED_AT;
-	return { all, ear: quick && slow ? earFromRates(quick, slow, bias) : undefined };
+	return { all, ear: practisedEar(measuredEar(all)) };
 }
 
 export const load = (async ({ locals, url }) => {
