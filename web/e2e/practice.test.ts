@@ -223,7 +223,7 @@ test('the pair method, to par: one string moved by its beat, the other matched, 
 		expect(Number(left)).toBeLessThanOrEqual(0.5);
 		expect(Number(tries)).toBeLessThanOrEqual(Number(par));
 	}
-	await expect(trial.getByText(/You leave a pair 0\.\d\d cents off, root mean square/)).toBeVisible();
+	await expect(trial.getByText(/Typically you leave a pair 0\.\d\d cents off/)).toBeVisible();
 	await page.getByRole('link', { name: 'All drills' }).click();
 	const kept = page.getByRole('region', { name: 'Pair method' });
 	await expect(kept.getByText('1 sitting')).toBeVisible();
@@ -272,7 +272,7 @@ test('bearings on a twin: set by ear, scored, and the one wrong step is found', 
 	await expect(score.getByText(new RegExp(`^Step ${WRONG + 1} went wrong first: ${wrongNote}`))).toBeVisible();
 	await expect(score.getByText(/What was set from it carried that on/)).toBeVisible();
 	await expect(score.getByText(/An examiner takes off \d+ points/)).toBeVisible();
-	await expect(page.getByText(/Your notes stand \d\.\d+ cents off, root mean square/)).toBeVisible();
+	await expect(page.getByText(/Typically a note of yours stands \d\.\d+ cents off/)).toBeVisible();
 	await page.goto('/practice');
 	await expect(page.getByRole('region', { name: 'Bearings' }).getByText('1 sitting')).toBeVisible();
 });
@@ -305,7 +305,7 @@ test('a teacher sees an apprentice’s practice when the apprentice allows it, a
 	await page.getByLabel('Whose practice').selectOption({ label: 'Ruan Practising' });
 	await expect(page.getByRole('heading', { name: 'What Ruan Practising has practised' })).toBeVisible();
 	const stillness = page.getByRole('region', { name: 'Stillness' });
-	await expect(stillness.getByText(/You leave two strings 0\.33 cents apart/)).toBeVisible();
+	await expect(stillness.getByText(/Typically you leave two strings 0\.33 cents apart/)).toBeVisible();
 	await expect(stillness.getByRole('link')).toHaveCount(0);
 	// What somebody else reaches decides nothing, and an apprentice decides nothing for the workshop.
 	await expect(stillness.getByText(/Nine of ten of these unisons beat less than 0\.19 a second/)).toBeVisible();

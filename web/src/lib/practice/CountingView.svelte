@@ -2,13 +2,13 @@
 	import { reachedIn, type CountingDrill, type DrillRegister, type SetTrial } from '@fendrel/core';
 	import { untrack } from 'svelte';
 	import { Player } from '$lib/audio/player.svelte';
-	import SetTrials from '$lib/charts/SetTrials.svelte';
 	import Shortcuts from '$lib/ui/Shortcuts.svelte';
 	import { CountingSitting } from './countingSitting.svelte';
 	import { DRILL_WORDS } from './drillWords';
 	import { COUNTING_KEYS, countingAction } from './practiceKeys';
 	import { SITTING } from './progress';
-	import { cameTo, offOf } from './setWords';
+	import SetAnswers from './SetAnswers.svelte';
+	import { cameTo } from './setWords';
 	import { SittingKeeper } from './sittingKeeper.svelte';
 	import SittingFrame from './SittingFrame.svelte';
 	import TapBeat from './TapBeat.svelte';
@@ -91,15 +91,11 @@
 	{/snippet}
 </SittingFrame>
 
-<section aria-label="Answers" data-sounds={player.playing}>
-	<h2 class="panel-heading">
-		How far off was each count? <span class="soft">% of the rate; below the line too slow</span>
-	</h2>
-	<SetTrials
-		offs={sitting.trials.map(offOf)}
-		least={0.25}
-		most={SITTING.counting}
-		label={(off) => `${(100 * off).toFixed(0)} %`}
-	/>
-</section>
+<SetAnswers
+	asks="How far off was each count?"
+	trials={sitting.trials}
+	most={SITTING.counting}
+	below="too slow"
+	isShare
+/>
 <Shortcuts keys={COUNTING_KEYS} />

@@ -2,14 +2,14 @@
 	import { noteName, PAIR_WITHIN, reachedIn, type DrillRegister, type PairDrill, type SetTrial } from '@fendrel/core';
 	import { untrack } from 'svelte';
 	import { TurnableStrings } from '$lib/audio/turnable.svelte';
-	import SetTrials from '$lib/charts/SetTrials.svelte';
 	import Shortcuts from '$lib/ui/Shortcuts.svelte';
 	import { DRILL_WORDS } from './drillWords';
 	import LeverKeys from './LeverKeys.svelte';
 	import { PairSitting } from './pairSitting.svelte';
 	import { OCTAVE_KEYS, onLeverKey, SETTING_KEYS, type LeverDoes } from './practiceKeys';
 	import { SITTING } from './progress';
-	import { cameTo, offOf, tookWords } from './setWords';
+	import SetAnswers from './SetAnswers.svelte';
+	import { cameTo, tookWords } from './setWords';
 	import { SittingKeeper } from './sittingKeeper.svelte';
 	import SittingFrame from './SittingFrame.svelte';
 	import { anySeed, type DrillView } from './view';
@@ -139,10 +139,13 @@
 	{/snippet}
 </SittingFrame>
 
-<section aria-label="Answers" data-phase={sitting.state.phase} data-sounds={sound.playing}>
-	<h2 class="panel-heading">Where does each pair stand? <span class="soft">cents; below the line flat</span></h2>
-	<SetTrials offs={sitting.trials.map(offOf)} least={1} most={SITTING.pair} label={(off) => off.toFixed(2)} />
-</section>
+<SetAnswers
+	asks="Where does each pair stand?"
+	trials={sitting.trials}
+	most={SITTING.pair}
+	below="flat"
+	phase={sitting.state.phase}
+/>
 <Shortcuts keys={octave ? OCTAVE_KEYS : SETTING_KEYS} />
 
 <style>

@@ -2,14 +2,14 @@
 	import { noteName, reachedIn, type DrillRegister, type SetTrial, type SettingDrill } from '@fendrel/core';
 	import { untrack } from 'svelte';
 	import { TurnableStrings } from '$lib/audio/turnable.svelte';
-	import SetTrials from '$lib/charts/SetTrials.svelte';
 	import Shortcuts from '$lib/ui/Shortcuts.svelte';
 	import { DRILL_WORDS } from './drillWords';
 	import LeverKeys from './LeverKeys.svelte';
 	import { onLeverKey, SETTING_KEYS, type LeverDoes } from './practiceKeys';
 	import { SITTING } from './progress';
+	import SetAnswers from './SetAnswers.svelte';
 	import { SettingSitting } from './settingSitting.svelte';
-	import { cameTo, offOf, tookWords } from './setWords';
+	import { cameTo, tookWords } from './setWords';
 	import { SittingKeeper } from './sittingKeeper.svelte';
 	import SittingFrame from './SittingFrame.svelte';
 	import { anySeed, type DrillView } from './view';
@@ -59,7 +59,6 @@
 		const what = told.asked === 0 ? `${apart} cents apart` : `${apart} cents, for ${told.asked} asked`;
 		return `${what}, ${tookWords(told, 'strike')}.`;
 	});
-	const label = (off: number) => (drill.id === 'apart' ? `${(100 * off).toFixed(0)} %` : off.toFixed(2));
 </script>
 
 <svelte:window onkeydown={(event) => onLeverKey(event, does)} />
@@ -92,14 +91,11 @@
 	{/snippet}
 </SittingFrame>
 
-<section aria-label="Answers" data-strikes={sitting.strikes} data-sounds={sound.playing}>
-	<h2 class="panel-heading">
-		How far off was each? <span class="soft"
-			>{drill.id === 'apart' ? '% of what was asked' : 'cents'}; below the line {drill.id === 'apart'
-				? 'too little'
-				: 'flat'}</span
-		>
-	</h2>
-	<SetTrials offs={sitting.trials.map(offOf)} least={drill.id === 'apart' ? 0.5 : 1} most={SITTING.setting} {label} />
-</section>
+<SetAnswers
+	asks="How far off was each?"
+	trials={sitting.trials}
+	most={SITTING.setting}
+	below={drill.id === 'apart' ? 'too little' : 'flat'}
+	isShare={drill.id === 'apart'}
+/>
 <Shortcuts keys={SETTING_KEYS} />

@@ -121,7 +121,7 @@ export const DRILL_WORDS: Readonly<Record<string, DrillWords>> = {
 		title: 'Stillness',
 		why: 'Turn until the movement stops, at every partial that you hear. A sound that changes its colour need not move: listen through it.',
 		...IN_CENTS,
-		means: ({ size }) => `You leave two strings ${inCents(size)} apart, root mean square.`
+		means: ({ size }) => `Typically you leave two strings ${inCents(size)} apart.`
 	},
 	apart: {
 		title: 'Sizes, set',
@@ -134,7 +134,7 @@ export const DRILL_WORDS: Readonly<Record<string, DrillWords>> = {
 		title: 'Pair method',
 		why: 'A clean pair is its own ruler: move one string by what is needed, hear how far in its beat, bring the other one to it, and only then measure. It works where a meter cannot follow.',
 		...IN_CENTS,
-		means: ({ size }) => `You leave a pair ${inCents(size)} off, root mean square.`
+		means: ({ size }) => `Typically you leave a pair ${inCents(size)} off.`
 	},
 	counting: {
 		title: 'Counting',
@@ -155,13 +155,13 @@ export const DRILL_WORDS: Readonly<Record<string, DrillWords>> = {
 		title: 'Bearings',
 		why: 'A whole temperament on the twin, as for an examiner: step by step, then note by note with the mean taken out, then by its intervals, and back to the first step that went wrong.',
 		...IN_CENTS,
-		means: ({ size }) => `Your notes stand ${inCents(size)} off, root mean square.`
+		means: ({ size }) => `Typically a note of yours stands ${inCents(size)} off.`
 	},
 	examination: {
 		title: 'Examination',
 		why: 'Pitch, temperament, bass, middle, treble, unisons, and whether it holds: set on the twin, then read as an examiner reads it, by the limits in Settings.',
 		...IN_CENTS,
-		means: ({ size }) => `What you set stands ${inCents(size)} off, root mean square.`
+		means: ({ size }) => `Typically what you set stands ${inCents(size)} off.`
 	}
 };
 

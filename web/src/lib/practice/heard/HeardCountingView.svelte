@@ -1,7 +1,6 @@
 <script lang="ts">
 	import { noteName, reachedIn, type CountingDrill, type DrillRegister, type SetTrial } from '@fendrel/core';
 	import { onMount, untrack } from 'svelte';
-	import SetTrials from '$lib/charts/SetTrials.svelte';
 	import ListenBar from '$lib/pairs/ListenBar.svelte';
 	import { PairListening } from '$lib/pairs/pairListening.svelte';
 	import { refusedWords } from '$lib/pairs/pairWords';
@@ -11,7 +10,8 @@
 	import { DRILL_WORDS } from '../drillWords';
 	import { COUNTING_KEYS, countingAction } from '../practiceKeys';
 	import { SITTING } from '../progress';
-	import { cameTo, offOf } from '../setWords';
+	import SetAnswers from '../SetAnswers.svelte';
+	import { cameTo } from '../setWords';
 	import { SittingKeeper } from '../sittingKeeper.svelte';
 	import SittingFrame from '../SittingFrame.svelte';
 	import TapBeat from '../TapBeat.svelte';
@@ -111,17 +111,13 @@
 	{/snippet}
 </SittingFrame>
 
-<section aria-label="Answers" data-told={pairs.told}>
-	<h2 class="panel-heading">
-		How far off was each count? <span class="soft">% of the rate; below the line too slow</span>
-	</h2>
-	<SetTrials
-		offs={sitting.trials.map(offOf)}
-		least={0.25}
-		most={SITTING.counting}
-		label={(off) => `${(100 * off).toFixed(0)} %`}
-	/>
-</section>
+<SetAnswers
+	asks="How far off was each count?"
+	trials={sitting.trials}
+	most={SITTING.counting}
+	below="too slow"
+	isShare
+/>
 <Shortcuts keys={COUNTING_KEYS} />
 
 <style>

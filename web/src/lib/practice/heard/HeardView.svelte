@@ -10,7 +10,6 @@
 		type SetTrial
 	} from '@fendrel/core';
 	import { onMount, untrack } from 'svelte';
-	import SetTrials from '$lib/charts/SetTrials.svelte';
 	import { FAULT_WORDS } from '$lib/listening/faultWords';
 	import { roomState } from '$lib/listening/room';
 	import SourceChoice from '$lib/listening/SourceChoice.svelte';
@@ -21,7 +20,8 @@
 	import LeverKeys from '../LeverKeys.svelte';
 	import { onLeverKey, SETTING_KEYS, type LeverDoes } from '../practiceKeys';
 	import { SITTING } from '../progress';
-	import { cameTo, offOf, tookWords } from '../setWords';
+	import SetAnswers from '../SetAnswers.svelte';
+	import { cameTo, tookWords } from '../setWords';
 	import { SittingKeeper } from '../sittingKeeper.svelte';
 	import SittingFrame from '../SittingFrame.svelte';
 	import { anySeed, type DrillView } from '../view';
@@ -143,17 +143,14 @@
 	{/snippet}
 </SittingFrame>
 
-<section aria-label="Answers" data-phase={sitting.pair.phase}>
-	<h2 class="panel-heading">
-		How far off was each? <span class="soft">{isSized ? '% of what was asked' : 'cents'}</span>
-	</h2>
-	<SetTrials
-		offs={sitting.trials.map(offOf)}
-		least={isSized ? 0.5 : 1}
-		{most}
-		label={(off) => (isSized ? `${(100 * off).toFixed(0)} %` : off.toFixed(2))}
-	/>
-</section>
+<SetAnswers
+	asks="How far off was each?"
+	trials={sitting.trials}
+	{most}
+	below={isSized ? 'too little' : isPair ? 'flat' : undefined}
+	isShare={isSized}
+	phase={sitting.pair.phase}
+/>
 <Shortcuts keys={SETTING_KEYS} />
 
 <style>
