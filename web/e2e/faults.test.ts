@@ -101,6 +101,38 @@ test('a note for the record that is too long is refused and kept on the page', a
 	await expect(page.getByLabel('Note for the record')).toHaveValue('y'.repeat(10_000));
 });
 
+test('what is being written stays on the page when others change the instrument meanwhile', async ({ page }) => {
+	await signIn(page);
+	await addInstrument(page, 'Disputed upright');
+	const instrument = page.url();
+	await startVisit(page);
+	await page.getByRole('link', { name: 'Close' }).click();
+	const note = page.getByLabel('Note for the record');
+	await expect(note).toBeVisible();
+	// Opened again from the device; what the server has comes while the note is being written.
+	let handOut = () => {};
+	const written = new Promise<void>((resolve) => (handOut = resolve));
+	await page.route('**/bundle', async (route) => {
+		await written;
+		await route.continue();
+	});
+	const asked = page.waitForRequest('**/bundle');
+	await page.reload();
+	await asked;
+	const other = await page.context().newPage();
+	await other.goto(`${instrument}/edit`);
+	await expect(async () => {
+		await other.getByLabel('Name').fill('Disputed no more');
+		await expect(other.getByLabel('Name')).toHaveValue('Disputed no more', { timeout: 500 });
+	}).toPass();
+	await other.getByRole('button', { name: /^Save/ }).click();
+	await expect(other.getByRole('heading', { name: 'Disputed no more' })).toBeVisible();
+	await note.fill('y'.repeat(10_000));
+	handOut();
+	await expect(page.getByText('Disputed no more').first()).toBeVisible();
+	await expect(note).toHaveValue('y'.repeat(10_000));
+});
+
 test('addresses that lead nowhere, and pages for those who are not signed in', async ({ page }) => {
 	await page.goto('/instruments');
 	await expect(page).toHaveURL(/\/signin\?next=%2Finstruments$/);

@@ -23,10 +23,12 @@ export const HELD_STRINGS = 10;
 export const HELD_WITHIN = 0.5;
 /** Firm blows that each is given. */
 export const TEST_BLOWS = 3;
-/** How hard a key is struck while one listens, and to test. */
-export const STRUCK = { usual: 0.4, blow: 1 } as const;
-/** It is read again after so long, and struck before it is read. */
-const LATER = { milliseconds: 600_000, blows: 6 } as const;
+/** How hard a key is struck while one listens, and to test: so much harder that it is told apart. */
+export const STRUCK = { usual: 0.35, blow: 1 } as const;
+/** It is read again after so long. */
+export const LATER_MS = 600_000;
+/** Firm blows before it is read again. */
+const LATER_BLOWS = 6;
 const FROM = { least: 1.5, most: 6 } as const;
 
 /** A string on its pin: cents from where it is to stand. */
@@ -77,8 +79,8 @@ export class HeldString {
 	/** Cents by which it has moved ten minutes after it was left, once it has been played. */
 	movedLater(leftAt: number): number {
 		const left = this.standing(leftAt);
-		const now = leftAt + LATER.milliseconds;
-		for (let i = 0; i < LATER.blows; i++) this.string = strikePinned(crept(this.string, now), 1, this.of.feel);
+		const now = leftAt + LATER_MS;
+		for (let i = 0; i < LATER_BLOWS; i++) this.string = strikePinned(crept(this.string, now), 1, this.of.feel);
 		return this.standing(now) - left;
 	}
 }

@@ -29,3 +29,7 @@ export interface StringReading {
 	readonly inharmonicityError: number | undefined;
 	readonly partials: readonly MeasuredPartial[];
 }
+
+/** Decibels of the loudest partial; undefined where none was read. */
+export const levelOf = ({ partials }: Pick<StringReading, 'partials'>): number | undefined =>
+	partials.length ? Math.max(...partials.map(({ level }) => level)) : undefined;

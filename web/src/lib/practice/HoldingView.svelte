@@ -1,7 +1,6 @@
 <script lang="ts">
 	import {
 		HELD_STRINGS,
-		HELD_WITHIN,
 		HOLDING,
 		noteName,
 		reachedIn,
@@ -11,11 +10,11 @@
 	} from '@fendrel/core';
 	import { untrack } from 'svelte';
 	import { TurnableStrings } from '$lib/audio/turnable.svelte';
-	import SetTrials from '$lib/charts/SetTrials.svelte';
 	import Shortcuts from '$lib/ui/Shortcuts.svelte';
 	import { DRILL_WORDS } from './drillWords';
 	import { HoldingSitting } from './holdingSitting.svelte';
 	import BlowButtons from './BlowButtons.svelte';
+	import HeldAnswers from './HeldAnswers.svelte';
 	import LeverKeys from './LeverKeys.svelte';
 	import { HOLDING_KEYS, onLeverKey, type LeverDoes } from './practiceKeys';
 	import { cameTo, habitWords } from './setWords';
@@ -91,18 +90,5 @@
 	{/snippet}
 </SittingFrame>
 
-{#if sitting.trials.length}
-	<section aria-label="Answers">
-		<h2 class="panel-heading">
-			How far did each move in ten minutes? <span class="soft">cents; under {HELD_WITHIN} it held</span>
-		</h2>
-		<SetTrials
-			offs={sitting.trials.map(({ set }) => set)}
-			least={1}
-			most={HELD_STRINGS}
-			names={sitting.trials.map(({ note }) => noteName(note!))}
-			label={(off) => off.toFixed(2)}
-		/>
-	</section>
-{/if}
+<HeldAnswers trials={sitting.trials} />
 <Shortcuts keys={HOLDING_KEYS} />

@@ -9,7 +9,7 @@ export const FIRM: Readonly<Record<Drill['kind'], number>> = {
 	...{ choice: 60, setting: 30, counting: 36, pair: 15, holding: 50, bearings: 36, examination: 60 }
 };
 
-const HEARD_KINDS: readonly Drill['kind'][] = ['setting', 'pair', 'counting'];
+const HEARD_KINDS: readonly Drill['kind'][] = ['setting', 'pair', 'counting', 'holding'];
 /** Whether a drill can be done on the piano in front of one; what an octave proves is for the ear alone. */
 export const isHeardBy = ({ kind }: Drill, { id }: DrillRegister) =>
 	HEARD_KINDS.includes(kind) && !id.startsWith('octave');

@@ -10,9 +10,6 @@
 		type SetTrial
 	} from '@fendrel/core';
 	import { onMount, untrack } from 'svelte';
-	import { FAULT_WORDS } from '$lib/listening/faultWords';
-	import { roomState } from '$lib/listening/room';
-	import SourceChoice from '$lib/listening/SourceChoice.svelte';
 	import type { Listened } from '$lib/tuning/listened';
 	import type { Plan } from '$lib/tuning/plan';
 	import Shortcuts from '$lib/ui/Shortcuts.svelte';
@@ -26,7 +23,9 @@
 	import SittingFrame from '../SittingFrame.svelte';
 	import { anySeed, type DrillView } from '../view';
 	import { HeardSitting, type HeardDrill } from './heardSitting.svelte';
-	import { HeardStrings } from './heardStrings.svelte';
+	import HeardSource from './HeardSource.svelte';
+	import HeardStrikes from './HeardStrikes.svelte';
+	import { HeardStrings, OPEN } from './heardStrings.svelte';
 
 	interface Props extends DrillView {
 		drill: SettingDrill | PairDrill;
@@ -42,7 +41,7 @@
 	const { keeper, sitting, heard, words, most } = untrack(() => {
 		const keeper = new SittingKeeper(userId, { drill: drill.id, register: register.id }, 1);
 		const onanswered = (trials: readonly SetTrial[], isOver: boolean) => keeper.keep(trials, isOver);
-		const heard = new HeardStrings(listened, plan, a4, (strike) => sitting.heard(strike));
+		const heard = new HeardStrings(listened, plan, a4, OPEN.two, (strike) => sitting.heard(strike));
 		const of = { drill: drill.id as HeardDrill, register, hand, seed: anySeed(), onanswered };
 		const sitting: HeardSitting = new HeardSitting({
 			...of,
@@ -55,13 +54,12 @@
 	let alive = $state(false);
 	onMount(() => {
 		alive = true;
-		const close = heard.open();
+		const close = heard.start();
 		return () => {
 			sitting.end();
 			close();
 		};
 	});
-	const room = $derived(roomState(listening));
 	const isPair = $derived(drill.kind === 'pair');
 	/** The pair is to be clean: then it is measured. */
 	const isClean = $derived(sitting.pair.phase === 'clean' || sitting.pair.phase === 'match');
@@ -105,11 +103,7 @@
 
 <svelte:window onkeydown={(event) => onLeverKey(event, does)} />
 
-<div class="source">
-	<SourceChoice {listening} />
-</div>
-{#if listening.fault}<p class="problem" role="alert">{FAULT_WORDS[listening.fault]}</p>
-{:else if room.advice}<p class="soft" role="status">{room.advice}</p>{/if}
+<HeardSource {heard} />
 
 <SittingFrame
 	asks={sitting.isOver ? over.asks : due}
@@ -125,11 +119,7 @@
 	onend={() => sitting.end()}
 	{onagain}
 >
-	<p class="heard" data-looks={heard.looks}>
-		{#if listening.state !== 'on'}<span class="soft">Press Listen, then strike {name}.</span>
-		{:else if heard.waits}<span class="soft">Listening …</span>
-		{:else}<span class="soft">{sitting.strikes} {sitting.strikes === 1 ? 'strike' : 'strikes'} heard</span>{/if}
-	</p>
+	<HeardStrikes {heard} {name} strikes={sitting.strikes} />
 	{#if listening.simulated}<LeverKeys disabled={!alive} onturn={(by) => heard.turn(onLever, by)} />{/if}
 	{#snippet acts()}
 		{#if listening.simulated}
@@ -152,15 +142,3 @@
 	phase={sitting.pair.phase}
 />
 <Shortcuts keys={SETTING_KEYS} />
-
-<style>
-	.source {
-		display: flex;
-		flex-wrap: wrap;
-		gap: 0.6rem;
-		margin-top: 1rem;
-	}
-	.heard {
-		min-height: 1.5rem;
-	}
-</style>

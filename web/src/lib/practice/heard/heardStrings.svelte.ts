@@ -1,4 +1,4 @@
-import { centsBetween, type ListenerEvent, type StringReading, type UnisonAnalysis } from '@fendrel/core';
+import { centsBetween, levelOf, type ListenerEvent, type StringReading, type UnisonAnalysis } from '@fendrel/core';
 import { Listening } from '$lib/audio/listening.svelte';
 import { LastStrike } from '$lib/listening/lastStrike.svelte';
 import { familyOf } from '$lib/tuning/family';
@@ -6,26 +6,30 @@ import type { Listened } from '$lib/tuning/listened';
 import { listeningSetup } from '$lib/tuning/listeningSetup';
 import type { Plan } from '$lib/tuning/plan';
 
-/** What a strike of two strings told. */
+/** What a strike told. */
 export interface HeardStrike {
 	readonly note: number;
-	/** Cents between them; where one tone was heard, what could not have been told apart. Undefined: it told nothing. */
+	/** Cents between two strings; where one tone was heard, what could not have been told apart. Undefined: it told nothing. */
 	readonly apart: number | undefined;
-	/** Where they stand together, in cents from target. */
+	/** Where what is open stands, in cents from target. */
 	readonly off: number;
+	/** Standard error of that. */
+	readonly error: number;
+	/** Decibels of the loudest partial. */
+	readonly level: number | undefined;
 }
 
 /** How hard the simulated instrument is struck. */
 const STRENGTH = 0.7;
-/** The strings that are left open: the one that leads, and its neighbour. */
-const OPEN = [0, 1] as const;
+/** The strings that are left open: the one that leads, and its neighbour or not. */
+export const OPEN = { one: [0], two: [0, 1] } as const;
 /** A strike that could not have told strings apart that lie so far from each other tells nothing, in cents. */
 const TELLS = 1.2;
 
 const apartIn = ({ spread, unresolved }: UnisonAnalysis) =>
 	spread ? spread.cents : unresolved <= TELLS ? unresolved : undefined;
 
-/** Two strings of the piano in front of one, struck there and heard here. */
+/** Strings of the piano in front of one, struck there and heard here. */
 export class HeardStrings {
 	readonly listening: Listening;
 	/** Strikes that have been looked at. */
@@ -39,6 +43,7 @@ export class HeardStrings {
 		{ twin, habits, stringing }: Listened,
 		private readonly plan: Plan,
 		a4: number,
+		private readonly open: (typeof OPEN)[keyof typeof OPEN],
 		private readonly onheard: (strike: HeardStrike) => void
 	) {
 		const { family, body } = familyOf({ ...twin, stringing });
@@ -53,7 +58,7 @@ export class HeardStrings {
 	}
 
 	/** Begins in the browser; what it returns ends it. */
-	open(): () => void {
+	start(): () => void {
 		this.listening.recall();
 		return () => {
 			this.listening.stop();
@@ -73,19 +78,21 @@ export class HeardStrings {
 	}
 
 	private async look(reading: StringReading): Promise<void> {
-		const heard = await this.last.look(reading, OPEN.length);
-		if (!heard) return;
+		const { note, pitch, pitchError: error } = reading;
+		const isOne = this.open.length === 1;
+		const heard = isOne ? undefined : await this.last.look(reading, this.open.length);
+		if (!isOne && !heard) return;
 		this.waits = false;
 		this.looks++;
-		const target = this.plan.targetOf(reading.note);
+		const target = this.plan.targetOf(note);
 		if (!target) return;
-		const off = centsBetween(target.pitch, reading.pitch);
-		this.onheard({ note: reading.note, apart: apartIn(heard.analysis), off });
+		const off = centsBetween(target.pitch, pitch);
+		this.onheard({ note, apart: heard && apartIn(heard.analysis), off, error, level: levelOf(reading) });
 	}
 
 	/** Strikes the due note of the simulated instrument. */
-	strike(): void {
-		if (this.due !== undefined) void this.listening.simulated?.strike(this.due, OPEN, STRENGTH);
+	strike(strength = STRENGTH): void {
+		if (this.due !== undefined) void this.listening.simulated?.strike(this.due, this.open, strength);
 	}
 
 	/** Turns a string of it: 0 leads. */

@@ -2,6 +2,7 @@ import {
 	cents,
 	centsBetween,
 	habitAt,
+	levelOf,
 	partialHz,
 	stepInCents,
 	type Cents,
@@ -25,18 +26,18 @@ export function fromTarget({ pitch: target, string }: GroupTarget, pitch: Hz, li
 
 /** What a strike was read as, against a target: its figure where it is listened to, what that errs by, how loud it was. */
 export function strikeRead(
-	{ note, partials, pitch, pitchError }: StringReading,
+	reading: StringReading,
 	target: GroupTarget,
 	habits: ListeningHabits
 ): ReadStrike & { readonly listened: Listened | undefined } {
+	const { note, partials, pitch, pitchError } = reading;
 	const { partial } = habitAt(habits, note);
 	const listened = partials.find((each) => each.partial === partial);
 	const error = listened ? Math.max(pitchError, stepInCents(listened.error, listened.frequency)) : pitchError;
-	const levels = partials.map(({ level }) => level);
 	return {
 		off: fromTarget(target, pitch, listened),
 		error: cents(error),
-		level: levels.length ? Math.max(...levels) : undefined,
+		level: levelOf(reading),
 		listened
 	};
 }

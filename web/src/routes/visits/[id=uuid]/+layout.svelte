@@ -17,6 +17,9 @@
 			void goto(page.url.pathname.replace(id, continued), { replaceState: true, invalidateAll: true });
 	});
 	onMount(() => void navigator.storage?.persist?.());
+	/** Pages that follow whatever changes: made anew they would lose what is being written. */
+	const FOLLOWING = /\/(arrive|close)$/;
+	const edition = $derived(FOLLOWING.test(page.route.id ?? '') ? 0 : open.edition);
 </script>
 
-{#key `${open.record.visitId} ${open.edition}`}{@render children()}{/key}
+{#key `${open.record.visitId} ${edition}`}{@render children()}{/key}

@@ -12,6 +12,7 @@
 	import { DRILL_WORDS } from '$lib/practice/drillWords';
 	import ExaminationView from '$lib/practice/ExaminationView.svelte';
 	import HeardCountingView from '$lib/practice/heard/HeardCountingView.svelte';
+	import HeardHoldingView from '$lib/practice/heard/HeardHoldingView.svelte';
 	import HeardView from '$lib/practice/heard/HeardView.svelte';
 	import HoldingView from '$lib/practice/HoldingView.svelte';
 	import PairView from '$lib/practice/PairView.svelte';
@@ -86,6 +87,7 @@
 {#key [signature(data.choice), data.drill, data.register, data.school, data.conditions.isFalse, data.listened?.id, round].join(' ')}
 	{#if drill.kind === 'choice'}<ChoiceView {drill} register={register as ChoiceRegister} {...view} />
 	{:else if heard && drill.kind === 'counting'}<HeardCountingView {drill} {register} {...heard} {...view} />
+	{:else if heard && drill.kind === 'holding'}<HeardHoldingView {register} {...heard} {...view} />
 	{:else if heard && (drill.kind === 'setting' || drill.kind === 'pair')}
 		<HeardView {drill} {register} {...heard} {...view} />
 	{:else if drill.kind === 'setting'}<SettingView {drill} {register} {...view} />
