@@ -30,10 +30,15 @@ export const PAIR_WITHIN = 0.5;
 /** How far off a pair stands at first, in cents. */
 const OFF = { least: 1, most: 6 } as const;
 
-/** Registers in which an octave takes the place of a meter: by which coincidence, and where the test note lies from the lower note. */
-const BY_OCTAVE: Readonly<
-	Record<string, { readonly kind: IntervalKind; readonly test: number; readonly name: string }>
-> = {
+/** An octave in place of a meter: by which coincidence, and where the test note lies from the lower note. */
+export interface JudgedOctave {
+	readonly kind: IntervalKind;
+	readonly test: number;
+	readonly name: string;
+}
+
+/** The registers in which an octave takes the place of a meter. */
+export const BY_OCTAVE: Readonly<Record<string, JudgedOctave>> = {
 	octave42: { kind: INTERVALS.octave42, test: -4, name: '4:2' },
 	octave63: { kind: INTERVALS.octave63, test: 3, name: '6:3' }
 };

@@ -53,6 +53,13 @@ export const OCTAVE_KEYS = [
 	...[END, LIST]
 ] as const;
 
+export const HEARD_OCTAVE_KEYS = [
+	...LEVER_KEYS.slice(0, 2),
+	...OCTAVE_KEYS.slice(3, 5),
+	{ keys: 'P, Enter or PageDown', does: 'the octave is pure: measure it (right pedal)' },
+	...[END, LIST]
+] as const;
+
 /** What a key turns the lever by, before its gear. */
 export const TURNS = { usual: 1, hair: 0.15, far: 5 } as const;
 const BY_KEY: Readonly<Record<string, LeverAction>> = {

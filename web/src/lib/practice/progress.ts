@@ -10,9 +10,8 @@ export const FIRM: Readonly<Record<Drill['kind'], number>> = {
 };
 
 const HEARD_KINDS: readonly Drill['kind'][] = ['setting', 'pair', 'counting', 'holding'];
-/** Whether a drill can be done on the piano in front of one; what an octave proves is for the ear alone. */
-export const isHeardBy = ({ kind }: Drill, { id }: DrillRegister) =>
-	HEARD_KINDS.includes(kind) && !id.startsWith('octave');
+/** Whether a drill can be done on the piano in front of one. */
+export const isHeardBy = ({ kind }: Drill) => HEARD_KINDS.includes(kind);
 
 /** A sitting as pages have it. */
 export interface SittingAt {

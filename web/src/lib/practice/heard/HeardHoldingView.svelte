@@ -130,9 +130,17 @@
 	{#snippet acts()}
 		{@const stands = sitting.isLater ? 'Read it' : 'It holds'}
 		{#if isSimulated}
-			<BlowButtons disabled={!alive} onstrike={does.strike!} onblow={does.blow!} onstand={does.stands!} {stands} />
+			<BlowButtons
+				disabled={!alive || wait > 0}
+				onstrike={does.strike!}
+				onblow={does.blow!}
+				onstand={does.stands!}
+				{stands}
+			/>
 		{:else}
-			<button type="button" class="btn preset-filled-brand" disabled={!alive} onclick={does.stands}>{stands}</button>
+			<button type="button" class="btn preset-filled-brand" disabled={!alive || wait > 0} onclick={does.stands}
+				>{stands}</button
+			>
 		{/if}
 	{/snippet}
 </SittingFrame>

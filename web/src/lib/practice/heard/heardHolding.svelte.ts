@@ -33,7 +33,8 @@ export interface HoldingBegun {
 interface Ground {
 	readonly register: DrillRegister;
 	readonly begun: HoldingBegun;
-	readonly onanswered: (trials: readonly SetTrial[], isOver: boolean) => void;
+	/** It is over, and this was read. */
+	readonly onanswered: (trials: readonly SetTrial[]) => void;
 	readonly onkept: (begun: HoldingBegun) => void;
 	/** The note that is due has changed. */
 	readonly ondue: (note: number) => void;
@@ -119,19 +120,19 @@ export class HeardHolding {
 	private read(off: number): void {
 		const { off: before, at: _at, ...of } = this.left[this.trials.length];
 		this.trials = [...this.trials, { ...of, asked: 0, set: off - before }];
-		this.ground.onanswered(this.trials, this.isOver);
 		this.goOn();
 	}
 
 	private goOn(): void {
 		this.notice = undefined;
 		this.ground.onkept({ left: this.left, trials: this.trials });
-		if (!this.isOver) this.due();
+		if (this.isOver) this.ground.onanswered(this.trials);
+		else this.due();
 	}
 
 	end(): void {
 		if (this.isOver) return;
 		this.isEnded = true;
-		if (this.trials.length) this.ground.onanswered(this.trials, true);
+		if (this.trials.length) this.ground.onanswered(this.trials);
 	}
 }

@@ -50,7 +50,7 @@ export class HeardSitting extends SetSitting {
 	constructor(private readonly ground: Ground) {
 		super(ground.drill === 'pair' ? SITTING.pair : SITTING.setting, { stop: () => {} }, ground.onanswered);
 		this.random = createRandom(ground.seed);
-		this.notes = notesOf(ground.register);
+		this.notes = whiteKeysOf(ground.register);
 		this.next();
 	}
 
@@ -128,6 +128,6 @@ export class HeardSitting extends SetSitting {
 }
 
 /** Notes that are asked for: the white keys of a register, upwards. */
-function notesOf({ lowest, highest }: DrillRegister): number[] {
+export function whiteKeysOf({ lowest, highest }: DrillRegister): number[] {
 	return Array.from({ length: highest - lowest + 1 }, (_, i) => lowest + i).filter((note) => !isRaisedKey(note));
 }

@@ -17,6 +17,7 @@ export interface HeardStrike {
 	readonly error: number;
 	/** Decibels of the loudest partial. */
 	readonly level: number | undefined;
+	readonly partials: StringReading['partials'];
 }
 
 /** How hard the simulated instrument is struck. */
@@ -78,7 +79,7 @@ export class HeardStrings {
 	}
 
 	private async look(reading: StringReading): Promise<void> {
-		const { note, pitch, pitchError: error } = reading;
+		const { note, pitch, pitchError: error, partials } = reading;
 		const isOne = this.open.length === 1;
 		const heard = isOne ? undefined : await this.last.look(reading, this.open.length);
 		if (!isOne && !heard) return;
@@ -87,7 +88,7 @@ export class HeardStrings {
 		const target = this.plan.targetOf(note);
 		if (!target) return;
 		const off = centsBetween(target.pitch, pitch);
-		this.onheard({ note, apart: heard && apartIn(heard.analysis), off, error, level: levelOf(reading) });
+		this.onheard({ note, apart: heard && apartIn(heard.analysis), off, error, partials, level: levelOf(reading) });
 	}
 
 	/** Strikes the due note of the simulated instrument. */
@@ -95,7 +96,15 @@ export class HeardStrings {
 		if (this.due !== undefined) void this.listening.simulated?.strike(this.due, this.open, strength);
 	}
 
-	/** Turns a string of it: 0 leads. */
+	/** Strikes several keys of it at once. */
+	strikeTogether(notes: readonly number[]): void {
+		void this.listening.simulated?.strikeTogether(
+			notes.map((note) => ({ note, strings: this.open })),
+			STRENGTH
+		);
+	}
+
+	/** Turns a string of the due note: 0 leads. */
 	turn(string: number, by: number): void {
 		if (this.due !== undefined) this.listening.simulated?.turn(this.due, string, by);
 	}

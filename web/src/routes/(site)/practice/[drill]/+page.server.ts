@@ -35,7 +35,7 @@ export const load = (async ({ locals, params, url }) => {
 	const tuned = has(choice)
 		? { choice, standsInFor }
 		: { choice: await loadTuning(workshopId, { kind: 'upright' }), standsInFor: choiceName(tuning) };
-	const isHeard = asked.by === 'microphone' && isHeardBy(drill, register);
+	const isHeard = asked.by === 'microphone' && isHeardBy(drill);
 	return {
 		...{ drill: drill.id, register: register.id, school: schoolAsked(asked.school) },
 		conditions: conditionsAsked(asked),

@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { drillOf, type ChoiceRegister } from '@fendrel/core';
+	import { BY_OCTAVE, drillOf, type ChoiceRegister } from '@fendrel/core';
 	import { onMount } from 'svelte';
 	import { RoomSound } from '$lib/audio/roomSound';
 	import { invalidateAll } from '$app/navigation';
@@ -13,6 +13,7 @@
 	import ExaminationView from '$lib/practice/ExaminationView.svelte';
 	import HeardCountingView from '$lib/practice/heard/HeardCountingView.svelte';
 	import HeardHoldingView from '$lib/practice/heard/HeardHoldingView.svelte';
+	import HeardOctaveView from '$lib/practice/heard/HeardOctaveView.svelte';
 	import HeardView from '$lib/practice/heard/HeardView.svelte';
 	import HoldingView from '$lib/practice/HoldingView.svelte';
 	import PairView from '$lib/practice/PairView.svelte';
@@ -88,6 +89,8 @@
 	{#if drill.kind === 'choice'}<ChoiceView {drill} register={register as ChoiceRegister} {...view} />
 	{:else if heard && drill.kind === 'counting'}<HeardCountingView {drill} {register} {...heard} {...view} />
 	{:else if heard && drill.kind === 'holding'}<HeardHoldingView {register} {...heard} {...view} />
+	{:else if heard && drill.kind === 'pair' && BY_OCTAVE[register.id]}
+		<HeardOctaveView {drill} {register} {...heard} {...view} />
 	{:else if heard && (drill.kind === 'setting' || drill.kind === 'pair')}
 		<HeardView {drill} {register} {...heard} {...view} />
 	{:else if drill.kind === 'setting'}<SettingView {drill} {register} {...view} />
@@ -101,7 +104,7 @@
 
 <footer>
 	<p class="soft">{words.why} On {choiceName(data.choice)}.</p>
-	{#if isHeardBy(drill, register)}
+	{#if isHeardBy(drill)}
 		<Segments
 			label="Where it is practised"
 			choices={WHERE}
