@@ -9,7 +9,7 @@ import { LAYERS, recordings } from './recordings';
 
 /*
  * Notes of a recorded grand, all strings open, mixed two and two: the beat that is heard in the mixture against the one that each
- * note alone tells, as a single damped tone over the same seconds. Notes that were not recorded are made by resampling their
+ * note alone tells, as a single damped tone over the same seconds, where each alone is one. Notes that were not recorded are made by resampling their
  * neighbours, by 1.5 semitones at most. The layer struck with middle force was looked at while this was made; the other two were not.
  */
 type Meeting = readonly [lowerPartial: number, upperPartial: number];
@@ -79,11 +79,15 @@ const thought = (note: number) => ({
 	strings: note < 40 ? 2 : 3
 });
 
-/** Where a partial lies in a note alone, in Hz. */
+/** What one tone leaves over of a partial, at most: where strings of a note that fade beat out most of it, no figure of it is true. */
+const MOST_LEFT = 0.35;
+
+/** Where a partial lies in a note alone, in Hz; undefined where the note alone does not tell. */
 function alone(sound: Float32Array, string: StiffString, partial: number): number | undefined {
 	const spacing = Math.min(0.9 * string.flexiblePitch, 40);
 	const envelope = partialEnvelope(sound, RATE, partialHz(string, partial), spacing);
-	return envelope && fitDampedPartial(envelope)?.frequency;
+	const tone = envelope && fitDampedPartial(envelope);
+	return tone && tone.left <= MOST_LEFT ? tone.frequency : undefined;
 }
 
 interface Heard {

@@ -45,8 +45,10 @@ const UNKNOWN = 25;
 const FEWEST_OWN = 2;
 /** Shorter than that nothing is told of two notes, in seconds. */
 const SHORTEST = 0.6;
-/** A figure is not said when it errs by more: per second, and as a share of it; of single strings, and of open unisons. */
-const SAID = { single: { rate: 0.15, share: 0.02 }, open: { rate: 0.45, share: 0.04 } } as const;
+/** A figure is not said when it errs by more: per second, and as a share of it. */
+const SAID = { rate: 0.15, share: 0.02 } as const;
+/** Of open unisons more is asked the longer they sound: so many turns in the time heard, within bounds. */
+const SAID_OPEN = { turns: 1.75, least: 0.36, most: 0.58, share: 0.04 } as const;
 /** Nor when it lies further from what both notes' own partials tell. */
 const FROM_LAW = 3.5;
 /** Octaves of open unisons move by themselves by so much, per second, whatever they are. */
@@ -92,7 +94,8 @@ export function hearPair(
 			if (!beat) return [];
 			const error = isOpen && octave ? Math.hypot(beat.error, OPEN_OCTAVE) : beat.error;
 			const unisonRate = (beat.heardAt * Math.LN2 * Math.max(low.apart, high.apart)) / 1200;
-			return [judged({ ...beat, error, unisonRate }, isOpen, isOpen && octave ? STRAYED * beat.heardAt : 0)];
+			const seconds = sound.samples.length / sound.sampleRate;
+			return [judged({ ...beat, error, unisonRate }, isOpen && seconds, isOpen && octave ? STRAYED * beat.heardAt : 0)];
 		});
 	if (high.present === 0 && !beats.some(({ isResolved }) => isResolved))
 		return { kind: 'refused', why: 'one note only', missing: 'upper' };
@@ -164,9 +167,15 @@ function withoutOwn(sound: PairSound, low: KnownNote, high: KnownNote, asked: nu
 	return { ...high, string, misfit: Math.max(0.6, ...strayed) };
 }
 
-/** @param strays how far the notes' partials lie off their laws where only these tell which tone is whose, per second */
-function judged(beat: MeasuredBeat & Pick<HeardBeat, 'unisonRate'>, isOpen: boolean, strays: number): HeardBeat {
-	const { rate, share } = isOpen ? SAID.open : SAID.single;
+const mostOpen = (seconds: number) => Math.min(SAID_OPEN.most, Math.max(SAID_OPEN.least, SAID_OPEN.turns / seconds));
+
+/**
+ * @param open how long open unisons sounded, in seconds; false with one string each
+ * @param strays how far the notes' partials lie off their laws where only these tell which tone is whose, per second
+ */
+function judged(beat: MeasuredBeat & Pick<HeardBeat, 'unisonRate'>, open: number | false, strays: number): HeardBeat {
+	const isOpen = open !== false;
+	const { rate, share } = isOpen ? { rate: mostOpen(open), share: SAID_OPEN.share } : SAID;
 	const most = Math.max(rate, share * Math.abs(beat.rate));
 	const off = Math.abs(beat.rate - beat.expected) / Math.hypot(beat.error, beat.expectedError);
 	const untold = untoldFor(beat, most, off, isOpen);

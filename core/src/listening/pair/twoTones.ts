@@ -7,6 +7,8 @@ import { goesWith, type Band, type Expected, type Told } from './expected';
 const WORTH = 20;
 /** A tone weaker than this share of the stronger one is the room's. */
 const LEAST_SHARE = 0.01;
+/** One that is looked for where it should be is found in any noise: it has to be this share. */
+const LEAST_LOOKED_FOR = 0.1;
 /** A string's own beat: no wider than that share of its pitch (five cents), no shorter than so many seconds; where it is looked for, in cents. */
 const OWN_BEAT = { most: 2.9e-3, seconds: 0.15, starts: [-3, -1.5, -0.6, 0.6, 1.5, 3], tried: 3 } as const;
 /** Steps of the grid on which unresolved tones are weighed, to either side, in standard deviations. */
@@ -31,7 +33,8 @@ export function twoTonesAt({ envelope, low, high }: Band): Told | undefined {
 	const errors = turnErrors(envelope, fit);
 	const rate = hzOf(envelope, h.turn) - hzOf(envelope, l.turn);
 	const error = (Math.hypot(errors[0], errors[1]) * envelope.rate) / (2 * Math.PI);
-	if (![l, h].every(isWithin) || !Number.isFinite(error)) return undefined;
+	const isFaint = Math.min(size(l), size(h)) < LEAST_LOOKED_FOR * Math.max(size(l), size(h));
+	if (![l, h].every(isWithin) || !Number.isFinite(error) || isFaint) return undefined;
 	return { rate, error, wide: rate > 0 ? 1 : 0, isResolved: true };
 }
 
