@@ -16,6 +16,7 @@ const CORE_ORDER = [
 	'sounding',
 	'setting',
 	'proving',
+	'reeds',
 	'drills',
 	'families'
 ];

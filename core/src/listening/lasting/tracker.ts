@@ -1,0 +1,124 @@
+import { median } from 'd3-array';
+import { MEDIAN_TO_SD } from '../../numeric/bisquare';
+import { hannWindow } from '../../numeric/hann';
+import { hz, type Cents, type Hz, cents } from '../../units/quantity';
+
+/** Where a tone stands for a twentieth of a second. */
+export interface TonePoint {
+	/** Seconds from the tone's first sample. */
+	readonly at: number;
+	readonly pitch: Hz;
+	/** Standard error. */
+	readonly error: Cents;
+	/** Decibels of its harmonics. */
+	readonly level: number;
+}
+
+/** From one window to the next, in seconds. */
+export const HOP = 0.01;
+/** Windows that make one point. */
+const EACH = 5;
+const HARMONICS = 12;
+/** A window is so many periods long, and no shorter than so many seconds: harmonics are parted, and the noise between them is seen. */
+const WINDOW = { periods: 4, seconds: 0.05 } as const;
+/** No harmonic says more than the others together. */
+const MOST_WEIGHT = 0.5;
+/** A harmonic further from the others than so many of their deviations, or cents, is none of the tone's. */
+const OUTLIER = { deviations: 3, cents: 2 } as const;
+/** Errors of windows that overlap: those of a point's five are hardly less than one's. */
+const SHARED = 1.6;
+/** No point errs by less: harmonics of real reeds stray by so much, in cents. */
+const LEAST_ERROR = 0.03;
+
+/**
+ * Pitch by the phase of the harmonics from window to window, each weighed by the square of its number and its power over the noise,
+ * which is heard half-way between harmonics.
+ * @param pitch about: the tone stays within a quarter-tone of it
+ */
+export function trackTone(samples: Float32Array, sampleRate: number, pitch: number): TonePoint[] {
+	const hop = Math.round(HOP * sampleRate);
+	const length = Math.round(Math.max(WINDOW.periods / pitch, WINDOW.seconds) * sampleRate);
+	const count = Math.floor((samples.length - length) / hop) + 1;
+	if (count < 2) return [];
+	const harmonics = Math.min(HARMONICS, Math.floor((0.45 * sampleRate) / pitch));
+	const window = hannWindow(length);
+	const turns = Array.from({ length: harmonics }, (_, k) =>
+		envelope(samples, window, hop, count, (pitch * (k + 1)) / sampleRate)
+	);
+	const noises = Array.from({ length: harmonics }, (_, k) => {
+		const { re, im } = envelope(samples, window, hop, count, (pitch * (k + 1.5)) / sampleRate);
+		return median(Array.from(re, (value, i) => value * value + im[i] * im[i]))! / Math.LN2;
+	});
+	const perHop = (2 * Math.PI * hop) / sampleRate;
+	const frames = Array.from({ length: count - 1 }, (_, k) => {
+		const told = turns.map(({ re, im }, h) => {
+			const n = h + 1;
+			const step = Math.atan2(im[k + 1] * re[k] - re[k + 1] * im[k], re[k + 1] * re[k] + im[k + 1] * im[k]);
+			const power = re[k + 1] ** 2 + im[k + 1] ** 2;
+			const off = (1200 / Math.LN2) * Math.log1p(step / perHop / (n * pitch));
+			return { off, power, weight: (n * n * power) / (noises[h] + 1e-12) };
+		});
+		return { ...combined(told), level: 10 * Math.log10(told.reduce((sum, { power }) => sum + power, 0) + 1e-18) };
+	});
+	const points: TonePoint[] = [];
+	// Phase noise of one harmonic, in cents of the first, over one step.
+	const scale = (1200 / Math.LN2 / pitch / perHop) * Math.SQRT1_2;
+	for (let k = 0; k + EACH <= frames.length; k += EACH) {
+		const part = frames.slice(k, k + EACH);
+		const off = part.reduce((sum, each) => sum + each.off, 0) / EACH;
+		// The first and the last window of a point are all that tells its turn.
+		const weight = part.reduce((sum, each) => sum + each.weight, 0) / EACH;
+		const noise = (SHARED * scale) / Math.sqrt(weight + 1e-12) / EACH;
+		points.push({
+			at: (k * hop + (EACH * hop + length) / 2) / sampleRate,
+			pitch: hz(pitch * 2 ** (off / 1200)),
+			error: cents(Math.hypot(LEAST_ERROR, noise)),
+			level: part.reduce((sum, each) => sum + each.level, 0) / EACH
+		});
+	}
+	return points;
+}
+
+/** What harmonics say together: outliers are left out, and none outweighs the rest. */
+function combined(told: readonly { readonly off: number; readonly weight: number }[]) {
+	const middle = median(told, ({ off }) => off)!;
+	const spread = MEDIAN_TO_SD * median(told, ({ off }) => Math.abs(off - middle))!;
+	const most = Math.max(OUTLIER.cents, OUTLIER.deviations * spread);
+	const kept = told.filter(({ off }) => Math.abs(off - middle) <= most);
+	const all = kept.reduce((sum, { weight }) => sum + weight, 0);
+	const top = Math.max(...kept.map(({ weight }) => weight));
+	const cap =
+		kept.length > 1 ? Math.min(top, Math.max((MOST_WEIGHT / (1 - MOST_WEIGHT)) * (all - top), all / kept.length)) : top;
+	let [sum, weight] = [0, 0];
+	for (const each of kept) {
+		const by = Math.min(each.weight, cap);
+		sum += by * each.off;
+		weight += by;
+	}
+	return { off: weight > 0 ? sum / weight : middle, weight };
+}
+
+/** A sound turned back by a frequency, in turns a sample, window by window. */
+function envelope(samples: Float32Array, window: Float64Array, hop: number, count: number, turns: number) {
+	const re = new Float64Array(count);
+	const im = new Float64Array(count);
+	const step = 2 * Math.PI * turns;
+	const [dc, ds] = [Math.cos(step), -Math.sin(step)];
+	for (let k = 0; k < count; k++) {
+		const from = k * hop;
+		// Worked out afresh at each window: a long product of rotations would drift.
+		let [c, s] = [Math.cos(step * from), -Math.sin(step * from)];
+		let [sumRe, sumIm] = [0, 0];
+		for (let i = 0; i < window.length; i++) {
+			const value = samples[from + i] * window[i];
+			sumRe += value * c;
+			sumIm += value * s;
+			const next = c * dc - s * ds;
+			s = s * dc + c * ds;
+			c = next;
+		}
+		re[k] = (4 * sumRe) / window.length;
+		im[k] = (4 * sumIm) / window.length;
+	}
+	return { re, im };
+}
