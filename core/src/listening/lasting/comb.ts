@@ -27,6 +27,8 @@ const AS_HARMONIC = 8;
 const NEAR = { bins: 0.7, share: 0.003 } as const;
 /** Of combs that explain nearly as much the highest is the tone: every one is also a comb of its half. */
 const AS_GOOD = 0.02;
+/** Two tones in a pure interval make a comb that no tone has: one has its first harmonic, or these where that is weak. */
+const PROOFS = [[1], [2, 3, 5]] as const;
 /** Harmonics that are looked for, and bins to either side that are theirs under a Hann window. */
 const HARMONICS = 30;
 const LOBE = 2.5;
@@ -68,9 +70,12 @@ export function findComb(spectrum: Spectrum, sampleRate: number): Comb | undefin
 			const pitch = refined(about);
 			return { pitch, share: explained(pitch) };
 		});
-	if (tried.length === 0) return undefined;
-	const best = Math.max(...tried.map(({ share }) => share));
-	const { pitch } = tried
+	const has = (pitch: number, n: number) =>
+		peaks.some(({ frequency }) => Math.abs(frequency - n * pitch) < Math.max(NEAR.bins * bin, NEAR.share * frequency));
+	const own = tried.filter(({ pitch }) => PROOFS.some((proof) => proof.every((n) => has(pitch, n))));
+	if (own.length === 0) return undefined;
+	const best = Math.max(...own.map(({ share }) => share));
+	const { pitch } = own
 		.filter(({ share }) => share >= best - AS_GOOD)
 		.reduce((highest, each) => (each.pitch > highest.pitch ? each : highest));
 	const foreign = peaks.find(({ frequency }) => !isNear(frequency, pitch));

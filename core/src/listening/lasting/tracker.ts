@@ -21,6 +21,8 @@ const EACH = 5;
 const HARMONICS = 12;
 /** A window is so many periods long, and no shorter than so many seconds: harmonics are parted, and the noise between them is seen. */
 const WINDOW = { periods: 4, seconds: 0.05 } as const;
+/** Tones are parted by a window where they lie so many turns in it apart. */
+const PARTED = 2.4;
 /** No harmonic says more than the others together. */
 const MOST_WEIGHT = 0.5;
 /** A harmonic further from the others than so many of their deviations, or cents, is none of the tone's. */
@@ -34,25 +36,34 @@ const LEAST_ERROR = 0.03;
  * Pitch by the phase of the harmonics from window to window, each weighed by the square of its number and its power over the noise,
  * which is heard half-way between harmonics.
  * @param pitch about: the tone stays within a quarter-tone of it
+ * @param others pitches of tones that sound besides: harmonics that come near theirs are left out
+ * @param seconds how long a window is; as short as the tone allows unless given
  */
-export function trackTone(samples: Float32Array, sampleRate: number, pitch: number): TonePoint[] {
+export function trackTone(
+	samples: Float32Array,
+	sampleRate: number,
+	pitch: number,
+	others: readonly number[] = [],
+	seconds = Math.max(WINDOW.periods / pitch, WINDOW.seconds)
+): TonePoint[] {
 	const hop = Math.round(HOP * sampleRate);
-	const length = Math.round(Math.max(WINDOW.periods / pitch, WINDOW.seconds) * sampleRate);
+	const length = Math.round(seconds * sampleRate);
 	const count = Math.floor((samples.length - length) / hop) + 1;
 	if (count < 2) return [];
-	const harmonics = Math.min(HARMONICS, Math.floor((0.45 * sampleRate) / pitch));
+	const apart = PARTED / seconds;
+	const own = ownHarmonics(pitch, others, seconds, sampleRate);
+	if (own.length === 0) return [];
 	const window = hannWindow(length);
-	const turns = Array.from({ length: harmonics }, (_, k) =>
-		envelope(samples, window, hop, count, (pitch * (k + 1)) / sampleRate)
-	);
-	const noises = Array.from({ length: harmonics }, (_, k) => {
-		const { re, im } = envelope(samples, window, hop, count, (pitch * (k + 1.5)) / sampleRate);
+	const turns = own.map((n) => envelope(samples, window, hop, count, (pitch * n) / sampleRate));
+	const noises = own.map((n) => {
+		const beside = [0.5, -0.5, 0.3, -0.3].find((off) => isAlone((n + off) * pitch, others, apart)) ?? 0.5;
+		const { re, im } = envelope(samples, window, hop, count, (pitch * (n + beside)) / sampleRate);
 		return median(Array.from(re, (value, i) => value * value + im[i] * im[i]))! / Math.LN2;
 	});
 	const perHop = (2 * Math.PI * hop) / sampleRate;
 	const frames = Array.from({ length: count - 1 }, (_, k) => {
 		const told = turns.map(({ re, im }, h) => {
-			const n = h + 1;
+			const n = own[h];
 			const step = Math.atan2(im[k + 1] * re[k] - re[k + 1] * im[k], re[k + 1] * re[k] + im[k + 1] * im[k]);
 			const power = re[k + 1] ** 2 + im[k + 1] ** 2;
 			const off = (1200 / Math.LN2) * Math.log1p(step / perHop / (n * pitch));
@@ -79,6 +90,21 @@ export function trackTone(samples: Float32Array, sampleRate: number, pitch: numb
 	return points;
 }
 
+/** Harmonics of a tone near which the others have none, in windows so long. */
+export function ownHarmonics(
+	pitch: number,
+	others: readonly number[],
+	seconds: number,
+	sampleRate: number
+): readonly number[] {
+	const highest = Math.min(HARMONICS, Math.floor((0.45 * sampleRate) / pitch));
+	return Array.from({ length: highest }, (_, k) => k + 1).filter((n) => isAlone(n * pitch, others, PARTED / seconds));
+}
+
+/** Whether nothing of the other tones comes near. */
+const isAlone = (frequency: number, others: readonly number[], apart: number) =>
+	others.every((other) => Math.abs(frequency - Math.max(1, Math.round(frequency / other)) * other) > apart);
+
 /** What harmonics say together: outliers are left out, and none outweighs the rest. */
 function combined(told: readonly { readonly off: number; readonly weight: number }[]) {
 	const middle = median(told, ({ off }) => off)!;
@@ -99,7 +125,7 @@ function combined(told: readonly { readonly off: number; readonly weight: number
 }
 
 /** A sound turned back by a frequency, in turns a sample, window by window. */
-function envelope(samples: Float32Array, window: Float64Array, hop: number, count: number, turns: number) {
+export function envelope(samples: Float32Array, window: Float64Array, hop: number, count: number, turns: number) {
 	const re = new Float64Array(count);
 	const im = new Float64Array(count);
 	const step = 2 * Math.PI * turns;
