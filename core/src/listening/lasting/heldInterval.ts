@@ -1,6 +1,7 @@
 import { deviation, mean } from 'd3-array';
 import { hannWindow } from '../../numeric/hann';
 import { normalTail } from '../../numeric/normalTail';
+import { weightedLine } from '../../numeric/weighted';
 import { envelope, HOP, ownHarmonics, trackTone } from './tracker';
 
 /** How two tones that last beat where their harmonics meet. */
@@ -70,6 +71,8 @@ const ODD = [1, 3, 5, 7] as const;
 /** How far off the octave a partner is looked for, in cents, and in how many steps a turn in the time heard. */
 const LOOKED = { cents: 35, steps: 8 } as const;
 const THERE = 3;
+/** Turns in the time heard that show a second tone. */
+const LEAST_TURNS = 0.4;
 
 /**
  * The beat of an octave whose upper tone has no harmonic of its own: the lower tone is known by its odd harmonics, the even ones
@@ -109,9 +112,11 @@ export function octavePartner(samples: Float32Array, sampleRate: number, lower: 
 	const most = 2 * lower * (2 ** (LOOKED.cents / 1200) - 1);
 	const step = 1 / seconds / LOOKED.steps;
 	const leftAt = (difference: number) => even.reduce((sum, each) => sum + leftOver(each, difference), 0);
-	const one = even.reduce((sum, { re, im }) => sum + leftOverOne(re, im), 0);
+	const one = even.reduce((sum, { re, im }) => sum + leftOverOne(re) + leftOverOne(im), 0);
 	let best = { difference: step, left: Infinity };
 	for (let difference = -most; difference <= most; difference += step) {
+		// Slower than that it is the one tone that swells or fades.
+		if (Math.abs(difference) * seconds < LEAST_TURNS) continue;
 		const left = leftAt(difference);
 		if (left < best.left) best = { difference, left };
 	}
@@ -127,10 +132,14 @@ export function octavePartner(samples: Float32Array, sampleRate: number, lower: 
 	return { ...withSense(rate, Math.max(LEAST_ERROR, error)), gain };
 }
 
-/** Power left over when a tone that stands still is taken out. */
-function leftOverOne(re: Float64Array, im: Float64Array): number {
-	const [a, b] = [mean(re)!, mean(im)!];
-	return re.reduce((sum, value, k) => sum + (value - a) ** 2 + (im[k] - b) ** 2, 0);
+/** Power left over when a tone that stands still, and swells or fades, is taken out. */
+function leftOverOne(of: Float64Array): number {
+	const values = Array.from(of);
+	const line = weightedLine(
+		values.map((_, k) => k),
+		values
+	)!;
+	return values.reduce((sum, value, k) => sum + (value - line.meanY - line.slope * (k - line.meanX)) ** 2, 0);
 }
 
 /** The same with another one that turns besides. */

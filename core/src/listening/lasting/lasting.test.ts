@@ -88,7 +88,7 @@ describe('the slope of pitch on breath', () => {
 	it('is told by one swell within a twentieth of a cent a decibel, and its error is true', () => {
 		const off: number[] = [];
 		let [right, all] = [0, 0];
-		for (let seed = 1; seed <= 24; seed++) {
+		for (let seed = 1; seed <= 24; seed += 2) {
 			const slope = -0.5 + 0.025 * seed;
 			const swell = { from: -18, to: 0, slope, seconds: 4, noise: 40, wobble: { cents: 0.3, rate: 1.3 } };
 			const told = pressureSlope(
