@@ -2,12 +2,14 @@ import { median } from 'd3-array';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { createRandom } from '../numeric/random';
-import { cents } from '../units/quantity';
+import { cents, hz } from '../units/quantity';
 import { auxiliaryFor, bendFloor, floorsOf, USUAL_FLOORS } from './bends';
 import { adviseFiling, strokeSize, type Bite, type BiteRule } from './filing';
+import { chordBeats, chordsOf, filingCost, outOfTune, reedHz, type StandingReed } from './chords';
 import { gentleOffset, JUST_CHORDS, octavesOf, reedOffset, reedsOf } from './intonation';
 import { LAYOUTS, layoutById, layoutProblem } from './layouts';
 import { filePlate, SIMULATED_PLATE } from './simulatedFiling';
+import { reedOrder } from './order';
 import { compareReeds } from './twoReeds';
 
 const MAJOR = layoutById('major')!;
@@ -196,5 +198,75 @@ describe('bends', () => {
 		expect(floorsOf([])).toEqual(USUAL_FLOORS);
 		const played = Array.from({ length: 6 }, () => ({ floor: 830, beneath: 700, by: 'reed' as const }));
 		expect(floorsOf(played)).toEqual({ reed: 0.75 * 130 + 25, auxiliary: 50 });
+	});
+});
+
+describe('chords', () => {
+	const tonic = hz(261.63);
+	const standing = (share: number, slope = 0): StandingReed[] =>
+		reedsOf(MAJOR.holes).map((reed) => ({
+			...reed,
+			offset: reedOffset(reed.note, reed.plate, { ...JUST_CHORDS, share }),
+			breath: { slope, error: 0.02 }
+		}));
+	const of = (reeds: readonly StandingReed[], plate: string, holes: readonly number[]) =>
+		reeds.filter((reed) => reed.plate === plate && holes.includes(reed.hole));
+
+	it('of neighbouring holes are still where they are just, and beat as equal ones do where they are equal', () => {
+		expect(chordsOf(MAJOR.holes)).toHaveLength(16);
+		const just = chordBeats(tonic, of(standing(1), 'blow', [4, 5, 6]));
+		expect(just.map(({ rate }) => Math.abs(rate) < 0.02)).toEqual([true, true, true]);
+		const equal = chordBeats(tonic, of(standing(0), 'blow', [4, 5, 6]));
+		// C5-E5 in equal temperament: 4 E5 - 5 C5.
+		expect(equal[0].rate).toBeCloseTo(4 * 659.26 - 5 * 523.26, 1);
+	});
+
+	it('beat when blown harder as their reeds fall', () => {
+		const chord = of(standing(1), 'blow', [4, 5, 6]);
+		const steep = chord.map((reed, i) => (i === 0 ? { ...reed, breath: { slope: -0.5, error: 0 } } : reed));
+		expect(reedHz(tonic, steep[0], 6)).toBeCloseTo(reedHz(tonic, steep[0]) * 2 ** (-3 / 1200), 9);
+		expect(chordBeats(tonic, steep, 6)[0].rate).toBeGreaterThan(4);
+		expect(chordBeats(tonic, steep, 0)[0].rate).toBeCloseTo(0, 1);
+	});
+
+	it('that are rough: the note outside the still pair is out', () => {
+		const chord = of(standing(1), 'blow', [4, 5, 6]);
+		const out = chord.map((reed) => (reed.hole === 5 ? { ...reed, offset: cents(reed.offset + 6) } : reed));
+		expect(outOfTune(chordBeats(tonic, out))?.hole).toBe(5);
+		expect(outOfTune(chordBeats(tonic, chord))).toBeUndefined();
+		expect(outOfTune(chordBeats(tonic, of(standing(0), 'blow', [4, 5, 6])).slice(0, 1))).toBeUndefined();
+	});
+
+	it('cost what their reeds have to move, up and down; what may stay is left', () => {
+		expect(filingCost([3, -4, 0.4, -0.2, 2], 0.5)).toEqual({ up: 5, down: 4, left: 2 });
+	});
+});
+
+describe('the order of work', () => {
+	const named = (level: 'equal' | 'chords', plate: string) =>
+		reedOrder(MAJOR.holes, level).flatMap((reed) => (reed.plate === plate ? [reed.hole] : []));
+
+	it('goes by place where each reed is set by itself', () => {
+		expect(named('equal', 'blow')).toEqual([4, 5, 6, 3, 2, 1, 7, 8, 9, 10]);
+		expect(
+			reedOrder(MAJOR.holes, 'equal')
+				.slice(0, 10)
+				.every(({ plate }) => plate === 'blow')
+		).toBe(true);
+	});
+
+	it('goes by degree where reeds are set against each other, low reeds last', () => {
+		// Tonics from the top, fifths, thirds.
+		expect(named('chords', 'blow')).toEqual([10, 7, 4, 1, 9, 6, 3, 8, 5, 2]);
+		// The draw chord’s root has no octave; then its fifths and thirds, sevenths and ninths.
+		expect(named('chords', 'draw').slice(0, 6)).toEqual([2, 8, 4, 1, 7, 3]);
+	});
+
+	it('has every reed of every layout once', () => {
+		for (const { holes } of LAYOUTS)
+			for (const level of ['equal', 'octaves', 'chords'] as const) {
+				const order = reedOrder(holes, level);
+				expect(new Set(order.map(({ hole, plate }) => `${plate} ${hole}`)).size).toBe(reedsOf(holes).length);
+			}
 	});
 });

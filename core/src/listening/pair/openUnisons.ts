@@ -10,8 +10,8 @@ const LAWFUL = 4;
 const STRAYED = 7e-4;
 /** Beats that lie so many errors from what the laws expect are those of one note's strings among themselves. */
 const OF_ONE_NOTE = 2;
-/** Beats that many times faster than a note's own strings can be are no beats of these: their partials may have strayed. */
-const FASTER = 2;
+/** Beats faster than that many of those which a note’s own strings make are no beats of these: its partials may have strayed. */
+const FASTER = 1;
 /** Several tones are taken where it is so sure which of them are whose, per second. */
 const SURE = 0.12;
 /** A law of real strings errs by no less, per second. */
