@@ -114,6 +114,13 @@ export * from './listening/closer/partialAlone';
 export * from './listening/closer/referenceTone';
 export * from './listening/survey/recordedStrikes';
 export type { Component } from './listening/closer/components';
+export { REED_LIMITS, BOW_LIMITS, type SteadyLimits } from './listening/lasting/steadiness';
+export {
+	LastingListener,
+	type LastingEvent,
+	type LastingReading,
+	type LastingRefusal
+} from './listening/lasting/lastingListener';
 export * from './sounding/strike';
 export type { Glide } from './sounding/oscillators';
 export * from './sounding/room';
@@ -128,6 +135,7 @@ export * from './sounding/structure';
 export * from './sounding/simulatedInstrument';
 export * from './sounding/movedStrings';
 export * from './sounding/measuredTwin';
+export { renderLastingTone, STEADY_REED, type LastingTone } from './sounding/reed';
 export * from './setting/hold';
 export * from './setting/standing';
 export * from './setting/step';

@@ -28,8 +28,8 @@ export const STEADY_REED: Omit<LastingTone, 'pitch' | 'seed'> = {
 };
 
 const HARMONICS = 24;
-/** Highest level, of full scale. */
-const LEVEL = 0.2;
+/** Level at full breath, of full scale: the breath's decibels are those of the sound's power. */
+const LEVEL = 0.12;
 /** A decibel less of breath takes so much from the brightness. */
 const DULLER = 0.006;
 /** Decibels below full breath at which a tone begins and ends. */
@@ -54,11 +54,11 @@ export function renderLastingTone(tone: LastingTone, sampleRate: number): Float3
 		let [value, share, all] = [0, 1, 0];
 		for (let n = 1; n <= HARMONICS && n * pitch < 0.45 * sampleRate; n++) {
 			value += share * Math.sin(n * phase + phases[n - 1]);
-			all += share;
+			all += share * share;
 			share *= bright;
 		}
 		const loud = LEVEL * 10 ** (level / 20);
-		sound[i] = (loud * value) / all + breath * Math.min(1, edge + 0.1) * random.normal();
+		sound[i] = (loud * value) / Math.sqrt(all) + breath * Math.min(1, edge + 0.1) * random.normal();
 	}
 	return sound;
 }

@@ -73,8 +73,8 @@ describe('a listener to tones that last', () => {
 		expect(listen(room(3)).every(({ kind }) => kind === 'level')).toBe(true);
 	});
 
-	it('reads nothing of voices, music and fans, and goes on when they are over', () => {
-		for (const [i, id] of (['speech', 'music', 'fan'] as const).entries()) {
+	it('reads nothing of voices, music, fans and mains, and goes on when they are over', () => {
+		for (const [i, id] of (['speech', 'music', 'fan', 'mains'] as const).entries()) {
 			const events = listen(renderSurroundings(id, 4, 5 + i, RATE)!, reed({ pitch: 330 }));
 			const read = readings(events);
 			expect(read.filter(({ pitch }) => Math.abs(centsBetween(hz(330), pitch)) < 1)).toHaveLength(1);

@@ -103,7 +103,13 @@ type State = Quiet | Rising | Sounding;
 
 const QUIET: State = { is: 'quiet', noisy: 0, several: 0, isSaid: false };
 
-const isTone = (comb: Comb | undefined): comb is Comb => comb !== undefined && comb.clarity >= CLEAR;
+/** Mains that hum are a tone that lasts, and none that anybody tunes: so near to theirs, as a share. */
+const MAINS = [50, 60] as const;
+const NEAR_MAINS = 0.004;
+
+const isHum = (pitch: number) => MAINS.some((mains) => Math.abs(pitch / mains - 1) < NEAR_MAINS);
+const isTone = (comb: Comb | undefined): comb is Comb =>
+	comb !== undefined && comb.clarity >= CLEAR && !isHum(comb.pitch);
 const isSame = (pitch: number, other: number) => Math.abs(1200 * Math.log2(pitch / other)) <= SAME;
 
 /** Listens to tones that are kept going: a comb of harmonics that has stood for a while, never a rise in level. */

@@ -31,17 +31,22 @@ export class LevelWatch {
 		this.hum = this.strikeLevel = this.silentSince = this.clippedAt = this.rising = undefined;
 	}
 
+	/** How loud it is, where nothing is told besides. */
+	hearLevel(at: number, level: number): void {
+		this.level = level;
+		this.silentSince = level > DEAD_DB ? undefined : (this.silentSince ?? at);
+		this.dead = this.silentSince !== undefined && at - this.silentSince > DEAD_SECONDS;
+	}
+
 	hear(events: readonly ListenerEvent[]): void {
 		for (const event of events) {
 			if (event.kind === 'strike') this.begin(event.at);
 			if (event.kind !== 'level') continue;
-			this.level = event.level;
+			this.hearLevel(event.at, event.level);
 			this.noise = event.noise;
 			if (event.clipped) this.clippedAt = event.at;
 			this.clipped = this.clippedAt !== undefined && event.at - this.clippedAt < CLIPPED_SECONDS;
 			this.hum = event.hum;
-			this.silentSince = event.level > DEAD_DB ? undefined : (this.silentSince ?? event.at);
-			this.dead = this.silentSince !== undefined && event.at - this.silentSince > DEAD_SECONDS;
 			this.followStrike(event.at, event.level);
 		}
 	}

@@ -1,4 +1,4 @@
-import type { Chord, Strike, Surroundings } from '@fendrel/core';
+import type { Chord, LastingTone, Strike, Surroundings } from '@fendrel/core';
 import type { Task } from './protocol';
 
 export interface PassageJob {
@@ -21,5 +21,7 @@ export type SoundingTasks = {
 	strike: Task<readonly Strike[], readonly Samples[]>;
 	/** What is heard besides the instrument. */
 	surroundings: Task<SurroundingsJob, Samples | undefined>;
+	/** Tones that last, together. */
+	lasting: Task<{ readonly tones: readonly LastingTone[]; readonly sampleRate: number }, Samples>;
 	passage: Task<PassageJob, readonly Samples[]>;
 };

@@ -1,4 +1,4 @@
-import { renderPassage, renderStrike, renderSurroundings } from '@fendrel/core';
+import { renderLastingTone, renderPassage, renderStrike, renderSurroundings } from '@fendrel/core';
 import { handing } from './protocol';
 import { serve } from './serve';
 import type { SoundingTasks } from './sounding';
@@ -12,6 +12,12 @@ serve<SoundingTasks>({
 	surroundings({ surroundings, seconds, seed, sampleRate }) {
 		const sound = renderSurroundings(surroundings, seconds, seed, sampleRate);
 		return sound && handing(sound, sound.buffer);
+	},
+	lasting({ tones, sampleRate }) {
+		const sounds = tones.map((tone) => renderLastingTone(tone, sampleRate));
+		const sum = new Float32Array(Math.max(...sounds.map(({ length }) => length)));
+		for (const sound of sounds) sound.forEach((value, i) => (sum[i] += value));
+		return handing(sum, sum.buffer);
 	},
 	async passage({ versions, sampleRate }, { pause }) {
 		const sounds: Float32Array<ArrayBuffer>[] = [];

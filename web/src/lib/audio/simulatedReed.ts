@@ -1,0 +1,36 @@
+import type { LastingTone } from '@fendrel/core';
+import { isGivenUp } from '$lib/workers/client';
+import { soundingWorker } from '$lib/workers/sounding.client';
+import { onEnd } from './lifetime';
+import { sampled, Voice } from './voice';
+
+/** Reeds that nobody blows: their sound comes in as a microphone's does, and out of the loudspeaker. */
+export class SimulatedReed {
+	private readonly worker = soundingWorker();
+	private sounding: Voice | undefined;
+
+	constructor(
+		private readonly context: BaseAudioContext,
+		private readonly input: AudioNode,
+		private readonly lifetime: AbortSignal
+	) {
+		onEnd(lifetime, () => {
+			this.sounding?.end();
+			this.worker.close();
+		});
+	}
+
+	/** Sounds tones together; what sounded before ends. */
+	async blow(tones: readonly LastingTone[]): Promise<void> {
+		const { context, input, lifetime } = this;
+		try {
+			const sound = await this.worker.run('lasting', { tones, sampleRate: context.sampleRate });
+			if (lifetime.aborted) return;
+			this.sounding?.end();
+			this.sounding = new Voice(context, sampled(context, sound), 1, [input, context.destination]);
+			this.sounding.start(context.currentTime + 0.01);
+		} catch (fault) {
+			if (!isGivenUp(fault)) throw fault;
+		}
+	}
+}

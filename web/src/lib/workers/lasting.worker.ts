@@ -1,0 +1,4 @@
+import { lastingJobs } from './lasting.jobs';
+import { serve } from './serve';
+
+serve(lastingJobs());
