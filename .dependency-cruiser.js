@@ -20,7 +20,17 @@ const CORE_ORDER = [
 	'drills',
 	'families'
 ];
-const FEATURES = ['account', 'instruments', 'visit', 'temperaments', 'intervals', 'bearing', 'counts', 'practice'];
+const FEATURES = [
+	'account',
+	'instruments',
+	'visit',
+	'temperaments',
+	'intervals',
+	'bearing',
+	'counts',
+	'practice',
+	'tones'
+];
 const SHARED = [
 	'ui',
 	'workshop',

@@ -5,7 +5,8 @@
 	const views = [
 		{ href: '/intervals', label: 'Two notes' },
 		{ href: '/intervals/octave', label: 'A whole octave' },
-		{ href: '/intervals/counts', label: 'From counted beats' }
+		{ href: '/intervals/counts', label: 'From counted beats' },
+		{ href: '/intervals/tone', label: 'A tone that lasts' }
 	];
 </script>
 

@@ -1,0 +1,50 @@
+import { mkdirSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { renderLastingTone, STEADY_REED } from '@fendrel/core';
+import { expect, test } from '@playwright/test';
+import wavefile from 'wavefile';
+import { launchOptions } from '../../scripts/lib/browser.mjs';
+import { signIn } from './parts';
+
+/** A reed 3.4 cents over A4 whose breath rises for half a second, wind before it. */
+const RATE = 48_000;
+const PITCH = 440 * 2 ** (3.4 / 1200);
+const FOLDER = join(tmpdir(), 'fendrel-e2e');
+const WAV = join(FOLDER, 'reed.wav');
+
+function writeReed(): void {
+	const reed = { ...STEADY_REED, pitch: PITCH, rise: 0.5, seconds: 3, noise: 30, seed: 2 };
+	const sound = renderLastingTone(reed, RATE);
+	const samples = new Float32Array(5 * RATE);
+	samples.set(sound, RATE);
+	const wav = new wavefile.WaveFile();
+	wav.fromScratch(1, RATE, '32f', samples);
+	mkdirSync(FOLDER, { recursive: true });
+	writeFileSync(WAV, wav.toBuffer());
+}
+writeReed();
+
+test.use({
+	launchOptions: launchOptions([
+		'--use-fake-ui-for-media-stream',
+		'--use-fake-device-for-media-stream',
+		`--use-file-for-fake-audio-capture=${WAV}`
+	])
+});
+
+test('a reed through the microphone is read within a fifth of a cent', async ({ page }) => {
+	test.setTimeout(120_000);
+	await signIn(page);
+	await page.goto('/intervals/tone');
+	await page.getByLabel('Sound from').selectOption({ label: 'Microphone' });
+	await page.getByRole('button', { name: 'Listen' }).click();
+	const read = page.getByRole('region', { name: 'Tones read' }).getByRole('row');
+	await expect(async () => {
+		// It sounds again and again; the page may have begun to listen in the midst of it.
+		const texts = await read.allTextContents();
+		const whole = texts.map((text) => /^A4\s*([\d.]+)/.exec(text.trim())?.[1]).filter((hertz) => hertz !== undefined);
+		expect(whole.length).toBeGreaterThan(0);
+		for (const hertz of whole) expect(Math.abs(1200 * Math.log2(Number(hertz) / PITCH))).toBeLessThan(0.2);
+	}).toPass({ timeout: 60_000 });
+});

@@ -1,0 +1,37 @@
+import { expect, test, type Page } from '@playwright/test';
+import { leaveField, signIn } from './parts';
+
+const rows = (page: Page) => page.getByRole('region', { name: 'Tones read' }).getByRole('row');
+
+test('a reed that is blown is read in the second in which it stands still; a swell tells how it falls; an octave is noticed', async ({
+	page
+}) => {
+	await signIn(page);
+	await page.goto('/intervals');
+	await page.getByRole('link', { name: 'A tone that lasts' }).click();
+	await page.getByRole('button', { name: 'Listen' }).click();
+	const reed = page.getByRole('group', { name: 'Simulated reed' });
+	await expect(reed).toBeVisible();
+	await reed.getByLabel('Reed').selectOption('E5');
+	await leaveField(page);
+	await page.keyboard.press('1');
+	// Seven cents sharp at full breath, and 1.7 more when it is blown 14 dB more gently.
+	await expect(rows(page).nth(1)).toContainText(/^E5\s*66[0-9]\.\d\d\s*\+8\.\d\d ±0\.\d\d/);
+	await page.keyboard.press('3');
+	await expect(rows(page)).toHaveCount(3);
+	await expect(rows(page).nth(1)).toContainText(/−0\.1\d ±0\.\d\d c\/dB/);
+	await reed.getByLabel('with its octave').check();
+	await reed.getByLabel('Reed').selectOption('C4');
+	await reed.getByRole('button', { name: 'as one plays' }).click();
+	await expect(rows(page)).toHaveCount(4);
+	await expect(rows(page).nth(1)).toContainText(/^C4.* 0\.\d\d a second wide/);
+	// Another A4 is another note to count from; what was read stays what it was.
+	await page.getByLabel('A4', { exact: true }).selectOption('442');
+	await expect(page).toHaveURL(/a4=442/);
+	await expect(rows(page)).toHaveCount(4);
+	await leaveField(page);
+	await page.keyboard.press('Backspace');
+	await expect(page.getByRole('region', { name: 'Tones read' })).toBeHidden();
+	await page.reload();
+	await expect(page.getByLabel('A4', { exact: true })).toHaveValue('442');
+});
