@@ -15,7 +15,7 @@ const SWELL = { decibels: 10, seconds: 2 } as const;
 /** Parts that are left out one after the other to see how much rests on each (jackknife; Efron 1982, ch. 3). */
 const PARTS = 8;
 /** In a room levels of neighbouring moments go together: the plain error is too small by so much. */
-const IN_A_ROOM = 2;
+const IN_A_ROOM = 4;
 const LEAST_ERROR = 0.01;
 
 /** From one tone that swells or fades. @returns undefined where the breath hardly changed */
