@@ -40,10 +40,21 @@ export function partialEnvelope(
 	const length = OVERLAP * hop;
 	const count = Math.floor((samples.length - length) / hop) + 1;
 	if (count < 2 * OVERLAP + 1) return undefined;
-	const window = windowOf(length);
+	const { re, im } = turnedBack(samples, windowOf(length), hop, count, about / sampleRate);
+	return { about, rate: sampleRate / hop, start: length / 2 / sampleRate, sampleRate, hop, re, im };
+}
+
+/** A sound turned back by a frequency, in turns a sample, window by window: twice the mean, so that a tone's size is its own. */
+export function turnedBack(
+	samples: Float32Array,
+	window: Float64Array,
+	hop: number,
+	count: number,
+	turns: number
+): { readonly re: Float64Array; readonly im: Float64Array } {
 	const re = new Float64Array(count);
 	const im = new Float64Array(count);
-	const turn = (2 * Math.PI * about) / sampleRate;
+	const turn = 2 * Math.PI * turns;
 	// The turning is worked out afresh at each window: a long product of rotations would drift.
 	for (let k = 0; k < count; k++) {
 		const from = k * hop;
@@ -52,7 +63,7 @@ export function partialEnvelope(
 		const dc = Math.cos(turn);
 		const ds = -Math.sin(turn);
 		let [sumRe, sumIm] = [0, 0];
-		for (let i = 0; i < length; i++) {
+		for (let i = 0; i < window.length; i++) {
 			const value = samples[from + i] * window[i];
 			sumRe += value * c;
 			sumIm += value * s;
@@ -63,11 +74,11 @@ export function partialEnvelope(
 		re[k] = 2 * sumRe;
 		im[k] = 2 * sumIm;
 	}
-	return { about, rate: sampleRate / hop, start: length / 2 / sampleRate, sampleRate, hop, re, im };
+	return { re, im };
 }
 
 /** A Hann window whose values add up to 1. */
-function windowOf(length: number): Float64Array {
+export function windowOf(length: number): Float64Array {
 	return hannWindow(length).map((value) => (2 * value) / length);
 }
 

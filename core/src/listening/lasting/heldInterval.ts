@@ -1,8 +1,8 @@
 import { deviation, mean } from 'd3-array';
-import { hannWindow } from '../../numeric/hann';
 import { normalTail } from '../../numeric/normalTail';
 import { weightedLine } from '../../numeric/weighted';
-import { envelope, HOP, ownHarmonics, trackTone } from './tracker';
+import { turnedBack, windowOf } from '../closer/envelope';
+import { HOP, ownHarmonics, trackTone } from './tracker';
 
 /** How two tones that last beat where their harmonics meet. */
 export interface HeldBeat {
@@ -81,10 +81,10 @@ const LEAST_TURNS = 0.4;
  */
 export function octavePartner(samples: Float32Array, sampleRate: number, lower: number): OctavePartner | undefined {
 	const hop = Math.round(HOP * sampleRate);
-	const window = hannWindow(Math.round(Math.max(4 / lower, 0.05) * sampleRate));
+	const window = windowOf(Math.round(Math.max(4 / lower, 0.05) * sampleRate));
 	const count = Math.floor((samples.length - window.length) / hop) + 1;
 	if (count < 40) return undefined;
-	const at = (n: number) => envelope(samples, window, hop, count, (n * lower) / sampleRate);
+	const at = (n: number) => turnedBack(samples, window, hop, count, (n * lower) / sampleRate);
 	const odd = ODD.filter((n) => n * lower < 0.45 * sampleRate).map((n) => ({ n, ...at(n) }));
 	// The lower tone's own turning, in radians of its first harmonic beyond what it is turned back by.
 	const turned = new Float64Array(count);

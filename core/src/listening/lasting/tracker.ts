@@ -1,6 +1,6 @@
 import { median } from 'd3-array';
 import { MEDIAN_TO_SD } from '../../numeric/bisquare';
-import { hannWindow } from '../../numeric/hann';
+import { turnedBack, windowOf } from '../closer/envelope';
 import { hz, type Cents, type Hz, cents } from '../../units/quantity';
 
 /** Where a tone stands for a twentieth of a second. */
@@ -53,11 +53,11 @@ export function trackTone(
 	const apart = PARTED / seconds;
 	const own = ownHarmonics(pitch, others, seconds, sampleRate);
 	if (own.length === 0) return [];
-	const window = hannWindow(length);
-	const turns = own.map((n) => envelope(samples, window, hop, count, (pitch * n) / sampleRate));
+	const window = windowOf(length);
+	const turns = own.map((n) => turnedBack(samples, window, hop, count, (pitch * n) / sampleRate));
 	const noises = own.map((n) => {
 		const beside = [0.5, -0.5, 0.3, -0.3].find((off) => isAlone((n + off) * pitch, others, apart)) ?? 0.5;
-		const { re, im } = envelope(samples, window, hop, count, (pitch * (n + beside)) / sampleRate);
+		const { re, im } = turnedBack(samples, window, hop, count, (pitch * (n + beside)) / sampleRate);
 		return median(Array.from(re, (value, i) => value * value + im[i] * im[i]))! / Math.LN2;
 	});
 	const perHop = (2 * Math.PI * hop) / sampleRate;
@@ -122,29 +122,4 @@ function combined(told: readonly { readonly off: number; readonly weight: number
 		weight += by;
 	}
 	return { off: weight > 0 ? sum / weight : middle, weight };
-}
-
-/** A sound turned back by a frequency, in turns a sample, window by window. */
-export function envelope(samples: Float32Array, window: Float64Array, hop: number, count: number, turns: number) {
-	const re = new Float64Array(count);
-	const im = new Float64Array(count);
-	const step = 2 * Math.PI * turns;
-	const [dc, ds] = [Math.cos(step), -Math.sin(step)];
-	for (let k = 0; k < count; k++) {
-		const from = k * hop;
-		// Worked out afresh at each window: a long product of rotations would drift.
-		let [c, s] = [Math.cos(step * from), -Math.sin(step * from)];
-		let [sumRe, sumIm] = [0, 0];
-		for (let i = 0; i < window.length; i++) {
-			const value = samples[from + i] * window[i];
-			sumRe += value * c;
-			sumIm += value * s;
-			const next = c * dc - s * ds;
-			s = s * dc + c * ds;
-			c = next;
-		}
-		re[k] = (4 * sumRe) / window.length;
-		im[k] = (4 * sumIm) / window.length;
-	}
-	return { re, im };
 }
