@@ -1,83 +1,30 @@
 import {
-	bearingPlan,
-	beatOf,
 	centsBetween,
 	COUNTING,
-	createRandom,
-	DEFAULT_EAR,
-	equalHz,
-	examinedTasks,
 	HOLDING,
-	hz,
-	movedBy,
 	PAIR_DRILL,
 	partialHz,
 	SETTING_APART,
 	STILLNESS,
-	stringFromFirstPartial,
-	temperamentById,
-	USUAL_BANDS,
-	USUAL_HAND,
-	type IntervalKind,
-	type SetTrial
+	USUAL_HAND
 } from '@fendrel/core';
 import { beforeEach, describe, expect, it } from 'vitest';
-import type { TurnableString } from '$lib/audio/turnable.svelte';
-import { BearingsSitting } from './bearingsSitting.svelte';
+import { fakeGround, turnUntil } from '$lib/tests/fakeSitting';
 import { CountingSitting } from './countingSitting.svelte';
-import { ExaminationSitting } from './examinationSitting.svelte';
 import { HoldingSitting } from './holdingSitting.svelte';
 import { PairSitting } from './pairSitting.svelte';
 import { SITTING } from './progress';
+import type { TurnableString } from '$lib/audio/turnable.svelte';
 import { SettingSitting } from './settingSitting.svelte';
 import { habitWords } from './setWords';
 
-const strings = (note: number) => stringFromFirstPartial(equalHz(note, hz(440)), 5e-4);
-
-/** Strings that sound nowhere; where they stand can be read off them. */
-class FakeStrings {
-	name: string | undefined;
-	sounding: readonly TurnableString[] = [];
-	readonly at = new Map<string, number>();
-	strike = async (name: string, strings: readonly TurnableString[]) => {
-		this.name = name;
-		this.sounding = strings;
-		for (const { id, cents } of strings) this.at.set(id, cents);
-	};
-	turnTo = (id: string, cents: number) => void this.at.set(id, cents);
-	stop = () => void (this.name = undefined);
-	/** Where a string stands now. */
-	string(id: string) {
-		const { voice } = this.sounding.find((each) => each.id === id)!;
-		return movedBy(voice.string, this.at.get(id)!);
-	}
-}
-
-let sound: FakeStrings;
-let told: { trials: readonly SetTrial[]; isOver: boolean }[];
-let clock: number;
-const ground = () => ({
-	...{ strings, sound, seed: 11, now: () => clock },
-	onanswered: (trials: readonly SetTrial[], isOver: boolean) => void told.push({ trials, isOver })
-});
+let { sound, told, time, ground } = fakeGround();
 beforeEach(() => {
-	sound = new FakeStrings();
-	told = [];
-	clock = 100;
+	({ sound, told, time, ground } = fakeGround());
 });
-
-/** Turns by hairs until a figure is within a hair: a learner who hears everything and knows nothing of the lever's gear. */
-function turnUntil(turn: (by: number) => void, off: () => number, within: number): void {
-	for (let i = 0; i < 2000 && Math.abs(off()) > within; i++) {
-		const before = Math.abs(off());
-		const by = Math.min(1, before / 2) + 0.005;
-		turn(by);
-		if (Math.abs(off()) > before) turn(-2 * by);
-	}
-}
 
 describe('strings that are brought together', () => {
-	const begin = () => new SettingSitting({ ...ground(), drill: STILLNESS, register: STILLNESS.registers[0] });
+	const begin = () => new SettingSitting({ ...ground, drill: STILLNESS, register: STILLNESS.registers[0] });
 	const apart = () => centsBetween(partialHz(sound.string('still'), 1), partialHz(sound.string('turned'), 1));
 
 	it('are measured as they stand, with strikes and time, ten to a sitting', () => {
@@ -88,7 +35,7 @@ describe('strings that are brought together', () => {
 			expect(apart()).toBeCloseTo(from, 9);
 			turnUntil((by) => sitting.turn(by), apart, 0.1);
 			const left = apart();
-			clock += 15;
+			time.now += 15;
 			sitting.strike();
 			sitting.stand();
 			const { set, ...trial } = sitting.told!;
@@ -119,7 +66,7 @@ describe('strings that are brought together', () => {
 	});
 
 	it('are set apart by what is asked, above or below', () => {
-		const sitting = new SettingSitting({ ...ground(), drill: SETTING_APART, register: SETTING_APART.registers[0] });
+		const sitting = new SettingSitting({ ...ground, drill: SETTING_APART, register: SETTING_APART.registers[0] });
 		for (const way of [1, -1]) {
 			sitting.strike();
 			const { asked } = sitting.exercise;
@@ -139,7 +86,7 @@ describe('the pair method', () => {
 	let pair: PairSitting;
 	const begin = (register: string) => {
 		const of = PAIR_DRILL.registers.find(({ id }) => id === register)!;
-		pair = new PairSitting({ ...ground(), drill: PAIR_DRILL, register: of, hand: USUAL_HAND });
+		pair = new PairSitting({ ...ground, drill: PAIR_DRILL, register: of, hand: USUAL_HAND });
 	};
 
 	it('takes one try where the move comes out as its beat asks, and is at par', () => {
@@ -244,7 +191,7 @@ describe('beats that are counted', () => {
 			}
 		};
 		let rate = 0;
-		const sitting = new CountingSitting({ ...ground(), drill: COUNTING, register: COUNTING.registers[0], player });
+		const sitting = new CountingSitting({ ...ground, drill: COUNTING, register: COUNTING.registers[0], player });
 		sitting.tap();
 		expect([sitting.notice, sitting.taps.length]).toEqual(['Play it first, and tap while it sounds.', 0]);
 		await sitting.play();
@@ -270,7 +217,7 @@ describe('beats that are counted', () => {
 
 describe('strings that are to hold', () => {
 	it('want their blows, and are read again when all have been left', () => {
-		const sitting = new HoldingSitting({ ...ground(), drill: HOLDING, register: HOLDING.registers[0] });
+		const sitting = new HoldingSitting({ ...ground, drill: HOLDING, register: HOLDING.registers[0] });
 		sitting.stand();
 		expect(sitting.notice).toBe('Strike them first.');
 		sitting.strike();
@@ -281,7 +228,7 @@ describe('strings that are to hold', () => {
 			expect([sitting.done, sitting.trials.length]).toEqual([i, 0]);
 			for (let round = 0; round < 10; round++) {
 				for (let blow = 0; blow < 3; blow++) sitting.strike(true);
-				clock += 8;
+				time.now += 8;
 				// Towards it from where it stands, by hairs: pin and string come to rest with each other.
 				for (let i = 0; i < 400 && Math.abs(apart()) > 0.05; i++) sitting.turn(-0.03 * Math.sign(apart()));
 			}
@@ -300,103 +247,5 @@ describe('strings that are to hold', () => {
 		expect(trials.filter(({ set }) => Math.abs(set) < 0.5).length).toBeGreaterThan(5);
 		expect(habitWords(trials)).toMatch(/of \d+ turned (up|down) last \d+ held/i);
 		expect(habitWords([])).toBeUndefined();
-	});
-});
-
-describe('an examination', () => {
-	const plan = bearingPlan({
-		...{ school: 'circle', start: 69, low: 53, high: 65, strings, ear: DEFAULT_EAR },
-		temperament: temperamentById('equal')
-	});
-	const rateOf = (lower: number, upper: number, kind: IntervalKind) =>
-		beatOf(strings(lower), strings(upper), kind).rate;
-
-	it('goes from the fork to the unisons, each set by what was left before it, and is read when all is left', () => {
-		const tasks = examinedTasks(plan, rateOf, createRandom(5));
-		const sitting = new ExaminationSitting({ ...ground(), tasks, bands: USUAL_BANDS, gear: 1.2 });
-		sitting.stand();
-		expect(sitting.notice).toBe('Strike it first.');
-		for (const { by } of tasks) {
-			/** How far off it is heard to be: cents of a unison, beats of an interval. */
-			const off = () => {
-				const [other, turned] = [sound.string('other'), sound.string('turned')];
-				if (by.is !== 'interval') return centsBetween(partialHz(other, 1), partialHz(turned, 1));
-				const isUpper = sitting.due.exercise.note > by.other;
-				const [lower, upper] = isUpper ? [other, turned] : [turned, other];
-				return (isUpper ? 1 : -1) * (beatOf(lower, upper, by.kind).rate - by.rate);
-			};
-			// Firm blows, then the pin by what is left: what the friction holds the next blows bring out.
-			for (let round = 0; round < 16; round++) {
-				for (let i = 0; i < 3; i++) sitting.strike(true);
-				sitting.turn(-0.7 * off());
-				clock += 30;
-			}
-			for (let i = 0; i < 3; i++) sitting.strike(true);
-			sitting.stand();
-		}
-		expect(sitting.isOver).toBe(true);
-		expect(sitting.result!.score).toBeGreaterThan(75);
-		const [{ trials, isOver }] = told;
-		expect([isOver, trials.length]).toEqual([true, tasks.length]);
-		sitting.strike();
-		sitting.stand();
-		expect(told).toHaveLength(1);
-	});
-});
-
-describe('bearings', () => {
-	const plan = bearingPlan({
-		...{ school: 'circle', start: 69, low: 53, high: 65, strings, ear: DEFAULT_EAR },
-		temperament: temperamentById('equal')
-	});
-	const begin = () => new BearingsSitting({ ...ground(), plan, ear: DEFAULT_EAR });
-	/** Sets the step's note by its interval. */
-	function setStep(sitting: BearingsSitting, wrongBy = 0): void {
-		const { by } = sitting.due;
-		if (!by[0]) return;
-		const { edge } = by[0];
-		sitting.strikeDue();
-		const rate = () => beatOf(sound.string(String(edge.lower)), sound.string(String(edge.upper)), edge.kind).rate;
-		turnUntil(
-			(turn) => sitting.turn(turn),
-			() => rate() - edge.rate - wrongBy,
-			0.01
-		);
-	}
-
-	it('are scored when all is set, and one wrong step is found with what followed', () => {
-		const sitting = begin();
-		sitting.turn(1);
-		expect(sitting.notice).toBe('The fork gives this note: it stands.');
-		for (let step = 0; step < plan.steps.length; step++) {
-			sitting.goTo(step);
-			setStep(sitting, step === 5 ? 2.5 : 0);
-		}
-		clock += 600;
-		sitting.finish();
-		expect(sitting.score!.wrong).toMatchObject({ step: 5, note: plan.steps[5].note });
-		expect(sitting.score!.wrong!.followed.length).toBeGreaterThan(0);
-		const [{ trials, isOver }] = told;
-		expect([isOver, trials.length]).toEqual([
-			true,
-			plan.steps.filter(({ by, note }) => by.length && note <= 65).length
-		]);
-		for (const { set, note } of trials)
-			expect(set).toBeCloseTo(sitting.score!.notes.find((each) => each.note === note)!.off, 9);
-		sitting.strike(60);
-		sitting.goTo(2);
-		expect(told).toHaveLength(1);
-	});
-
-	it('are not scored while a note has not been set: that one is shown', () => {
-		const sitting = begin();
-		for (const step of [1, 2, 4]) {
-			sitting.goTo(step);
-			setStep(sitting);
-		}
-		sitting.finish();
-		expect([sitting.score, sitting.step, sitting.notice]).toEqual([undefined, 3, 'This note has not been set yet.']);
-		sitting.end();
-		expect([sitting.isOver, told]).toEqual([true, []]);
 	});
 });
