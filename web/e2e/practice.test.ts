@@ -146,6 +146,7 @@ test('the ear that practice has measured is the one that a bearing plan reckons 
 	await expect(page).toHaveURL(/ear=mine/);
 	await page.goto('/practice');
 	await page.getByRole('button', { name: 'Do not use it any more' }).click();
+	await expect(page.getByText('It is no longer offered.')).toBeVisible();
 	await page.goto('/temperaments/equal/bearing-plan?school=circle&ear=mine');
 	await expect(by).toContainText('0.1 per second or 6 %');
 });

@@ -9,6 +9,7 @@ test('a reed that is blown is read in the second in which it stands still; a swe
 	await signIn(page);
 	await page.goto('/intervals');
 	await page.getByRole('link', { name: 'A tone that lasts' }).click();
+	await expect(page.getByRole('region', { name: 'The tone that sounds' })).toBeVisible();
 	await page.getByRole('button', { name: 'Listen' }).click();
 	const reed = page.getByRole('group', { name: 'Simulated reed' });
 	await expect(reed).toBeVisible();
