@@ -10,7 +10,7 @@ import { LAYERS, recordings } from './recordings';
 /*
  * Notes of a recorded grand, all strings open, mixed two and two: the beat that is heard in the mixture against the one that each
  * note alone tells, as a single damped tone over the same seconds, where each alone is one. Notes that were not recorded are made by resampling their
- * neighbours, by 1.5 semitones at most. The layer struck with middle force was looked at while this was made; the other two were not.
+ * neighbours, by 1.5 semitones at most. The layer struck with middle force was looked at while this was made, the other two when it was last changed.
  */
 type Meeting = readonly [lowerPartial: number, upperPartial: number];
 const KINDS: readonly (readonly [semitones: number, meetings: readonly Meeting[]])[] = [
@@ -160,9 +160,15 @@ function figures(name: string, seconds: number, all: readonly Heard[]) {
 	};
 }
 
-/** Open unisons, layer by layer, below 600 Hz and from there to 1,200. */
+const BANDS = [
+	['below 600 Hz', 0, 600],
+	['600 to 1,200 Hz', 600, 1200]
+] as const;
+
+/** Open unisons, layer by layer, below 600 Hz and from there to 1,200; then all of them together. */
 export async function openPairs() {
 	const rows = [];
+	const together = new Map<number, Heard[]>();
 	for (const layer of LAYERS) {
 		const notes = (await recordings(layer))
 			.filter(({ note }) => note >= LOWEST && note <= HIGHEST)
@@ -180,16 +186,19 @@ export async function openPairs() {
 			});
 		for (const seconds of [3, 5]) {
 			const heard = heardOf(notes, seconds, 7 * layer + 1);
+			together.set(seconds, [...(together.get(seconds) ?? []), ...heard]);
 			const within = (from: number, to: number, isOctave: boolean) =>
 				heard.filter((each) => each.heardAt >= from && each.heardAt < to && each.isOctave === isOctave);
-			for (const [name, from, to] of [
-				['below 600 Hz', 0, 600],
-				['600 to 1,200 Hz', 600, 1200]
-			] as const) {
+			for (const [name, from, to] of BANDS) {
 				rows.push({ layer, ...figures(name, seconds, within(from, to, false)) });
 				rows.push({ layer, ...figures(`${name}, octaves and twelfths`, seconds, within(from, to, true)) });
 			}
 		}
 	}
+	for (const [seconds, heard] of together)
+		for (const [name, from, to] of BANDS) {
+			const within = heard.filter(({ heardAt }) => heardAt >= from && heardAt < to);
+			rows.push({ layer: 'all', ...figures(`${name}, all intervals`, seconds, within) });
+		}
 	return rows;
 }

@@ -49,6 +49,8 @@ const SHORTEST = 0.6;
 const SAID = { rate: 0.15, share: 0.02 } as const;
 /** Of open unisons more is asked the longer they sound: so many turns in the time heard, within bounds. */
 const SAID_OPEN = { turns: 1.75, least: 0.36, most: 0.58, share: 0.04 } as const;
+/** In a sound so long, in seconds, a beat that the laws make turn so often would have been told apart: where it was not, it is none of theirs. */
+const WOULD_SHOW = { seconds: 4, turns: 1.5 } as const;
 /** Nor when it lies further from what both notes' own partials tell. */
 const FROM_LAW = 3.5;
 /** Octaves of open unisons move by themselves by so much, per second, whatever they are. */
@@ -178,7 +180,7 @@ function judged(beat: MeasuredBeat & Pick<HeardBeat, 'unisonRate'>, open: number
 	const { rate, share } = isOpen ? { rate: mostOpen(open), share: SAID_OPEN.share } : SAID;
 	const most = Math.max(rate, share * Math.abs(beat.rate));
 	const off = Math.abs(beat.rate - beat.expected) / Math.hypot(beat.error, beat.expectedError);
-	const untold = untoldFor(beat, most, off, isOpen);
+	const untold = untoldFor(beat, most, off, open);
 	const isSaid = untold === undefined;
 	const chance = Math.max(beat.wide, 1 - beat.wide);
 	const ofUnison = isOpen ? SENSE.unisons * beat.unisonRate : 0;
@@ -193,13 +195,15 @@ function judged(beat: MeasuredBeat & Pick<HeardBeat, 'unisonRate'>, open: number
 }
 
 function untoldFor(
-	{ error, heardAt, isResolved }: MeasuredBeat,
+	{ error, heardAt, isResolved, expected }: MeasuredBeat,
 	most: number,
 	off: number,
-	isOpen: boolean
+	open: number | false
 ): Untold | undefined {
-	if (isOpen && heardAt > OPEN_HIGHEST_HZ) return 'too high';
+	if (open !== false && heardAt > OPEN_HIGHEST_HZ) return 'too high';
 	if (off > FROM_LAW) return 'off the laws';
+	const isLong = open !== false && open >= WOULD_SHOW.seconds;
+	if (isLong && !isResolved && Math.abs(expected) * open > WOULD_SHOW.turns) return 'off the laws';
 	if (error <= most) return undefined;
 	return isResolved ? 'unsteady' : 'too slow';
 }
