@@ -23,7 +23,7 @@ test('a reed that is blown is read in the second in which it stands still; a swe
 	await expect(rows(page).nth(1)).toContainText(/−0\.1\d ±0\.\d\d c\/dB/);
 	await reed.getByLabel('with its octave').check();
 	await reed.getByLabel('Reed').selectOption('C4');
-	await reed.getByRole('button', { name: 'as one plays' }).click();
+	await reed.getByRole('button', { name: 'As one plays' }).click();
 	await expect(rows(page)).toHaveCount(4);
 	await expect(rows(page).nth(1)).toContainText(/^C4.*swelled0\.\d\d a second wide/);
 	// Another A4 is another note to count from; what was read stays what it was.

@@ -77,7 +77,7 @@ export class Listening extends SoundInput {
 		if (!sound.microphone) {
 			const { twin, countOf, moved, onMoved } = this.options;
 			const { context, input, lifetime } = sound;
-			this.simulated = new SimulatedInstrument(twin, countOf, moved, onMoved, context, input, lifetime.signal);
+			this.simulated = new SimulatedInstrument(twin, countOf, moved, onMoved, context, input, lifetime);
 			this.surround(this.around);
 		}
 		// What was said while it was being opened.

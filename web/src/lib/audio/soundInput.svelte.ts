@@ -9,7 +9,7 @@ import { stayAwake } from './stayAwake';
 
 /** Sound that has been opened; its lifetime closes it. */
 export interface OpenSound {
-	readonly lifetime: AbortController;
+	readonly lifetime: AbortSignal;
 	readonly context: BaseAudioContext;
 	readonly input: AudioWorkletNode;
 	readonly sampleRate: number;
@@ -66,7 +66,7 @@ export abstract class SoundInput {
 		this.state = 'opening';
 		this.failure = undefined;
 		try {
-			const sound = await this.openSound(lifetime);
+			const sound = await this.openSound(lifetime.signal);
 			lifetime.signal.throwIfAborted();
 			stayAwake(lifetime.signal);
 			this.opened(sound);
@@ -80,22 +80,21 @@ export abstract class SoundInput {
 		}
 	}
 
-	private async openSound(lifetime: AbortController): Promise<OpenSound> {
-		const { signal } = lifetime;
+	private async openSound(lifetime: AbortSignal): Promise<OpenSound> {
 		const isSimulated = this.source === 'simulated';
 		const isPaced = isSimulated && globalThis.fendrelPace !== undefined;
-		const clock = isPaced ? pacedClock(signal) : cardClock(signal, () => void this.wake());
+		const clock = isPaced ? pacedClock(lifetime) : cardClock(lifetime, () => void this.wake());
 		const { context } = clock;
 		const { sampleRate } = context;
-		const { input, samples } = await openCapture(context, signal);
-		signal.throwIfAborted();
-		this.openEars({ sampleRate, samples, live: !isPaced, lifetime: signal });
+		const { input, samples } = await openCapture(context, lifetime);
+		lifetime.throwIfAborted();
+		this.openEars({ sampleRate, samples, live: !isPaced, lifetime });
 		await clock.begin();
-		signal.throwIfAborted();
+		lifetime.throwIfAborted();
 		const sound = { lifetime, context, input, sampleRate };
 		if (isSimulated) return { ...sound, microphone: undefined };
 		const onLost = () => this.stop('lost');
-		const device = await openMicrophone(context as AudioContext, input, this.device, signal, onLost);
+		const device = await openMicrophone(context as AudioContext, input, this.device, lifetime, onLost);
 		return { ...sound, microphone: { device: device ?? '' } };
 	}
 

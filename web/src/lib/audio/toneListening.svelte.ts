@@ -26,7 +26,7 @@ export class ToneListening extends SoundInput {
 	}
 
 	protected opened({ context, input, lifetime, microphone }: OpenSound): void {
-		if (!microphone) this.simulated = new SimulatedReed(context, input, lifetime.signal);
+		if (!microphone) this.simulated = new SimulatedReed(context, input, lifetime);
 	}
 
 	protected closed(): void {

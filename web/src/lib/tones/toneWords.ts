@@ -1,4 +1,4 @@
-import type { LastingReading, LastingRefusal, LastingTone } from '@fendrel/core';
+import type { LastingReading, LastingRefusal } from '@fendrel/core';
 import { signed } from '$lib/ui/format';
 
 export const REFUSED_WORDS: Readonly<Record<LastingRefusal, string>> = {
@@ -22,15 +22,3 @@ export function partnerWords({ partner }: LastingReading): string {
 	const beats = `${Math.abs(rate).toFixed(2)} a second`;
 	return sense ? `${beats} ${sense}` : `slower than ${Math.max(0.1, 2 * partner.error).toFixed(1)} a second`;
 }
-
-/** Ways in which a simulated reed is blown. */
-export interface Breath {
-	readonly id: string;
-	readonly name: string;
-	readonly tone: Pick<LastingTone, 'from' | 'to' | 'seconds' | 'rise'>;
-}
-export const BREATHS: readonly Breath[] = [
-	{ id: 'gently', name: 'Blow gently', tone: { from: -14, to: -14, seconds: 2.2, rise: 0.3 } },
-	{ id: 'playing', name: 'as one plays', tone: { from: -4, to: -4, seconds: 2.2, rise: 0.2 } },
-	{ id: 'swell', name: 'a swell', tone: { from: -18, to: 0, seconds: 4.5, rise: 0.2 } }
-];

@@ -57,6 +57,8 @@
 	});
 
 	function turned(by: number) {
+		// What stands is not turned.
+		if (sitting.isLater) return;
 		sitting.last = by > 0 ? 1 : -1;
 		heard.turn(0, by);
 	}
@@ -113,9 +115,8 @@
 	{onagain}
 >
 	<HeardStrikes {heard} {name} strikes={sitting.strikes.length} />
-	{#if sitting.isLater}<!-- What stands is not turned. -->
-	{:else if isSimulated}<LeverKeys disabled={!alive} onturn={turned} />
-	{:else}
+	{#if isSimulated && !sitting.isLater}<LeverKeys disabled={!alive} onturn={turned} />
+	{:else if !sitting.isLater}
 		<p class="last">
 			<span>Last turn of the lever</span>
 			<Segments

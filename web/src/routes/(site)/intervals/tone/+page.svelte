@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { A4_PRESETS, equalHz, hz, noteName, STEADY_REED } from '@fendrel/core';
+	import { A4_PRESETS, noteName } from '@fendrel/core';
 	import { onMount } from 'svelte';
 	import { page } from '$app/state';
 	import { ToneListening } from '$lib/audio/toneListening.svelte';
@@ -8,55 +8,31 @@
 	import LevelMeter from '$lib/listening/LevelMeter.svelte';
 	import SourceSelect from '$lib/listening/SourceSelect.svelte';
 	import ReadTones from '$lib/tones/ReadTones.svelte';
+	import SimulatedBreath from '$lib/tones/SimulatedBreath.svelte';
 	import { ToneBoard } from '$lib/tones/toneBoard.svelte';
-	import { BREATHS, REFUSED_WORDS, type Breath } from '$lib/tones/toneWords';
+	import { REFUSED_WORDS } from '$lib/tones/toneWords';
 	import { ask } from '$lib/ui/address';
 	import { leaveButton, typedInto } from '$lib/ui/keys';
 	import Shortcuts from '$lib/ui/Shortcuts.svelte';
-
-	/** Reeds of a simulated harmonica in C, blown: how far off each stands, and how it follows the breath. */
-	const REEDS = [
-		{ note: 60, off: 4.1, slope: -0.32 },
-		{ note: 64, off: -3.2, slope: -0.26 },
-		{ note: 67, off: 0.2, slope: -0.2 },
-		{ note: 72, off: 1.3, slope: -0.15 },
-		{ note: 76, off: 7.2, slope: -0.12 },
-		{ note: 79, off: -0.3, slope: -0.1 },
-		{ note: 84, off: 0.4, slope: -0.06 }
-	] as const;
 
 	const asked = $derived(Number(page.url.searchParams.get('a4')));
 	const a4 = $derived((A4_PRESETS as readonly number[]).includes(asked) ? asked : 440);
 	const board = new ToneBoard(() => a4);
 	const listening = new ToneListening((events) => board.hear(events));
 	let alive = $state(false);
-	let chosen = $state(0);
-	let isPaired = $state(false);
-	let blown = 0;
 	onMount(() => {
 		alive = true;
 		listening.recall();
 		return () => listening.stop();
 	});
 
-	function blow({ tone }: Breath) {
-		const { note, off, slope } = REEDS[chosen];
-		const pitch = equalHz(note, hz(a4)) * 2 ** (off / 1200);
-		const reed = { ...STEADY_REED, ...tone, noise: 38, wobble: { cents: 0.25, rate: 4.3 } };
-		const tones = [{ ...reed, pitch, slope, seed: ++blown }];
-		// Its partner an octave above stands a cent and a half wide.
-		const partner = { ...reed, pitch: 2 * pitch * 2 ** (1.5 / 1200), slope, seed: 100 + blown };
-		void listening.simulated?.blow(isPaired ? [...tones, partner] : tones);
-	}
 	const KEYS = [
 		{ keys: '1 2 3', does: 'blow gently, as one plays, a swell (simulated reed)' },
 		{ keys: 'Backspace', does: 'clear the list' },
 		{ keys: '?', does: 'show or hide this list' }
 	];
 	function onkeydown(event: KeyboardEvent) {
-		if (typedInto(event) || event.ctrlKey || event.repeat) return;
-		if (event.key === 'Backspace') board.clear();
-		else if (listening.simulated && BREATHS[Number(event.key) - 1]) blow(BREATHS[Number(event.key) - 1]);
+		if (event.key === 'Backspace' && !typedInto(event) && !event.ctrlKey) board.clear();
 	}
 
 	const live = $derived(board.live);
@@ -104,19 +80,7 @@
 		<ToneTrace points={board.trace} name={live ? noteName(live.note) : 'the nearest note'} />
 	</section>
 </div>
-{#if listening.simulated}
-	<div class="breath" role="group" aria-label="Simulated reed">
-		<select class="select fit" aria-label="Reed" bind:value={chosen}>
-			{#each REEDS as { note }, i (note)}<option value={i}>{noteName(note)}</option>{/each}
-		</select>
-		<label><input type="checkbox" class="checkbox" bind:checked={isPaired} /> with its octave</label>
-		{#each BREATHS as breath (breath.id)}
-			<button type="button" class="btn preset-outlined-surface-300-700" onclick={() => blow(breath)}
-				>{breath.name}</button
-			>
-		{/each}
-	</div>
-{/if}
+{#if listening.simulated}<SimulatedBreath reed={listening.simulated} {a4} />{/if}
 {#if board.read.length}
 	<section class="read" aria-label="Tones read">
 		<h2 class="panel-heading">What was read? <span class="soft">the second in which each stood most still</span></h2>
@@ -129,8 +93,7 @@
 <Shortcuts keys={KEYS} />
 
 <style>
-	.bar,
-	.breath {
+	.bar {
 		display: flex;
 		flex-wrap: wrap;
 		gap: 0.6rem 0.8rem;
