@@ -58,6 +58,16 @@ describe('a listener to tones that last', () => {
 		expect(readings(listen(reed({})))[0].slope).toBeUndefined();
 	});
 
+	it('reads a fork, which has its first harmonic alone and fades', () => {
+		const fork = Float32Array.from(
+			{ length: 4 * RATE },
+			(_, i) => 0.1 * Math.min(1, i / 500) * Math.exp(-i / RATE / 2) * Math.sin((2 * Math.PI * 441.3 * i) / RATE)
+		);
+		const [read] = readings(listen(fork));
+		expect(Math.abs(centsBetween(hz(441.3), read.pitch))).toBeLessThan(0.1);
+		expect(read.partner).toBeUndefined();
+	});
+
 	it('notices a partner an octave above, and says how it beats', () => {
 		const [read] = readings(listen(added(reed({ pitch: 220 }), reed({ pitch: 441.5, seed: 5 }))));
 		expect(read.partner!.rate).toBeCloseTo(1.5, 1);

@@ -41,10 +41,10 @@
 		if (board.refused) return REFUSED_WORDS[board.refused];
 		if (board.sounds) return 'It sounds. Hold it, or let it swell and fade; it is read when it ends.';
 		if (listening.state !== 'on')
-			return 'Press Listen, then sound one reed, pipe, bow or fork, and hold it for a second.';
+			return 'Press Listen, then sound one reed, pipe or fork, and hold it for a second.';
 		return board.read.length
 			? 'Read. Sound the next one.'
-			: 'Sound one reed, pipe, bow or fork, and hold it for a second.';
+			: 'Sound one reed, pipe or fork, and hold it for a second.';
 	});
 </script>
 
