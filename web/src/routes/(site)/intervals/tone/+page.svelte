@@ -40,11 +40,8 @@
 	const says = $derived.by(() => {
 		if (board.refused) return REFUSED_WORDS[board.refused];
 		if (board.sounds) return 'It sounds. Hold it, or let it swell and fade; it is read when it ends.';
-		if (listening.state !== 'on')
-			return 'Press Listen, then sound one reed, pipe or fork, and hold it for a second.';
-		return board.read.length
-			? 'Read. Sound the next one.'
-			: 'Sound one reed, pipe or fork, and hold it for a second.';
+		if (listening.state !== 'on') return 'Press Listen, then sound one reed, pipe or fork, and hold it for a second.';
+		return board.read.length ? 'Read. Sound the next one.' : 'Sound one reed, pipe or fork, and hold it for a second.';
 	});
 </script>
 
