@@ -2,12 +2,13 @@ import { svelte } from '@sveltejs/vite-plugin-svelte';
 import { fileURLToPath } from 'node:url';
 import { defineConfig } from 'vitest/config';
 
+const setupFiles = [fileURLToPath(new URL('./scripts/propertySeed.ts', import.meta.url))];
 const lib = fileURLToPath(new URL('./web/src/lib', import.meta.url));
 
 export default defineConfig({
 	test: {
 		projects: [
-			{ test: { name: 'core', include: ['core/src/**/*.test.ts'], testTimeout: 60_000 } },
+			{ test: { name: 'core', include: ['core/src/**/*.test.ts'], testTimeout: 60_000, setupFiles } },
 			{
 				plugins: [svelte({ configFile: false })],
 				resolve: { alias: { $lib: lib }, conditions: ['browser'] },
@@ -16,7 +17,8 @@ export default defineConfig({
 					include: ['web/src/**/*.test.ts'],
 					// The database's tests share one database.
 					fileParallelism: false,
-					testTimeout: 30_000
+					testTimeout: 30_000,
+					setupFiles
 				}
 			}
 		]

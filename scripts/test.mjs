@@ -19,7 +19,8 @@ await ensureNpmPackages();
 await ensureProgram('chromium', 'chromium');
 const [part, ...rest] = process.argv.slice(2);
 const database = await startDatabase({ dir, fresh: true });
-let failed = false;
+/** @type {string[]} */
+const failed = [];
 
 /**
  * @param {string} title
@@ -30,7 +31,7 @@ async function step(title, [command, ...args], env = {}) {
 	say(`${title} ...`);
 	const { status } = await runCommand(command, args, { env });
 	if (status === 0) return;
-	failed = true;
+	failed.push(title);
 	say(`${title}: FAILED`);
 }
 
@@ -62,5 +63,6 @@ try {
 } finally {
 	await stopAll();
 }
-say(failed ? 'some tests FAILED' : 'all tests passed');
-process.exit(failed ? 1 : 0);
+// The end of the output is what is looked at first: it says which part it was.
+say(failed.length ? `FAILED: ${failed.join('; ')}` : 'all tests passed');
+process.exit(failed.length ? 1 : 0);
