@@ -28,8 +28,7 @@ const FEATURES = [
 	'intervals',
 	'bearing',
 	'counts',
-	'practice',
-	'tones'
+	'practice'
 ];
 const SHARED = [
 	'ui',
@@ -43,6 +42,7 @@ const SHARED = [
 	'handover',
 	'listening',
 	'pairs',
+	'tones',
 	'settings'
 ];
 /** Every folder of lib stands in one of the lists, or is the server's. */

@@ -42,6 +42,8 @@ export * from './curve/curveErrors';
 export * from './curve/closestCurve';
 export * from './record/sounder';
 export * from './record/happened';
+export * from './record/kinds';
+export * from './record/reedActs';
 export * from './record/brief';
 export * from './record/card';
 export * from './record/closing';
@@ -121,6 +123,8 @@ export {
 	type LastingReading,
 	type LastingRefusal
 } from './listening/lasting/lastingListener';
+export type { HeldBeat } from './listening/lasting/heldInterval';
+export { TogetherListener, type Together, type TogetherEvent } from './listening/lasting/togetherListener';
 export * from './sounding/strike';
 export type { Glide } from './sounding/oscillators';
 export * from './sounding/room';
@@ -183,6 +187,18 @@ export * from './drills/reached';
 export * from './drills/today';
 export * from './drills/unisonTolerance';
 export { sittings, type Learner } from './drills/simulatedLearner';
+export * from './reeds/layouts';
+export * from './reeds/reedSet';
+export * from './reeds/intonation';
+export * from './reeds/standing';
+export * from './reeds/targets';
+export * from './reeds/order';
+export * from './reeds/filing';
+export * from './reeds/twoReeds';
+export * from './reeds/chords';
+export * from './reeds/bends';
+export * from './reeds/simulatedReeds';
 export * from './families/family';
 export * from './families/keyboard';
+export * from './families/reeds';
 export * from './families/registry';

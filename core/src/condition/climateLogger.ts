@@ -1,4 +1,4 @@
-import type { StringKind } from '../strings/inharmonicity';
+import type { InstrumentKind } from '../record/kinds';
 import { createRandom } from '../numeric/random';
 
 /** A room as a logger sees it. */
@@ -9,7 +9,7 @@ export interface RoomClimate {
 }
 
 /** The room that an invented instrument stands in: half of the uprights stand unheated. */
-export function roomOf(kind: StringKind, seed: number): RoomClimate {
+export function roomOf(kind: InstrumentKind, seed: number): RoomClimate {
 	return { seed, heated: kind !== 'upright' || seed % 2 === 0 };
 }
 

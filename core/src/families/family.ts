@@ -46,9 +46,9 @@ export interface Instructions {
 
 /**
  * A family of instruments: all that the frame of a visit asks of it. `Body` is what the family knows of one instrument
- * (a keyboard's compass and stringing, a reed plate's holes).
+ * (a keyboard's compass and stringing, a reed plate's holes), `Basis` what targets follow from, `Order` how its order is chosen.
  */
-export interface Family<Body> {
+export interface Family<Body, Basis = TargetBasis, Order = PlannedOrder> {
 	readonly id: string;
 	readonly name: string;
 	/** What technicians call a group. */
@@ -61,10 +61,10 @@ export interface Family<Body> {
 	readonly choices: (body: Body, group: number) => readonly SounderChoice[];
 	readonly controls: (body: Body, group: number) => readonly Control[];
 	/** What each group is to be set to, in the order of the groups. */
-	readonly targets: (body: Body, basis: TargetBasis) => readonly GroupTarget[];
+	readonly targets: (body: Body, basis: Basis) => readonly GroupTarget[];
 	/** Ways in which its sounders are listened to, the usual one first. */
 	readonly ways: readonly ListeningWay[];
 	/** The order of work, the usual one unless another is chosen; a group again where its unison follows. */
-	readonly order: (body: Body, chosen?: PlannedOrder, bearing?: Pick<BearingPlan, 'steps'>) => readonly SettingStep[];
+	readonly order: (body: Body, chosen?: Order, bearing?: Pick<BearingPlan, 'steps'>) => readonly SettingStep[];
 	readonly instructions: Instructions;
 }

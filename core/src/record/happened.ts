@@ -1,6 +1,7 @@
 import { AUDIBLE } from '../units/pitch';
 import type { ArrivalAct } from './brief';
 import type { ClosingAct } from './closing';
+import type { Bent, Breath, Filed, Lasting, PlannedIntonation } from './reedActs';
 import type { SounderId } from './sounder';
 
 /** What happened in a visit has a place in its order: by the time it was placed at, then by device and its counter. */
@@ -28,9 +29,13 @@ export function compareHappened(a: Happened, b: Happened): number {
 export const SOUND_SOURCES = ['microphone', 'simulated', 'file'] as const;
 export type SoundSource = (typeof SOUND_SOURCES)[number];
 
-/** What is measured of a struck string; null: not told, or nobody looked. Frequencies in Hz, errors standard errors. */
-export interface Struck {
-	readonly way: 'struck';
+/** In which way something was listened to: a strike that dies away, or a tone that is kept going. */
+export const WAYS = ['struck', 'lasting'] as const;
+export type Way = (typeof WAYS)[number];
+
+/** What is measured of a sounding; null: not told, or nobody looked. Frequencies in Hz, errors standard errors. */
+export interface Measured {
+	readonly way: Way;
 	/** First partial, from all partials together; its error in cents. */
 	readonly pitch: number;
 	readonly pitchError: number | null;
@@ -46,11 +51,13 @@ export interface Struck {
 	/** Of several strings together, from the lowest to the highest, in cents; 0: still. */
 	readonly spread: number | null;
 	readonly spreadError: number | null;
+	/** Of a tone that lasts; null, or not said: it was struck. */
+	readonly lasting?: Lasting | null;
 }
 
 /** Everything measured of one sounding: stored once, never changed. */
 export type Reading = Happened &
-	Struck & {
+	Measured & {
 		/** What sounded, the one that leads first. */
 		readonly sounders: readonly SounderId[];
 		readonly source: SoundSource;
@@ -77,6 +84,8 @@ export interface PlanVersion {
 	readonly touch?: readonly TouchedNote[] | null;
 	/** null, or not said: the usual order. */
 	readonly order?: PlannedOrder | null;
+	/** Of free reeds; null, or not said: strings, or every reed equal. */
+	readonly intonation?: PlannedIntonation | null;
 }
 
 /** A note that is brought so many cents above its target, or below: to its neighbours' level. */
@@ -136,7 +145,16 @@ export const STAGES = ['arrive', 'sound', 'plan', 'set', 'prove', 'close'] as co
 export type Stage = (typeof STAGES)[number];
 
 /** What a plan says, part by part: two devices may each change another one. */
-export const PLAN_FIELDS = ['a4', 'temperament', 'tolerance', 'curve', 'raise', 'touch', 'order'] as const;
+export const PLAN_FIELDS = [
+	'a4',
+	'temperament',
+	'tolerance',
+	'curve',
+	'raise',
+	'touch',
+	'order',
+	'intonation'
+] as const;
 export type PlanField = (typeof PLAN_FIELDS)[number];
 
 /** Two groups that were struck together, and how they beat where their partials meet. */
@@ -150,6 +168,8 @@ export interface HeardInterval {
 	readonly error: number;
 	/** null: the side of pure was not sure, or it was still. */
 	readonly sense: 'wide' | 'narrow' | null;
+	/** Of reeds: how hard they were blown or drawn. */
+	readonly breath?: Breath | null;
 }
 
 /** A chord that was played, as its notes were heard in it. */
@@ -202,6 +222,8 @@ export type Act = Happened &
 		| { readonly do: 'finish' }
 		| ({ readonly do: 'heard' } & HeardInterval)
 		| ({ readonly do: 'chord' } & HeardChord)
+		| ({ readonly do: 'filed' } & Filed)
+		| ({ readonly do: 'bent' } & Bent)
 		/** What a raise has told of the piano: the next one begins with it. */
 		| { readonly do: 'learned'; readonly learned: LearnedRaise }
 		| ArrivalAct

@@ -65,6 +65,9 @@ export interface VisitReport extends Written {
 	readonly marks: ReadonlyMap<Mark, ReadonlySet<SounderId>>;
 	/** Intervals that were heard: of each coincidence the last one. */
 	readonly heard: readonly At<HeardInterval>[];
+	/** Reeds that were filed, and bends that were played, in order. */
+	readonly filed: readonly ActOf<'filed'>[];
+	readonly bent: readonly ActOf<'bent'>[];
 	/** Chords that were played: of each the last time. */
 	readonly chords: readonly At<HeardChord>[];
 	/** Events of each sounder in order of happening. */
@@ -91,6 +94,8 @@ export const EMPTY_REPORT: VisitReport = {
 	closing: closingOf([]),
 	marks: new Map(),
 	heard: [],
+	filed: [],
+	bent: [],
 	chords: [],
 	ofSounder: new Map(),
 	resting: new Map(),
@@ -189,7 +194,10 @@ function figureOf({ id, at, device, counter, pitch, target, deviation }: Reading
 function wholeOf(
 	report: VisitReport
 ): Written &
-	Pick<VisitReport, 'place' | 'stage' | 'finishedAt' | 'arrival' | 'closing' | 'marks' | 'heard' | 'chords'> {
+	Pick<
+		VisitReport,
+		'place' | 'stage' | 'finishedAt' | 'arrival' | 'closing' | 'marks' | 'heard' | 'filed' | 'bent' | 'chords'
+	> {
 	const standing = report.ofVisit.filter(({ id }) => !isUndone(report, id));
 	const of = <Kind extends Act['do']>(kind: Kind) => standing.filter((act): act is ActOf<Kind> => act.do === kind);
 	return {
@@ -201,6 +209,8 @@ function wholeOf(
 		closing: closingOf(standing.filter(isClosingAct)),
 		marks: marksOf(of('mark')),
 		heard: lastHeard(of('heard')),
+		filed: of('filed'),
+		bent: of('bent'),
 		chords: [...new Map(of('chord').map((each) => [`${each.root} ${each.kind}`, each])).values()]
 	};
 }
@@ -217,8 +227,8 @@ function marksOf(acts: readonly ActOf<'mark'>[]): VisitReport['marks'] {
 }
 
 function lastHeard(all: readonly ActOf<'heard'>[]): VisitReport['heard'] {
-	const key = ({ lower, upper, lowerPartial, upperPartial }: HeardInterval) =>
-		[lower, upper, lowerPartial, upperPartial].join();
+	const key = ({ lower, upper, lowerPartial, upperPartial, breath }: HeardInterval) =>
+		[lower, upper, lowerPartial, upperPartial, breath].join();
 	return [...new Map(all.map((each) => [key(each), each])).values()];
 }
 

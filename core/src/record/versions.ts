@@ -75,7 +75,8 @@ const VALUES: Record<PlanField, (plan: PlanVersion) => Partial<PlanVersion>> = {
 	curve: ({ curveId, lead }) => ({ curveId, lead }),
 	raise: ({ raise = null }) => ({ raise }),
 	touch: ({ touch = null }) => ({ touch }),
-	order: ({ order = null }) => ({ order })
+	order: ({ order = null }) => ({ order }),
+	intonation: ({ intonation = null }) => ({ intonation })
 };
 const isSame = (one: object, other: object) => JSON.stringify(one) === JSON.stringify(other);
 

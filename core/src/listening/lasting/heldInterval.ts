@@ -1,8 +1,8 @@
-import { deviation, mean } from 'd3-array';
+import { deviation, mean, median } from 'd3-array';
 import { normalTail } from '../../numeric/normalTail';
 import { weightedLine } from '../../numeric/weighted';
 import { turnedBack, windowOf } from '../closer/envelope';
-import { HOP, ownHarmonics, trackTone } from './tracker';
+import { HOP, LEAST_POINT_ERROR, ownHarmonics, trackTone, type TonePoint } from './tracker';
 
 /** How two tones that last beat where their harmonics meet. */
 export interface HeldBeat {
@@ -21,6 +21,14 @@ const PARTS = 5;
 const LEAST_ERROR = 0.005;
 const SENSE = { chance: 0.95, errors: 1.6 } as const;
 
+/** Phase that errs by more than that, in cents of the first harmonic times its hertz, is that of noise (240 to 370; tones up to 35). */
+const NOISE = 100;
+/** Whether a tone was there that could be followed. */
+export function isThere(points: readonly TonePoint[]): boolean {
+	const errors = points.map(({ error, pitch }) => pitch * Math.sqrt(Math.max(0, error ** 2 - LEAST_POINT_ERROR ** 2)));
+	return (median(errors) ?? Infinity) < NOISE;
+}
+
 function told(rates: readonly number[]): HeldBeat | undefined {
 	if (rates.length < PARTS) return undefined;
 	const each = Math.floor(rates.length / PARTS);
@@ -38,6 +46,7 @@ function withSense(rate: number, error: number): HeldBeat {
 /**
  * Two tones, each followed by the harmonics that are its own: beat q f2 - p f1.
  * @param lower, upper Hz, as they are thought to stand
+ * @param others what sounds besides
  * @returns undefined where one of them has too few harmonics of its own (an octave, a twelfth), or the sound is too short
  */
 export function heldBeat(
@@ -45,17 +54,19 @@ export function heldBeat(
 	sampleRate: number,
 	lower: number,
 	upper: number,
-	[p, q]: readonly [lowerPartial: number, upperPartial: number]
+	[p, q]: readonly [lowerPartial: number, upperPartial: number],
+	others: readonly number[] = []
 ): HeldBeat | undefined {
 	const window = WINDOWS.find((seconds) =>
 		[
 			[lower, upper],
 			[upper, lower]
-		].every(([pitch, other]) => ownHarmonics(pitch, [other], seconds, sampleRate).length >= OWN)
+		].every(([pitch, other]) => ownHarmonics(pitch, [other, ...others], seconds, sampleRate).length >= OWN)
 	);
 	if (window === undefined) return undefined;
-	const low = trackTone(samples, sampleRate, lower, [upper], window);
-	const high = trackTone(samples, sampleRate, upper, [lower], window);
+	const low = trackTone(samples, sampleRate, lower, [upper, ...others], window);
+	const high = trackTone(samples, sampleRate, upper, [lower, ...others], window);
+	if (low.length !== high.length || ![low, high].every(isThere)) return undefined;
 	return told(low.map(({ pitch }, i) => q * high[i].pitch - p * pitch));
 }
 
@@ -72,7 +83,7 @@ const ODD = [1, 3, 5, 7] as const;
 const LOOKED = { cents: 35, steps: 8 } as const;
 const THERE = 3;
 /** Turns in the time heard that show a second tone. */
-const LEAST_TURNS = 0.4;
+export const LEAST_TURNS = 0.4;
 
 /**
  * The beat of an octave whose upper tone has no harmonic of its own: the lower tone is known by its odd harmonics, the even ones

@@ -1,3 +1,4 @@
+import { quantile } from 'd3-array';
 import type { Cents, Hz } from '../../units/quantity';
 import { RecentSound } from '../stream/recentSound';
 import { SampleRing } from '../stream/sampleRing';
@@ -17,6 +18,8 @@ export interface LastingReading {
 	readonly error: Cents;
 	/** Decibels of its harmonics, relative to full scale. */
 	readonly level: number;
+	/** The same where it was softest, but for a tenth of it. */
+	readonly softest: number;
 	/** Standard deviation about a straight line in cents, and how that line rises, in cents a second. */
 	readonly wobble: Cents;
 	readonly drift: number;
@@ -71,6 +74,8 @@ const SECOND = 20;
 const KEPT = 20;
 /** A partner is looked for in so many seconds. */
 const PARTNER = 2;
+/** What is softer than the softest part of it is its beginning or its end. */
+const SOFTEST = 0.1;
 /** More than that share of looks with a second tone: two tones. */
 const MOSTLY = 0.4;
 
@@ -249,6 +254,7 @@ export class LastingListener {
 			...{ kind: 'reading', at },
 			reading: {
 				...{ from: begin - ENDS, to: last, pitch: found, error, level, wobble, drift },
+				softest: quantile(points, SOFTEST, (point) => point.level)!,
 				...{ slope: pressureSlope(points), partner }
 			}
 		});

@@ -30,7 +30,7 @@ const OUTLIER = { deviations: 3, cents: 2 } as const;
 /** Errors of windows that overlap: those of a point's five are hardly less than one's. */
 const SHARED = 1.6;
 /** No point errs by less: harmonics of real reeds stray by so much, in cents. */
-const LEAST_ERROR = 0.03;
+export const LEAST_POINT_ERROR = 0.03;
 
 /**
  * Pitch by the phase of the harmonics from window to window, each weighed by the square of its number and its power over the noise,
@@ -83,7 +83,7 @@ export function trackTone(
 		points.push({
 			at: (k * hop + (EACH * hop + length) / 2) / sampleRate,
 			pitch: hz(pitch * 2 ** (off / 1200)),
-			error: cents(Math.hypot(LEAST_ERROR, noise)),
+			error: cents(Math.hypot(LEAST_POINT_ERROR, noise)),
 			level: part.reduce((sum, each) => sum + each.level, 0) / EACH
 		});
 	}

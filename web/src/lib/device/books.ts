@@ -11,6 +11,8 @@ import type {
 	Pace,
 	SectionId,
 	Stage,
+	ReedSet,
+	ReedTwin,
 	StringKind,
 	Stringing,
 	StringTableRow,
@@ -59,18 +61,28 @@ export interface VisitBefore {
 	readonly again?: NextVisit;
 }
 
-export interface InstrumentBook {
-	readonly instrument: {
-		readonly id: string;
-		readonly name: string;
-		readonly kind: StringKind;
-		readonly lowest: number;
-		readonly highest: number;
-		readonly usualA4: number;
-		readonly stringing: Stringing;
-		readonly twin: InstrumentTwin;
-		readonly location: { readonly name: string; readonly town: string } | undefined;
-	};
+interface AnyInstrument {
+	readonly id: string;
+	readonly name: string;
+	readonly lowest: number;
+	readonly highest: number;
+	readonly usualA4: number;
+	readonly location: { readonly name: string; readonly town: string } | undefined;
+}
+export interface KeyboardInstrument extends AnyInstrument {
+	readonly kind: StringKind;
+	readonly stringing: Stringing;
+	readonly twin: InstrumentTwin;
+}
+export interface ReedInstrument extends AnyInstrument {
+	readonly kind: 'reeds';
+	readonly reeds: ReedSet;
+	readonly twin: ReedTwin;
+}
+export type BookInstrument = KeyboardInstrument | ReedInstrument;
+
+export interface InstrumentBook<Instrument extends BookInstrument = BookInstrument> {
+	readonly instrument: Instrument;
 	readonly temperaments: readonly StoredTemperament[];
 	readonly measured: readonly KnownString[];
 	/** Wires and lengths, where somebody has measured them. */
@@ -97,6 +109,11 @@ export interface InstrumentBook {
 	readonly open: string | undefined;
 }
 
+export const isKeyboardBook = (book: InstrumentBook): book is InstrumentBook<KeyboardInstrument> =>
+	book.instrument.kind !== 'reeds';
+export const isReedBook = (book: InstrumentBook): book is InstrumentBook<ReedInstrument> =>
+	book.instrument.kind === 'reeds';
+
 export interface VisitBook {
 	readonly id: string;
 	readonly instrumentId: string;
@@ -114,9 +131,9 @@ export interface VisitBook {
 }
 
 /** Of a number that leads to another visit, that visit. */
-export interface VisitBundle {
+export interface VisitBundle<Instrument extends BookInstrument = BookInstrument> {
 	readonly visit: VisitBook;
-	readonly about: InstrumentBook;
+	readonly about: InstrumentBook<Instrument>;
 }
 
 /** Something that happened in a visit, with what a reading's list does not need. */

@@ -1,4 +1,4 @@
-import type { InstrumentBook, Told, VisitBook, VisitBundle } from './books';
+import type { BookInstrument, InstrumentBook, Told, VisitBook, VisitBundle } from './books';
 import { ownerNow } from './owner';
 import { deviceStore, type HappenedRow } from './store';
 
@@ -7,9 +7,9 @@ import { deviceStore, type HappenedRow } from './store';
  * whoever keeps one is told whether it is kept.
  */
 
-export interface HeldVisit {
+export interface HeldVisit<Instrument extends BookInstrument = BookInstrument> {
 	readonly visit: VisitBook;
-	readonly about: InstrumentBook;
+	readonly about: InstrumentBook<Instrument>;
 	/** What happened since the book was made, here or elsewhere. */
 	readonly happened: readonly HappenedRow[];
 }

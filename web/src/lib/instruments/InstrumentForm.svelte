@@ -1,11 +1,12 @@
 <script lang="ts">
-	import { A4_PRESETS, STRING_KINDS } from '@fendrel/core';
+	import { A4_PRESETS, INSTRUMENT_KINDS } from '@fendrel/core';
 	import { onMount, tick, untrack } from 'svelte';
 	import { page } from '$app/state';
 	import { superForm, type SuperValidated } from 'sveltekit-superforms';
 	import { isSignedOut, keepUnsent, takeUnsent } from '$lib/ui/unsent';
 	import { KIND_NAMES } from '$lib/tuning/kinds';
 	import { ANOTHER_PLACE, asTyped } from './placeChoice';
+	import ReedFieldsForm from './ReedFieldsForm.svelte';
 	import type { AlikePlace, InstrumentForm } from './instrumentForm';
 
 	interface Props {
@@ -58,8 +59,8 @@
 		harpsichord: ['F1', 'F6']
 	};
 	function fillCompass() {
-		if (!isTainted($tainted?.lowest) && !isTainted($tainted?.highest))
-			[$form.lowest, $form.highest] = USUAL[$form.kind];
+		const usual = USUAL[$form.kind];
+		if (usual && !isTainted($tainted?.lowest) && !isTainted($tainted?.highest)) [$form.lowest, $form.highest] = usual;
 	}
 </script>
 
@@ -84,7 +85,7 @@
 	<label class="field">
 		<span>Kind</span>
 		<select class="select" name="kind" bind:value={$form.kind} onchange={fillCompass}>
-			{#each STRING_KINDS as kind (kind)}<option value={kind}>{KIND_NAMES[kind]}</option>{/each}
+			{#each INSTRUMENT_KINDS as kind (kind)}<option value={kind}>{KIND_NAMES[kind]}</option>{/each}
 		</select>
 		{@render problem($errors.kind)}
 	</label>
@@ -103,16 +104,18 @@
 		>
 		{@render problem($errors.usualA4)}
 	</label>
-	<label class="field">
-		<span>Lowest note</span>
-		<input class="input" name="lowest" bind:value={$form.lowest} aria-invalid={!!$errors.lowest} />
-		{@render problem($errors.lowest)}
-	</label>
-	<label class="field">
-		<span>Highest note</span>
-		<input class="input" name="highest" bind:value={$form.highest} aria-invalid={!!$errors.highest} />
-		{@render problem($errors.highest)}
-	</label>
+	{#if $form.kind === 'reeds'}<ReedFieldsForm {form} {errors} />{:else}
+		<label class="field">
+			<span>Lowest note</span>
+			<input class="input" name="lowest" bind:value={$form.lowest} aria-invalid={!!$errors.lowest} />
+			{@render problem($errors.lowest)}
+		</label>
+		<label class="field">
+			<span>Highest note</span>
+			<input class="input" name="highest" bind:value={$form.highest} aria-invalid={!!$errors.highest} />
+			{@render problem($errors.highest)}
+		</label>
+	{/if}
 	<label class="field">
 		<span>Place</span>
 		<input

@@ -1,5 +1,6 @@
-import { parseNote, STRING_KINDS } from '@fendrel/core';
+import { INSTRUMENT_KINDS, parseNote } from '@fendrel/core';
 import { z } from 'zod';
+import { reedFields, reedSetFrom } from './reedForm';
 import { a4Field, limitedText } from '$lib/ui/fields';
 
 /** Compass that an instrument may have, as notes: C0 to C8. */
@@ -7,17 +8,14 @@ const LOWEST = 12;
 const HIGHEST = 108;
 const NOTES_LIMIT = 4000;
 
-const noteField = z
-	.string()
-	.trim()
-	.refine((text) => parseNote(text) !== undefined, 'Write a note such as A0, F1 or C8.');
+const noteField = z.string().trim().default('');
 
 const shortText = z.string().trim().max(120, 'At most 120 characters.');
 
 export const instrumentSchema = z
 	.object({
 		name: shortText.min(1, 'Give the instrument a name you will know it by.'),
-		kind: z.enum(STRING_KINDS),
+		kind: z.enum(INSTRUMENT_KINDS),
 		location: shortText,
 		town: shortText,
 		/** Which of the places that are written alike is meant, once that was asked. */
@@ -34,12 +32,25 @@ export const instrumentSchema = z
 		highest: noteField,
 		usualA4: a4Field,
 		notes: limitedText(NOTES_LIMIT),
+		...reedFields,
 		/** Which version the form was filled from. */
 		version: z.coerce.number().int().min(0).default(0)
 	})
-	.superRefine(({ lowest, highest }, context) => {
+	.superRefine((form, context) => {
+		const { kind, lowest, highest } = form;
+		if (kind === 'reeds') {
+			const told = reedSetFrom(form);
+			if ('field' in told) context.addIssue({ code: 'custom', path: [told.field], message: told.text });
+			return;
+		}
 		const low = parseNote(lowest);
 		const high = parseNote(highest);
+		for (const [path, note] of [
+			['lowest', low],
+			['highest', high]
+		] as const)
+			if (note === undefined)
+				context.addIssue({ code: 'custom', path: [path], message: 'Write a note such as A0, F1 or C8.' });
 		if (low === undefined || high === undefined) return;
 		if (low < LOWEST || high > HIGHEST)
 			context.addIssue({

@@ -1,7 +1,8 @@
 import { z } from 'zod';
 import { FORMER_FORMAT } from './format';
 import { moment } from './actFields';
-import { frequency, groupNumber, pinsSchema, struckFields } from './record';
+import { groupNumber } from './actFields';
+import { frequency, pinsSchema, struckFields } from './record';
 
 /* What devices handed over before readings and acts were parted (format 1). It is accepted, not made any more. */
 

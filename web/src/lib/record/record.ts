@@ -16,6 +16,7 @@ import {
 	TOLERANCES,
 	UNISON_ORDERS,
 	UNISONS,
+	WAYS,
 	type RaiseOrder,
 	type RaiseSchool
 } from '@fendrel/core';
@@ -23,9 +24,10 @@ import { z } from 'zod';
 import { wishSchema } from '$lib/tuning/wishSchema';
 import { limitedText } from '$lib/ui/fields';
 import { NOTE_LIMIT } from '$lib/ui/limits';
-import { act, counter, moment, sounder, word } from './actFields';
+import { act, counter, groupNumber, moment, sounder, word } from './actFields';
 import { arrivalActs } from './arrivalActs';
 import { closingActs } from './closingActs';
+import { breath, intonationSchema, lastingSchema, reedActs } from './reedActs';
 import { FORMAT } from './format';
 
 /*
@@ -33,7 +35,6 @@ import { FORMAT } from './format';
  * moved. Every item carries the number of its format; the server takes the present one and the one before
  * (formerRecord.ts).
  */
-export const groupNumber = z.number().int().min(-999).max(999);
 /** What sounds together: the strings of a note in all its choirs at most. */
 const sounders = z.array(sounder).min(1).max(9);
 export const frequency = z.number().min(AUDIBLE.lowest).max(AUDIBLE.highest);
@@ -74,16 +75,22 @@ export const struckFields = {
 	partials: z.array(partialSchema).max(64)
 };
 
-const sentReadingSchema = z.object({
-	way: z.literal('struck'),
-	id: z.uuid(),
-	counter,
-	/** By the device's clock. */
-	takenAt: moment,
-	sounders,
-	source: z.enum(SOUND_SOURCES),
-	...struckFields
-});
+const sentReadingSchema = z
+	.object({
+		way: z.enum(WAYS),
+		id: z.uuid(),
+		counter,
+		/** By the device's clock. */
+		takenAt: moment,
+		sounders,
+		source: z.enum(SOUND_SOURCES),
+		...struckFields,
+		lasting: lastingSchema.nullable().optional()
+	})
+	.refine(({ way, lasting }) => (way === 'lasting') === Boolean(lasting), {
+		path: ['lasting'],
+		error: 'A tone that lasts says how loud it was.'
+	});
 export type SentReading = z.infer<typeof sentReadingSchema>;
 
 /** Most versions that one is written over. */
@@ -137,7 +144,8 @@ const planSchema = z
 			.max(MOST_NOTES)
 			.nullable()
 			.default(null),
-		order: order.nullable().default(null)
+		order: order.nullable().default(null),
+		intonation: intonationSchema.nullable().optional()
 	})
 	.refine(({ curveId, lead }) => curveId === null || lead === null, 'A plan has one curve.');
 
@@ -200,7 +208,8 @@ const sentActSchema = z.discriminatedUnion('do', [
 			upperPartial: heardPartial,
 			rate: z.number().min(-FASTEST_HEARD).max(FASTEST_HEARD),
 			error: z.number().min(0).max(FASTEST_HEARD),
-			sense: z.enum(['wide', 'narrow']).nullable()
+			sense: z.enum(['wide', 'narrow']).nullable(),
+			breath
 		})
 		.refine(({ lower, upper }) => lower < upper, {
 			path: ['upper'],
@@ -233,6 +242,7 @@ const sentActSchema = z.discriminatedUnion('do', [
 			raises: z.number().int().min(0).max(999)
 		})
 	}),
+	...reedActs,
 	...arrivalActs,
 	...closingActs
 ]);

@@ -1,7 +1,7 @@
 import { error } from '@sveltejs/kit';
 import { validate as isUuid } from 'uuid';
 import type { StoredTemperament } from '$lib/tuning/storedTemperament';
-import { getInstrument, type Instrument } from './db/stores/instruments';
+import { getInstrument, isStrung, type Instrument, type StrungInstrument } from './db/stores/instruments';
 import { temperamentBySlug } from './db/stores/temperaments';
 import { getVisit, type Visit } from './db/stores/visits';
 
@@ -15,6 +15,12 @@ const byId = async <T>(id: string, get: () => Promise<T | undefined>) => (isUuid
 
 export async function instrumentOr404(workshopId: string, id: string): Promise<Instrument> {
 	return orNotFound(await byId(id, () => getInstrument(workshopId, id)), 'instrument');
+}
+
+/** An instrument with strings: what is asked of it has no meaning for free reeds. */
+export async function strungOr404(workshopId: string, id: string): Promise<StrungInstrument> {
+	const instrument = await instrumentOr404(workshopId, id);
+	return isStrung(instrument) ? instrument : error(404, { message: `${instrument.name} has no strings.` });
 }
 
 export async function temperamentOr404(workshopId: string, slug: string): Promise<StoredTemperament> {

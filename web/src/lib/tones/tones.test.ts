@@ -6,7 +6,7 @@ import { partnerWords, slopeWords } from './toneWords';
 
 const reading = (of: Partial<LastingReading> = {}) =>
 	({
-		...{ from: 1, to: 3, pitch: hz(442), error: 0.02, level: -20, wobble: 0.2, drift: 0 },
+		...{ from: 1, to: 3, pitch: hz(442), error: 0.02, level: -20, softest: -20, wobble: 0.2, drift: 0 },
 		...{ slope: undefined, partner: undefined },
 		...of
 	}) as LastingReading;

@@ -1,8 +1,9 @@
-import type { StringKind } from '@fendrel/core';
+import type { InstrumentKind } from '@fendrel/core';
 
-export const KIND_NAMES: Record<StringKind, string> = {
+export const KIND_NAMES: Record<InstrumentKind, string> = {
 	grand: 'Grand piano',
 	upright: 'Upright piano',
 	fortepiano: 'Fortepiano',
-	harpsichord: 'Harpsichord'
+	harpsichord: 'Harpsichord',
+	reeds: 'Free reeds'
 };

@@ -1,7 +1,7 @@
 <script lang="ts">
 	import type { Snippet } from 'svelte';
 	import LookSwitch from '$lib/ui/LookSwitch.svelte';
-	import { inHz, inSentence } from '$lib/ui/format';
+	import { inHz } from '$lib/ui/format';
 	import { format } from 'date-fns';
 	import { STAGES, type Stage } from '@fendrel/core';
 	import type { OpenVisit } from './openVisit.svelte';
@@ -18,7 +18,7 @@
 		onundone?: (group: number) => void;
 	}
 	let { open, stage, status, children, strip, onundone }: Props = $props();
-	const { visit, instrument, temperament } = $derived(open);
+	const { visit, instrument, tunedTo } = $derived(open);
 	const NAMES: Record<Stage, string> = {
 		...{ arrive: 'Arrive', sound: 'Sound', plan: 'Plan', set: 'Set', prove: 'Prove', close: 'Close' }
 	};
@@ -31,7 +31,7 @@
 	<header>
 		<div class="what">
 			<h1><a href="/instruments/{instrument.id}">{instrument.name}</a></h1>
-			<p>Visit of {format(visit.startedAt, 'd MMMM')}, {inSentence(temperament.name)}, A4 = {inHz(visit.a4)}</p>
+			<p>Visit of {format(visit.startedAt, 'd MMMM')}, {tunedTo}, A4 = {inHz(visit.a4)}</p>
 		</div>
 		<nav aria-label="Stages of the visit" style="--at: {at}; --stages: {STAGES.length}">
 			{#each STAGES as each (each)}

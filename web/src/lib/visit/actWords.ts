@@ -1,5 +1,5 @@
 import { groupOf, PLAN_FIELDS, type Act, type Family, type Purpose, type SounderId } from '@fendrel/core';
-import { listed } from '$lib/ui/format';
+import { counted, listed } from '$lib/ui/format';
 import { pairName } from '$lib/ui/beats';
 import { FIELD_NAMES } from './fieldNames';
 
@@ -23,7 +23,11 @@ export function actWords(act: Act, { groupName }: Pick<Family<unknown>, 'groupNa
 		case 'broke':
 			return `${name(act.sounder)}: a broken string`;
 		case 'heard':
-			return `${pairName(act)} heard`;
+			return act.breath ? `${groupName(act.lower)} and ${groupName(act.upper)} heard` : `${pairName(act)} heard`;
+		case 'filed':
+			return `${name(act.sounders[0])}: ${counted(act.strokes, 'stroke')} at the ${act.end}`;
+		case 'bent':
+			return `${groupName(act.group)} bent`;
 		case 'plan':
 			return `the plan: ${listed((act.wrote ?? PLAN_FIELDS).map((field) => FIELD_NAMES[field]))}`;
 		default:

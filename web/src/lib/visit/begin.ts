@@ -1,7 +1,7 @@
 import { DEFAULT_TOLERANCE, reportOf, type PlanVersion, type StringKind, type VisitEvent } from '@fendrel/core';
 import { v7 as uuid } from 'uuid';
 import { connection } from '$lib/device/connection.svelte';
-import { withTimes, type InstrumentBook } from '$lib/device/books';
+import { isKeyboardBook, withTimes, type InstrumentBook } from '$lib/device/books';
 import { signedInHere } from '$lib/device/owner';
 import { heldInstrument, keepInstrument, keepVisit, shelf } from '$lib/device/shelf';
 import { FORMAT } from '$lib/record/format';
@@ -34,10 +34,13 @@ export interface Planned {
 }
 
 /** What a visit begins with: what the instrument usually gets. */
-export function firstPlan({ instrument, temperaments, measured, last }: InstrumentBook, visitId: string): Planned {
+export function firstPlan(book: InstrumentBook, visitId: string): Planned {
+	const { instrument, temperaments, last } = book;
 	const equal = temperaments.find(({ slug }) => slug === 'equal')!;
 	const curve =
-		!last && CURVED.includes(instrument.kind) ? newCurve({ ...instrument, measured }, BALANCED, visitId) : undefined;
+		!last && isKeyboardBook(book) && CURVED.includes(book.instrument.kind)
+			? newCurve({ ...book.instrument, measured: book.measured }, BALANCED, visitId)
+			: undefined;
 	const stretch = curve ? stretchByCurve(curve.id) : (last?.stretch ?? NO_STRETCH);
 	const { curveId, curveLead: lead } = stretchColumns(stretch);
 	return {

@@ -14,6 +14,7 @@ import type { InstrumentBook } from '$lib/device/books';
 import { wishWords } from '$lib/tuning/curve';
 import { stretchOf } from '$lib/tuning/stretch';
 import { counted, inHz } from '$lib/ui/format';
+import { intonationWords } from './intonationWords';
 import { orderWords } from './orderWords';
 import type { PlanChanges } from './visitRecord.svelte';
 
@@ -38,6 +39,8 @@ export function choiceWords(
 			return act.plan.touch ? counted(act.plan.touch.length, 'note') : 'every note';
 		case 'order':
 			return orderWords(act.plan.order ?? USUAL_ORDER);
+		case 'intonation':
+			return act.plan.intonation ? intonationWords(act.plan.intonation) : 'every reed equal';
 		default: {
 			const curve = curves.find(({ id }) => id === curveId);
 			return curve

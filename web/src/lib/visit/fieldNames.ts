@@ -9,5 +9,6 @@ export const FIELD_NAMES: Record<WrittenField, string> = {
 	raise: 'the raise',
 	touch: 'which notes are touched',
 	order: 'the order of work',
+	intonation: 'the intonation',
 	note: 'the note for the record'
 };

@@ -8,7 +8,7 @@ import {
 	type Purpose,
 	type VisitReport
 } from '@fendrel/core';
-import type { InstrumentBook, VisitBook, VisitBundle } from '$lib/device/books';
+import type { InstrumentBook, KeyboardInstrument, VisitBook, VisitBundle } from '$lib/device/books';
 import { familyOf } from '$lib/tuning/family';
 import { planFor } from '$lib/tuning/plan';
 import { stretchOf } from '$lib/tuning/stretch';
@@ -41,14 +41,14 @@ export function takenFrom(
 
 /** Notes whose B does not go with their neighbours', and that no second strike has confirmed. */
 export function outOfLineIn(
-	{ kind }: Pick<InstrumentBook['instrument'], 'kind'>,
+	{ kind }: Pick<KeyboardInstrument, 'kind'>,
 	measured: readonly KnownString[]
 ): ReadonlySet<number> {
 	return stringsOfInstrument({ kind, measured }).inharmonicity.doubtful;
 }
 
 /** A visit as it is stored, for whatever is made from it. */
-export function groundOf({ visit: book, about }: VisitBundle) {
+export function groundOf({ visit: book, about }: VisitBundle<KeyboardInstrument>) {
 	const report = reportOf(book.events);
 	const visit = visitOf(report, book);
 	const { instrument, measured } = about;

@@ -1,40 +1,38 @@
 import {
-	compareHappened,
-	groupOf,
 	summariseVisit,
+	type Family,
+	type Hz,
 	type ListeningHabits,
 	type MovedPins,
-	type PlanVersion,
-	USUAL_ORDER,
-	type TouchedNote
+	type PlanVersion
 } from '@fendrel/core';
 import { connection } from '$lib/device/connection.svelte';
-import { withTimes, type InstrumentBook, type VisitBook, type VisitBundle, type VisitChanges } from '$lib/device/books';
-import { askWhoIsHere, signedInHere } from '$lib/device/owner';
-import { goesOnIn, heldVisit, keepVisit, remember, remembered, type HeldVisit } from '$lib/device/shelf';
+import {
+	withTimes,
+	type BookInstrument,
+	type InstrumentBook,
+	type VisitBook,
+	type VisitBundle,
+	type VisitChanges
+} from '$lib/device/books';
+import { goesOnIn, keepVisit, remember, remembered, type HeldVisit } from '$lib/device/shelf';
 import { handOver } from '$lib/handover/handOver.svelte';
 import type { KeptCurve } from '$lib/tuning/curve';
-import { familyOf } from '$lib/tuning/family';
-import { planFor, type Plan } from '$lib/tuning/plan';
-import { knownByStrike, tellsString, type KnownString } from '$lib/tuning/strings';
 import { mergeMoved, type MovedAt } from './mergeMoved';
-import { outOfLineIn, takenFrom, visitOf } from './ground';
+import { visitOf } from './ground';
 import { VisitRecord, type PlanChanges } from './visitRecord.svelte';
 
 /** How often others' changes are asked for while a visit is open, and how seldom when nobody answers. */
 const ASK_MS = 2000;
 const LONGEST_PAUSE = 15_000;
 
-/** Why a visit does not open. */
-export type Unopened = { readonly status: number; readonly message: string; readonly advice?: string };
-
 /**
  * A visit that is open on this device: its book, what has happened since, and what others do in it meanwhile. It opens from
  * the device where that holds it; the server is asked for the rest whenever it answers.
  */
-export class OpenVisit {
+export abstract class OpenVisit<Instrument extends BookInstrument = BookInstrument> {
 	readonly record: VisitRecord;
-	about: InstrumentBook = $state.raw() as InstrumentBook;
+	about: InstrumentBook<Instrument> = $state.raw() as InstrumentBook<Instrument>;
 	/** Rises when somebody else has changed what pages were made from: they are made anew. */
 	edition = $state(0);
 	/** Another visit that this one turned out to go on in. */
@@ -54,7 +52,7 @@ export class OpenVisit {
 	private asking: Promise<void> | undefined;
 
 	constructor(
-		{ visit, about, happened }: HeldVisit,
+		{ visit, about, happened }: HeldVisit<Instrument>,
 		private stale: boolean
 	) {
 		this.book = visit;
@@ -65,74 +63,25 @@ export class OpenVisit {
 		this.takeRemembered(happened);
 	}
 
-	/** Opens a visit: from the device where that holds it, else from the server. */
-	static async open(id: string): Promise<OpenVisit | Unopened> {
-		if (!(await signedInHere())) await askWhoIsHere();
-		const held = await heldVisit(id).catch(() => undefined);
-		if (held) return new OpenVisit(held, true);
-		const answer = await connection.ask<VisitBundle>(`/api/visits/${id}/bundle`);
-		if (answer.kind === 'told') {
-			const { visit, about } = answer.body;
-			const visitOpened = new OpenVisit(
-				{ visit, about: withTimes(about), happened: await remembered(visit.id) },
-				false
-			);
-			if (visit.id !== id) visitOpened.continued = visit.id;
-			visitOpened.kept = await keepVisit({ visit, about: visitOpened.about }, true);
-			return visitOpened;
-		}
-		if (answer.kind === 'refused')
-			return { status: answer.status, message: answer.message ?? 'There is no such visit in your workshop.' };
-		if (answer.kind === 'signed out')
-			return { status: 401, message: 'You are signed out.', advice: 'Sign in again. What is waiting here stays.' };
-		return {
-			status: 503,
-			message: 'The server does not answer, and this visit was not opened on this device before.',
-			advice: 'Visits that have been opened here can be continued. They are listed under On this device.'
-		};
-	}
-
-	readonly instrument = $derived.by(() => this.about.instrument);
-	private readonly planned: PlanVersion = $derived.by(() => this.record.report.plan!);
+	readonly instrument: Instrument = $derived.by(() => this.about.instrument);
+	/** The instrument as its family works on it. */
+	abstract readonly family: Pick<Family<unknown>, 'id' | 'name' | 'group' | 'groupName'>;
+	/** Its groups, in the order in which people see them. */
+	abstract readonly compass: readonly number[];
+	/** How it is tuned, as a visit's pages say it beside the pitch. */
+	abstract readonly tunedTo: string;
+	/** What a group is to be set to now. */
+	abstract targetOf(group: number): Hz | undefined;
+	/** What pages are made from besides the plan: only when that has changed are they made anew. */
+	protected abstract madeFrom(): unknown;
+	protected readonly planned: PlanVersion = $derived.by(() => this.record.report.plan!);
 	/** The visit as it stands. */
 	readonly visit = $derived.by(() => visitOf(this.record.report, { ...this.book, id: this.record.visitId }));
-	private readonly taken = $derived.by(() => takenFrom(this.about, this.planned));
-	readonly temperament = $derived.by(() => this.taken.temperament);
-	/** The curve that the plan took. */
-	readonly curve: KeptCurve | undefined = $derived.by(() => this.taken.curve);
-	/** What is known of the strings: what was read since the book was made is newer. */
-	readonly measured: readonly KnownString[] = $derived.by(() => {
-		const read = [...this.record.newReadings].filter(tellsString).sort(compareHappened);
-		if (read.length === 0) return this.about.measured;
-		const told = new Map<number, KnownString>();
-		const known = new Map(this.about.measured.map((each) => [each.note, each]));
-		for (const { sounders, inharmonicity, ...strike } of read) {
-			const note = groupOf(sounders[0]);
-			const before = told.get(note) ?? known.get(note);
-			// A book that was fetched since may hold the same strike.
-			const isOther = before?.by === 'strike' && before.b !== inharmonicity;
-			told.set(note, knownByStrike({ ...strike, note, inharmonicity: inharmonicity! }, isOther ? before : undefined));
-		}
-		return [...this.about.measured.filter(({ note }) => !told.has(note)), ...told.values()];
-	});
-
-	/** Notes whose B does not go with their neighbours', and that no second strike has confirmed. */
-	readonly outOfLine: ReadonlySet<number> = $derived.by(() => outOfLineIn(this.instrument, this.measured));
-
-	/** Where every note goes. */
-	readonly plan: Plan = $derived.by(() => {
-		const { instrument, visit, temperament, curve, measured } = this;
-		const { a4, stretch } = visit;
-		return planFor({ ...instrument, a4, temperament, stretch, curve, measured });
-	});
 	/** Whoever began it; unknown where it was begun on this device and nobody has told. */
 	readonly who = $derived.by(() => this.book.who);
-	readonly family = $derived.by(() => familyOf(this.instrument).family);
-	/** What the family knows of this instrument. */
-	readonly body = $derived.by(() => familyOf(this.instrument).body);
 	/** What has been done so far, against the plan. */
 	readonly summary = $derived.by(() =>
-		summariseVisit(this.record.groups, this.family.groups(this.body), (group) => this.plan.targetOf(group)?.pitch)
+		summariseVisit(this.record.groups, this.compass, (group) => this.targetOf(group))
 	);
 
 	/** Plans anew; a curve that is taken is kept with its instrument. */
@@ -140,16 +89,6 @@ export class OpenVisit {
 		if (curve) this.about = { ...this.about, curves: [curve, ...this.about.curves] };
 		this.record.replan(changes, curve);
 		if (curve) void this.keep();
-	}
-
-	/** No raise: every note is set, or only some are touched; just one with all its strings. */
-	touchOnly(touch: readonly TouchedNote[] | null): void {
-		const planned = this.record.report.plan;
-		const isPlanned = !planned?.raise && JSON.stringify(planned?.touch ?? null) === JSON.stringify(touch);
-		if (isPlanned) return;
-		const isOne = touch?.length === 1;
-		const order = isOne ? { order: { ...(planned?.order ?? USUAL_ORDER), unisons: 'asOneGoes' as const } } : {};
-		this.replan({ raise: null, touch, ...order });
 	}
 
 	/** Other habits of listening, kept with the workshop already. */
@@ -224,7 +163,7 @@ export class OpenVisit {
 		const answer = await connection.ask<VisitBundle>(`/api/visits/${visitId}/bundle`, { signal });
 		if (answer.kind !== 'told') return this.isUnknown(answer);
 		const { visit } = answer.body;
-		const about = withTimes(answer.body.about);
+		const about = withTimes(answer.body.about) as InstrumentBook<Instrument>;
 		if (visit.id !== visitId) return this.goOnIn(visit.id);
 		const before = this.captured();
 		this.book = visit;
@@ -240,10 +179,9 @@ export class OpenVisit {
 		return true;
 	}
 
-	/** What pages are made from besides the plan: only when that has changed are they made anew. */
 	private captured(): string {
 		const { instrument, habits } = this.about;
-		return JSON.stringify([instrument, this.temperament, habits]);
+		return JSON.stringify([instrument, habits, this.madeFrom()]);
 	}
 
 	private async askChanges(signal: AbortSignal): Promise<boolean> {

@@ -8,10 +8,12 @@ import {
 	reportOf,
 	type Act,
 	type Hz,
+	type LastingReading,
 	type MovedPins,
 	type PlanVersion,
 	type Purpose,
 	type Reading,
+	type SetUp,
 	type SounderId,
 	type Stage,
 	type StringReading,
@@ -41,13 +43,18 @@ export interface StrikeDetails extends Partial<
 	readonly deviation: number;
 }
 
+/** What is known of a tone besides what it measured. */
+export interface ToneDetails extends Pick<StrikeDetails, 'sounders' | 'source' | 'target' | 'deviation'> {
+	readonly setUp: SetUp;
+}
+
 type Stamped = 'id' | 'device' | 'counter' | 'at';
 type NewActOf<Each> = Each extends Act ? Omit<Each, Stamped> : never;
 /** An act before it has its place in the order. */
 export type NewAct = NewActOf<Act>;
 /** What is chosen anew of a plan. */
 export type PlanChanges = Partial<
-	Pick<PlanVersion, 'a4' | 'temperamentId' | 'tolerance' | 'raise' | 'touch' | 'order'>
+	Pick<PlanVersion, 'a4' | 'temperamentId' | 'tolerance' | 'raise' | 'touch' | 'order' | 'intonation'>
 > & {
 	readonly stretch?: Stretch;
 };
@@ -123,12 +130,33 @@ export class VisitRecord {
 			...{ falseBeat, falseBeatDepth, spread, spreadError }
 		};
 		const partials = measured.partials.map(({ decay, ...partial }) => ({ ...partial, decay: decay ?? null }));
+		this.hand(reading, partials);
+		return { ...reading, partials };
+	}
+
+	/** Stores what a tone that lasts told. */
+	readTone(measured: LastingReading, { sounders, source, target, deviation, setUp }: ToneDetails): Reading {
+		const { pitch, error: pitchError, level, softest, wobble, drift, slope } = measured;
+		const lasting = {
+			...{ level, softest, wobble, drift, setUp },
+			...{ slope: slope?.slope ?? null, slopeError: slope?.error ?? null }
+		};
+		const reading: Reading = {
+			...this.handOver.stamp(),
+			...{ way: 'lasting', sounders, source, target, deviation, lasting, pitch, pitchError },
+			...{ listened: null, fundamental: null, inharmonicity: null, inharmonicityError: null, moment: null },
+			...{ falseBeat: null, falseBeatDepth: null, spread: null, spreadError: null }
+		};
+		this.hand(reading, []);
+		return reading;
+	}
+
+	private hand(reading: Reading, partials: Partials): void {
 		const { device, at, ...sent } = reading;
 		this.made(
-			{ kind: 'reading', device, reading: { ...sent, sounders: [...sounders], takenAt: new Date(at), partials } },
+			{ kind: 'reading', device, reading: { ...sent, sounders: [...sent.sounders], takenAt: new Date(at), partials } },
 			{ event: reading, partials }
 		);
-		return { ...reading, partials };
 	}
 
 	/** Records what was done. `curve`: one that a plan takes anew. */

@@ -1,5 +1,6 @@
 import { USUAL_SETTINGS, type Settings } from '$lib/settings/settings';
-import type { VisitGround } from './ground';
+import type { InstrumentBook } from '$lib/device/books';
 
 /** What the workshop decides, as this device holds it. */
-export const settingsOf = ({ about }: Pick<VisitGround, 'about'>): Settings => about.settings ?? USUAL_SETTINGS;
+export const settingsOf = ({ about }: { readonly about: Pick<InstrumentBook, 'settings'> }): Settings =>
+	about.settings ?? USUAL_SETTINGS;

@@ -1,22 +1,43 @@
-import { LastingListener } from '@fendrel/core';
+import { LastingListener, TogetherListener } from '@fendrel/core';
 import type { LastingTasks } from './lasting';
 import type { SoundBlock } from './listening';
 import { untilGivenUp, type Handlers } from './serve';
 
+interface Listener<Event> {
+	push(samples: Float32Array): Event[];
+	lose(): Event[];
+}
+
+/** Gives a listener what comes in, and tells what it makes of it, until the job is given up. */
+function follow<Event>(
+	listener: Listener<Event>,
+	samples: MessagePort,
+	{ signal, tell }: { readonly signal: AbortSignal; readonly tell: (events: readonly Event[]) => void }
+): Promise<never> {
+	/** The sound card's count that the next block should begin with. */
+	let next: number | undefined;
+	samples.onmessage = ({ data: block }: MessageEvent<SoundBlock>) => {
+		const lost = next !== undefined && block.from > next ? listener.lose() : [];
+		next = block.from + block.samples.length;
+		const events = [...lost, ...listener.push(block.samples)];
+		if (events.length) tell(events);
+	};
+	signal.addEventListener('abort', () => samples.close(), { once: true });
+	return untilGivenUp(signal);
+}
+
 export function lastingJobs(): Handlers<LastingTasks> {
+	let together: TogetherListener | undefined;
 	return {
-		listen({ sampleRate, limits, samples }, { signal, tell }) {
-			const listener = new LastingListener(sampleRate, limits);
-			/** The sound card's count that the next block should begin with. */
-			let next: number | undefined;
-			samples.onmessage = ({ data: block }: MessageEvent<SoundBlock>) => {
-				const lost = next !== undefined && block.from > next ? listener.lose() : [];
-				next = block.from + block.samples.length;
-				const events = [...lost, ...listener.push(block.samples)];
-				if (events.length) tell(events);
-			};
-			signal.addEventListener('abort', () => samples.close(), { once: true });
-			return untilGivenUp(signal);
+		listen({ sampleRate, limits, samples }, job) {
+			return follow(new LastingListener(sampleRate, limits), samples, job);
+		},
+		together({ sampleRate, asked, samples }, job) {
+			together = new TogetherListener(sampleRate, asked);
+			return follow(together, samples, job);
+		},
+		ask(asked) {
+			together?.ask(asked);
 		}
 	};
 }

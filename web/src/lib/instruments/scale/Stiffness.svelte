@@ -3,7 +3,7 @@
 	import InharmonicityChart from '$lib/charts/InharmonicityChart.svelte';
 	import { KIND_NAMES } from '$lib/tuning/kinds';
 	import { stringsOfInstrument, type KnownString } from '$lib/tuning/strings';
-	import { inharmonicityPicture } from './picture';
+	import { inharmonicityPicture } from '$lib/tuning/inharmonicityPicture';
 	import ToLookAt from './ToLookAt.svelte';
 	import { basisWords, faultWords } from './scaleWords';
 

@@ -24,6 +24,7 @@ import * as namesAndDoors from './migrations/0018-names-and-doors';
 import * as peopleAndDeletion from './migrations/0019-people-and-deletion';
 import * as shelves from './migrations/0020-shelves-and-visit-summaries';
 import * as practice from './migrations/0021-practice';
+import * as freeReeds from './migrations/0023-free-reeds';
 import * as shownPractice from './migrations/0022-shown-practice';
 
 const MIGRATIONS = [
@@ -48,7 +49,8 @@ const MIGRATIONS = [
 	{ name: '0019-people-and-deletion', ...peopleAndDeletion },
 	{ name: '0020-shelves-and-visit-summaries', ...shelves },
 	{ name: '0021-practice', ...practice },
-	{ name: '0022-shown-practice', ...shownPractice }
+	{ name: '0022-shown-practice', ...shownPractice },
+	{ name: '0023-free-reeds', ...freeReeds }
 ];
 
 /** @param hold asked before each step */

@@ -21,7 +21,9 @@ import type {
 	SectionSummary,
 	SounderId,
 	Stage,
-	StringKind,
+	InstrumentKind,
+	ReedSet,
+	ReedTwin,
 	Stringing,
 	Temperament,
 	Tuning
@@ -122,7 +124,7 @@ export interface InstrumentRow extends Deletion {
 	workshopId: string;
 	locationId: string | null;
 	name: string;
-	kind: StringKind;
+	kind: InstrumentKind;
 	maker: string;
 	madeIn: number | null;
 	lowest: number;
@@ -131,7 +133,9 @@ export interface InstrumentRow extends Deletion {
 	notes: string;
 	/** How it is strung, where somebody has said so. */
 	stringing: Stringing | null;
-	twin: InstrumentTwin;
+	/** Of free reeds: which note each of them is. */
+	reeds: ReedSet | null;
+	twin: InstrumentTwin | ReedTwin;
 	/** Rises with every change of what people write of it. */
 	version: number;
 	createdAt: Date;
@@ -176,7 +180,7 @@ export interface VisitAliasRow {
 	visitId: string;
 }
 /** A reading but for its partials; sounders as text, parted by commas. */
-export type ReadingRow = Omit<Reading, 'way' | 'at' | 'sounders'> & {
+export type ReadingRow = Omit<Reading, 'at' | 'sounders'> & {
 	workshopId: string;
 	visitId: string;
 	sounders: string;

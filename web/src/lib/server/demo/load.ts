@@ -33,6 +33,7 @@ import type { KnownString } from '$lib/tuning/strings';
 import { rebuildSummaries } from '../record/keep';
 import { addAct, addFoundAndLeft, demoRecord, saveRecord, type DemoRecord } from './record';
 import { demoStrings } from './strings';
+import { loadHarps } from './reeds';
 import { loadPractice } from './practice';
 import { loadTempering } from './tempering';
 import { CLOSING_NOTES, DEMO_ACCOUNT, DEMO_INSTRUMENTS, DEMO_PRICE, HALF_DONE, type DemoInstrument } from './scenario';
@@ -66,6 +67,9 @@ export async function loadDemo(now = new Date(process.env.FENDREL_DEMO_DATE ?? D
 		temperamentIds: new Map(temperaments.map(({ slug, id }) => [slug, id]))
 	};
 	for (const [index, instrument] of DEMO_INSTRUMENTS.entries()) await loadInstrument(context, instrument, index);
+	await loadHarps(user.workshopId, today, (instrumentId, startedAt, a4) =>
+		visitRow(context, { temperament: 'equal', a4 }, instrumentId, startedAt, undefined)
+	);
 	await rebuildSummaries();
 	await loadTempering(user.workshopId, today, await listInstruments(user.workshopId));
 	await loadPractice(user.id, today);
@@ -79,7 +83,7 @@ async function loadInstrument(context: Context, instrument: DemoInstrument, inde
 	const { name, kind, location, town, maker, madeIn, lowest, highest, notes, a4 } = instrument;
 	const details = {
 		...{ name, kind, location, town, place: '', maker, madeIn },
-		...{ lowest, highest, notes, usualA4: a4, twin }
+		...{ lowest, highest, notes, usualA4: a4, reeds: null, twin }
 	};
 	const instrumentId = await inTransaction((transaction) => createInstrument(context.workshopId, details, transaction));
 	if (instrument.strung)
@@ -226,7 +230,7 @@ async function loadCurve(
 
 function visitRow(
 	context: Context,
-	instrument: DemoInstrument,
+	instrument: Pick<DemoInstrument, 'temperament' | 'a4'>,
 	instrumentId: string,
 	startedAt: Date,
 	curve: KeptCurve | undefined

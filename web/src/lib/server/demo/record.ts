@@ -59,7 +59,10 @@ export function demoRecord(visit: VisitRow, twin: InstrumentTwin, random: Random
 	return record;
 }
 
-export function addAct(record: DemoRecord, kind: Act['do'], at: Date, act: Record<string, unknown>, id = uuid()): void {
+/** As much of a record as acts are added to. */
+type Acting = Pick<DemoRecord, 'visit' | 'device' | 'acts'> & { counter: number };
+
+export function addAct(record: Acting, kind: Act['do'], at: Date, act: Record<string, unknown>, id = uuid()): void {
 	const { id: visitId, workshopId } = record.visit;
 	const { sounders = null, reading = null } = act as { sounders?: ActRow['sounders'] & string; reading?: string };
 	record.acts.push({
@@ -96,7 +99,7 @@ function addReading(record: DemoRecord, { note, sounder, target }: DemoString, p
 		row: {
 			...{ id, visitId: visit.id, workshopId: visit.workshopId, sounders: soundersText([sounder]) },
 			...{ device, counter: ++record.counter, takenAt: at, placedAt: at, seq: 1, hash: null },
-			...{ source: 'simulated', target, deviation: centsBetween(target, measured.pitch) },
+			...{ way: 'struck', source: 'simulated', target, deviation: centsBetween(target, measured.pitch) },
 			...{ pitch: measured.pitch, pitchError: measured.pitchError, fundamental: measured.flexiblePitch },
 			inharmonicity: measured.inharmonicity ?? null,
 			inharmonicityError: measured.inharmonicityError ?? null,
@@ -110,7 +113,7 @@ function addReading(record: DemoRecord, { note, sounder, target }: DemoString, p
 
 /** @param visit as it stands at the end */
 export async function saveRecord(
-	{ plan, readings, acts }: DemoRecord,
+	{ plan, readings, acts }: Pick<DemoRecord, 'plan' | 'readings' | 'acts'>,
 	visit: VisitRow,
 	moved: SimulatedPinsRow['moved']
 ): Promise<void> {

@@ -1,4 +1,4 @@
-import type { StringKind, VisitPurpose } from '@fendrel/core';
+import type { Auxiliary, StringKind, VisitPurpose } from '@fendrel/core';
 
 /** The Saltmarsh festival: an estuary town's summer music week. All names are invented. */
 export const DEMO_ACCOUNT = {
@@ -202,3 +202,49 @@ export const COUNTED = {
 	reversed: 'werckmeister-3',
 	share: 0.5
 } as const;
+
+/** A harmonica of the ferry band. */
+export interface DemoHarp {
+	readonly name: string;
+	readonly tonic: number;
+	readonly layout: string;
+	readonly auxiliaries?: readonly Auxiliary[];
+	readonly notes: string;
+	/** What was noted when it was left. */
+	readonly left: string;
+}
+
+export const HARPS: readonly DemoHarp[] = [
+	{
+		...{ name: 'Ferry band, harp 1 in A', tonic: 57, layout: 'major' },
+		notes: 'Played hard, on deck.',
+		left: 'Chords still at playing breath. Draw 3 has been filed at both ends: no more.'
+	},
+	{
+		...{ name: 'Ferry band, harp 2 in B flat', tonic: 58, layout: 'major' },
+		notes: 'Spare; seldom played.',
+		left: 'All octaves still.'
+	},
+	{
+		...{
+			name: 'Ferry band, harp 3 in C',
+			tonic: 60,
+			layout: 'major',
+			auxiliaries: [{ hole: 5, plate: 'blow', wanted: 15 }]
+		},
+		notes: 'An auxiliary reed in hole 5 gives the blow bend to E flat.',
+		left: ''
+	},
+	{
+		...{ name: 'Ferry band, harp 4 in D', tonic: 62, layout: 'naturalMinor' },
+		notes: 'For the two slow songs.',
+		left: 'The comb was sanded flat; it leaks no more.'
+	},
+	{
+		...{ name: 'Ferry band, slide harp in C', tonic: 60, layout: 'chromatic' },
+		notes: 'Belongs to the skipper.',
+		left: 'Slide cleaned. Hole 9 was left as it was.'
+	}
+];
+/** The harp that is half done, and how many reeds of it are set. */
+export const HALF_FILED = { harp: 'Ferry band, harp 3 in C', reeds: 7 } as const;

@@ -17,7 +17,7 @@ import type { Draft } from '$lib/temperaments/temperamentDraft';
 import { planFor } from '$lib/tuning/plan';
 import { NO_STRETCH } from '$lib/tuning/stretch';
 import { fromCounts } from '$lib/workers/proving.jobs';
-import type { Instrument } from '../db/stores/instruments';
+import { isStrung, type Instrument } from '../db/stores/instruments';
 import { saveCountedOctave } from '../db/stores/countedOctaves';
 import { inTransaction } from '../db/transaction';
 import { createTemperaments, temperamentBySlug } from '../db/stores/temperaments';
@@ -54,7 +54,7 @@ export async function loadTempering(
 ): Promise<void> {
 	const { name, tuning, ...about } = AGREED;
 	await inTransaction((transaction) => createTemperaments(workshopId, [{ name, tuning, about }], transaction));
-	const instrument = instruments.find((each) => each.name === COUNTED.instrument)!;
+	const instrument = instruments.filter(isStrung).find((each) => each.name === COUNTED.instrument)!;
 	const equal = (await temperamentBySlug(workshopId, 'equal'))!;
 	const basis = { ...instrument, a4: COUNTED.a4, temperament: equal, measured: [] };
 	const plan = planFor(basis);

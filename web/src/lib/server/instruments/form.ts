@@ -1,29 +1,41 @@
 import { createHash } from 'node:crypto';
 import { defaultTwin, noteName, parseNote } from '@fendrel/core';
+import { BLANK_REEDS, compassOf, reedFieldsOf, reedSetFrom } from '$lib/instruments/reedForm';
 import type { InstrumentForm } from '$lib/instruments/instrumentForm';
 import { setError, type SuperValidated } from 'sveltekit-superforms';
-import type { Instrument, InstrumentDetails } from '../db/stores/instruments';
+import { isStrung, type Instrument, type InstrumentDetails } from '../db/stores/instruments';
 import { listLocations, placesMeant } from '../db/stores/locations';
 
 /** The validated form as the store wants it; the twin starts from what such an instrument usually is. */
 export function detailsFromForm(form: InstrumentForm, before?: Instrument): InstrumentDetails {
-	const { lowest: low, highest: high, madeIn, version: _, ...rest } = form;
+	const { name, kind, maker, usualA4, notes, location, town, place, madeIn } = form;
+	const written = { name, kind, maker, usualA4, notes, location, town, place };
+	const made = { madeIn: madeIn === '' ? null : Number(madeIn) };
+	const seed = createHash('sha256').update(name).digest().readUInt32LE(0);
+	if (kind === 'reeds') {
+		const reeds = reedSetFrom(form);
+		if ('field' in reeds) throw new RangeError(`detailsFromForm: ${reeds.text}`);
+		const twin = before?.kind === 'reeds' ? before.twin : { kind: 'reeds' as const, seed };
+		return { ...written, ...made, ...compassOf(reeds), reeds, twin };
+	}
+	const { lowest: low, highest: high } = form;
 	const lowest = parseNote(low)!;
 	const highest = parseNote(high)!;
 	const sameStrings =
 		before &&
-		before.kind === form.kind &&
+		isStrung(before) &&
+		before.kind === kind &&
 		before.lowest === lowest &&
 		before.highest === highest &&
-		before.usualA4 === form.usualA4;
-	const seed = createHash('sha256').update(form.name).digest().readUInt32LE(0);
-	const twin = sameStrings ? before.twin : defaultTwin(form.kind, lowest, highest, seed, form.usualA4);
-	return { ...rest, lowest, highest, madeIn: madeIn === '' ? null : Number(madeIn), twin };
+		before.usualA4 === usualA4;
+	const twin = sameStrings ? before.twin : defaultTwin(kind, lowest, highest, seed, usualA4);
+	return { ...written, ...made, lowest, highest, reeds: null, twin };
 }
 
 export function formFromInstrument(instrument: Instrument): InstrumentForm {
-	const { name, kind, maker, madeIn, usualA4, notes, location, lowest, highest, version } = instrument;
+	const { name, kind, maker, madeIn, usualA4, notes, location, lowest, highest, version, reeds } = instrument;
 	return {
+		...(reeds ? reedFieldsOf(reeds) : BLANK_REEDS),
 		name,
 		kind,
 		maker,

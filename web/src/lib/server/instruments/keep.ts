@@ -1,3 +1,4 @@
+import { reedFieldsOf } from '$lib/instruments/reedForm';
 import type { Who } from '../auth/session';
 import { difference, noteChange } from '../db/stores/changes';
 import { createInstrument, updateInstrument, type Instrument, type InstrumentDetails } from '../db/stores/instruments';
@@ -13,8 +14,10 @@ export function addInstrument(who: Who, details: InstrumentDetails): Promise<str
 }
 
 /** What people write of an instrument, as the trail compares it. */
-function written({ name, kind, maker, madeIn, lowest, highest, usualA4, notes }: InstrumentDetails | Instrument) {
-	return { name, kind, maker, madeIn, lowest, highest, usualA4, notes };
+function written(instrument: InstrumentDetails | Instrument) {
+	const { name, kind, maker, madeIn, lowest, highest, usualA4, notes, reeds } = instrument;
+	const about = { name, kind, maker, madeIn, usualA4, notes };
+	return reeds ? { ...about, ...reedFieldsOf(reeds) } : { ...about, lowest, highest };
 }
 
 /**

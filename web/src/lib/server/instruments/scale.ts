@@ -1,13 +1,13 @@
 import { stringsAt } from '@fendrel/core';
 import { stringTablesOf } from '../db/stores/stringTables';
-import { instrumentOr404 } from '../find';
+import { strungOr404 } from '../find';
 import { knownStrings } from '../strings/known';
 import { byTable, statedStringing } from '../strings/stringing';
 import { visitHistory } from '../visits/history';
 
 /** What the Scale page shows: strings as known, tables as kept, and how low the instrument was last found. */
 export async function loadScale(workshopId: string, instrumentId: string) {
-	const instrument = await instrumentOr404(workshopId, instrumentId);
+	const instrument = await strungOr404(workshopId, instrumentId);
 	const [known, tables, history] = await Promise.all([
 		knownStrings(workshopId, instrument),
 		stringTablesOf(workshopId, instrument.id),

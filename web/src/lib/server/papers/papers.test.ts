@@ -16,7 +16,7 @@ import {
 	newInstrument
 } from '../tests/parts';
 import { codeOf, textOf } from '../tests/paperReaders';
-import { visitBundle } from '../visits/books';
+import { keyboardBundle } from '../visits/books';
 import { compareVisits } from '../visits/comparison';
 import { paperOf } from './papers';
 
@@ -29,7 +29,7 @@ async function closedVisit(name = 'Köln hall, No. 3') {
 	const me = await newWorkshop();
 	const instrumentId = await newInstrument(me.workshopId, details(name));
 	const visitId = await beginVisit(me, instrumentId);
-	const { plan } = groundOf(await visitBundle(me.workshopId, visitId));
+	const { plan } = groundOf(await keyboardBundle(me.workshopId, visitId));
 	for (const note of [45, 57, 69, 81]) {
 		const { pitch } = plan.targetOf(note)!;
 		const found = reading({ note, target: pitch, deviation: -8, pitch: pitch * 2 ** (-8 / 1200) });

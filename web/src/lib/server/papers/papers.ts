@@ -1,8 +1,11 @@
+import { reportOf } from '@fendrel/core';
+import { error } from '@sveltejs/kit';
+import { isKeyboardBook } from '$lib/device/books';
 import type { Paper } from '$lib/record/papers';
 import { accountOf } from '$lib/visit/close/account';
 import { nextVisit } from '$lib/visit/close/nextVisit';
 import { cardFacts, ownersReport } from '$lib/visit/close/report';
-import { groundOf, type VisitGround } from '$lib/visit/ground';
+import { groundOf, visitOf, type VisitGround } from '$lib/visit/ground';
 import { getAttachment } from '../db/stores/attachments';
 import { visitBundle } from '../visits/books';
 import { nextCalendar } from './nextCalendar';
@@ -45,5 +48,10 @@ export async function paperOf(
 	paper: Paper,
 	now: Date
 ): Promise<Uint8Array | string> {
-	return MAKE[paper](workshopId, groundOf(await visitBundle(workshopId, visitId)), now);
+	const { visit, about } = await visitBundle(workshopId, visitId);
+	if (isKeyboardBook(about)) return MAKE[paper](workshopId, groundOf({ visit, about }), now);
+	if (paper !== 'next') error(404, { message: 'Of free reeds it is printed from the visit’s own page.' });
+	const report = reportOf(visit.events);
+	const ground = { visit: visitOf(report, visit), record: { report }, about };
+	return nextCalendar(visit.id, about.instrument, nextVisit(ground, { moved: 0 }, now), now);
 }

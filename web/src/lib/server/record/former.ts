@@ -6,6 +6,7 @@ import type { FormerItem, FormerReading } from '$lib/record/formerRecord';
 import type { Item } from '$lib/record/record';
 import { database } from '../db/connection';
 import { soundersText } from '../db/stores/record';
+import type { StrungInstrument } from '../db/stores/instruments';
 import { stringingOf } from '../strings/stringing';
 
 /** One thing to be stored; `of` says which of the items sent it came from. */
@@ -67,7 +68,8 @@ class FormerVisit {
 		const keyboard = {
 			lowest,
 			highest,
-			stringing: await stringingOf(workshopId, instrument)
+			// Only keyboards were there before.
+			stringing: await stringingOf(workshopId, instrument as StrungInstrument)
 		};
 		const done = await acts.findAll({ where: { visitId }, attributes: ['id', 'kind', 'placedAt'], transaction });
 		const plan = done

@@ -43,7 +43,7 @@ export function rowsOf({ workshopId, visit, seq, place }: Into, incoming: readon
 		const common = { workshopId, visitId, device, seq, placedAt, hash: hashOf(item) };
 		if (item.kind === 'pins') pins.push({ moved: item.moved, at: placedAt });
 		else if (item.kind === 'reading') {
-			const { way: _, sounders, partials, takenAt, ...reading } = item.reading;
+			const { sounders, partials, takenAt, ...reading } = item.reading;
 			const row = { ...common, ...reading, takenAt: fitting(takenAt), sounders: soundersText(sounders) };
 			readings.push({ row, partials });
 		} else if (item.kind === 'begin') {

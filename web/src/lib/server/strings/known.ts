@@ -7,7 +7,7 @@ import { noteChange } from '../db/stores/changes';
 import { inTransaction } from '../db/transaction';
 import { readStrings, type Instrument, type ReadString } from '../db/stores/instruments';
 import { keepStringTable, stringTablesOf, type StringTable } from '../db/stores/stringTables';
-import { instrumentOr404 } from '../find';
+import { strungOr404 } from '../find';
 
 /** What is known of an instrument's strings: readings first, the table of strings where there is none. */
 export async function knownStrings(
@@ -47,7 +47,7 @@ export async function keepStringsOf(
 	instrumentId: string,
 	strings: StringLine[]
 ): Promise<Result<StringTable>> {
-	const { id, name, lowest, highest, usualA4 } = await instrumentOr404(who.workshopId, instrumentId);
+	const { id, name, lowest, highest, usualA4 } = await strungOr404(who.workshopId, instrumentId);
 	for (const line of strings) {
 		if (line.note < lowest || line.note > highest)
 			return { problem: `${noteName(line.note)} is not on this keyboard.` };

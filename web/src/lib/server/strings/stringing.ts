@@ -3,11 +3,11 @@ import type { StringLine } from '$lib/instruments/scale/stringLine';
 import type { Who } from '../auth/session';
 import { noteChange } from '../db/stores/changes';
 import { inTransaction } from '../db/transaction';
-import { keepStringing, type Instrument } from '../db/stores/instruments';
-import { instrumentOr404 } from '../find';
+import { keepStringing, type StrungInstrument } from '../db/stores/instruments';
+import { strungOr404 } from '../find';
 import { stringTablesOf } from '../db/stores/stringTables';
 
-type Strung = Pick<Instrument, 'id' | 'kind' | 'lowest' | 'highest' | 'stringing'>;
+type Strung = Pick<StrungInstrument, 'id' | 'kind' | 'lowest' | 'highest' | 'stringing'>;
 
 /** How an instrument is strung but for its table: as somebody said, else as its kind usually is. */
 export function statedStringing({ stringing, kind, lowest, highest }: Omit<Strung, 'id'>): Stringing {
@@ -32,7 +32,7 @@ export async function stringingOf(workshopId: string, instrument: Strung): Promi
 
 /** @returns undefined when it is kept, else why it does not fit the keyboard */
 export async function keepStringingOf(who: Who, id: string, stringing: Stringing | null): Promise<string | undefined> {
-	const instrument = await instrumentOr404(who.workshopId, id);
+	const instrument = await strungOr404(who.workshopId, id);
 	if (stringing && stringing.lowest !== instrument.lowest)
 		return `The keyboard begins at ${noteName(instrument.lowest)}.`;
 	const problem = stringing ? stringingProblem(stringing, instrument.highest, noteName) : undefined;

@@ -65,6 +65,7 @@ export const details = (name: string) => ({
 	highest: 108,
 	usualA4: 440,
 	notes: '',
+	reeds: null,
 	twin: defaultTwin('upright', 21, 108, 1, 440)
 });
 

@@ -4,7 +4,7 @@ import { COMPASS, type TuningChoice } from '$lib/tuning/choice';
 import { NO_STRETCH } from '$lib/tuning/stretch';
 import { stretchWordSchema } from '$lib/tuning/stretchWordSchema';
 import { curveMeant, presentStretch } from './curves';
-import { getInstrument } from '../db/stores/instruments';
+import { strungOf } from '../db/stores/instruments';
 import { shelfOf } from '../db/stores/shelf';
 import { listTemperaments } from '../db/stores/temperaments';
 import { knownStrings } from '../strings/known';
@@ -25,9 +25,9 @@ const query = z.object({
 export async function loadTuning(workshopId: string, asked: Record<string, string>): Promise<TuningChoice> {
 	const said = query.parse(asked);
 	const [offered, temperaments, instrument] = await Promise.all([
-		shelfOf(workshopId, { find: '', after: '', most: OFFERED + 1 }),
+		shelfOf(workshopId, { find: '', after: '', most: OFFERED + 1, strung: true }),
 		listTemperaments(workshopId),
-		said.instrument ? getInstrument(workshopId, said.instrument) : undefined
+		said.instrument ? strungOf(workshopId, said.instrument) : undefined
 	]);
 	const [measured, present] = instrument
 		? await Promise.all([knownStrings(workshopId, instrument), presentStretch(workshopId, instrument.id)])

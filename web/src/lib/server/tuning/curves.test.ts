@@ -4,7 +4,7 @@ import { v7 as uuid } from 'uuid';
 import { BALANCED } from '$lib/tuning/curve';
 import { stretchByCurve } from '$lib/tuning/stretch';
 import { newCurve } from '$lib/visit/begin';
-import { OpenVisit } from '$lib/visit/openVisit.svelte';
+import { KeyboardVisit } from '$lib/visit/keyboardVisit.svelte';
 import { sheetData } from '$lib/visit/curve/sheetData';
 import type { SignedIn } from '../auth/session';
 import { curvesOf } from '../db/stores/curves';
@@ -24,11 +24,11 @@ import {
 	withDatabase,
 	newInstrument
 } from '../tests/parts';
-import { visitBundle } from '../visits/books';
+import { keyboardBundle } from '../visits/books';
 
 /** A visit as a device opens it. */
-async function opened(workshopId: string, id: string): Promise<OpenVisit> {
-	return new OpenVisit({ ...(await visitBundle(workshopId, id)), happened: [] }, false);
+async function opened(workshopId: string, id: string): Promise<KeyboardVisit> {
+	return new KeyboardVisit({ ...(await keyboardBundle(workshopId, id)), happened: [] }, false);
 }
 
 withDatabase();
@@ -63,7 +63,7 @@ describe('curves', () => {
 			answer: 'refused',
 			why: expect.stringContaining('not one of this instrument')
 		});
-		await expect(visitBundle(me.workshopId, theirs)).rejects.toMatchObject({ status: 404 });
+		await expect(keyboardBundle(me.workshopId, theirs)).rejects.toMatchObject({ status: 404 });
 		const drawn = newCurve({ ...instrument, measured }, BALANCED, mine);
 		const strange = { ...drawn, wish: { ...BALANCED, held: { 120: 1 } } };
 		expect(await replan(me, mine, { stretch: stretchByCurve(strange.id) }, strange)).toMatchObject({

@@ -2,7 +2,7 @@ import { defaultTwin, USUAL_HABITS } from '@fendrel/core';
 import type { TuningChoice } from '$lib/tuning/choice';
 import type { Listened } from '$lib/tuning/listened';
 import { habitsOf } from '../db/stores/accounts';
-import { getInstrument } from '../db/stores/instruments';
+import { strungOf } from '../db/stores/instruments';
 import { statedStringing, stringingOf } from '../strings/stringing';
 
 /** A typical instrument is always the same one; none of its leading strings from C4 to A5 beats by itself. */
@@ -13,10 +13,7 @@ export async function loadListened(
 	workshopId: string,
 	{ instrument: chosen, kind, lowest, highest }: TuningChoice
 ): Promise<Listened> {
-	const [habits, instrument] = await Promise.all([
-		habitsOf(workshopId),
-		chosen && getInstrument(workshopId, chosen.id)
-	]);
+	const [habits, instrument] = await Promise.all([habitsOf(workshopId), chosen && strungOf(workshopId, chosen.id)]);
 	const stringing = instrument
 		? await stringingOf(workshopId, instrument)
 		: statedStringing({ stringing: null, kind, lowest, highest });

@@ -14,7 +14,7 @@ import {
 } from '@fendrel/core';
 import type { InstrumentBook, VisitBefore } from '$lib/device/books';
 import { namesOf } from '../db/stores/accounts';
-import type { Instrument } from '../db/stores/instruments';
+import { isStrung, type Instrument } from '../db/stores/instruments';
 import { actsOfVisits } from '../db/stores/record';
 import { visitSoundersOf } from '../db/stores/summaries';
 import type { PastVisit } from './history';
@@ -80,9 +80,11 @@ const COMPARED = 4;
 /** @param visits newest first */
 async function jumpedSince(
 	workshopId: string,
-	{ kind, lowest, highest, stringing }: Instrument,
+	instrument: Instrument,
 	visits: readonly string[]
 ): Promise<readonly number[]> {
+	if (!isStrung(instrument)) return [];
+	const { kind, lowest, highest, stringing } = instrument;
 	const sounders = await visitSoundersOf(workshopId, visits);
 	const breakNote = breakOf(stringing ?? usualStringing(kind, lowest, highest));
 	const of = visits.map((id) => [...groupRecords(sounders.get(id)!).values()]);

@@ -1,10 +1,19 @@
 import { centsBetween, equalHz, groupRecords, hz, noteClass, offsetsFromEqual, USUAL_HABITS } from '@fendrel/core';
-import type { InstrumentBook, LastVisit, VisitBundle, VisitChanges } from '$lib/device/books';
+import { error } from '@sveltejs/kit';
+import {
+	isKeyboardBook,
+	type BookInstrument,
+	type InstrumentBook,
+	type KeyboardInstrument,
+	type LastVisit,
+	type VisitBundle,
+	type VisitChanges
+} from '$lib/device/books';
 import { tableRowOf } from '$lib/instruments/scale/stringLine';
 import type { StoredTemperament } from '$lib/tuning/storedTemperament';
 import { habitsOf, namesOf, settingsOf } from '../db/stores/accounts';
 import { curvesAmong, curvesOf } from '../db/stores/curves';
-import { getInstrument, housePitch, type Instrument } from '../db/stores/instruments';
+import { getInstrument, housePitch, isStrung, type Instrument } from '../db/stores/instruments';
 import { changesSince, eventsOf, pinsOf } from '../db/stores/record';
 import { visitSoundersOf } from '../db/stores/summaries';
 import { stringTablesOf } from '../db/stores/stringTables';
@@ -25,19 +34,30 @@ async function curvesWith(workshopId: string, instrumentId: string, visits: read
 	return [...newest, ...(await curvesAmong(instrumentId, [...new Set(older)]))];
 }
 
+async function bookInstrument(workshopId: string, instrument: Instrument): Promise<BookInstrument> {
+	const { id, name, lowest, highest, usualA4, location } = instrument;
+	const about = { id, name, lowest, highest, usualA4, location };
+	if (isStrung(instrument)) {
+		const { kind, twin } = instrument;
+		return { ...about, kind, twin, stringing: await stringingOf(workshopId, instrument) };
+	}
+	const { kind, twin, reeds } = instrument;
+	return { ...about, kind, twin, reeds };
+}
+
 /** What a device holds of an instrument, and the curve of one of its visits. */
 export async function instrumentBook(
 	workshopId: string,
 	instrument: Instrument,
 	visit?: Visit
 ): Promise<InstrumentBook> {
-	const { id, name, kind, lowest, highest, usualA4, twin, location } = instrument;
+	const { id } = instrument;
 	const settings = await settingsOf(workshopId);
-	const [temperaments, measured, habits, stringing, visits, [table], before, pace, house] = await Promise.all([
+	const [temperaments, measured, habits, about, visits, [table], before, pace, house] = await Promise.all([
 		listTemperaments(workshopId),
-		knownStrings(workshopId, instrument),
+		isStrung(instrument) ? knownStrings(workshopId, instrument) : [],
 		habitsOf(workshopId),
-		stringingOf(workshopId, instrument),
+		bookInstrument(workshopId, instrument),
 		visitsOf(workshopId, id),
 		stringTablesOf(workshopId, id, 1),
 		visitHistory(workshopId, instrument).then((past) => visitsBefore(workshopId, instrument, past)),
@@ -47,7 +67,7 @@ export async function instrumentBook(
 	const last = visits.find(({ finishedAt }) => finishedAt);
 	const curves = await curvesWith(workshopId, id, [...(last ? [last] : []), ...(visit ? [visit] : [])]);
 	return {
-		instrument: { id, name, kind, lowest, highest, usualA4, stringing, twin, location },
+		instrument: about,
 		temperaments,
 		measured,
 		wires: table?.strings.map(tableRowOf) ?? [],
@@ -92,6 +112,12 @@ export async function visitBundle(workshopId: string, asked: string): Promise<Vi
 	]);
 	const who = names.get(startedBy ?? '');
 	return { visit: { id, instrumentId, startedAt: startedAt.getTime(), who, stage, seq, events, moved }, about };
+}
+
+/** The same of a visit to a keyboard: what is made of its strings has no meaning for free reeds. */
+export async function keyboardBundle(workshopId: string, asked: string): Promise<VisitBundle<KeyboardInstrument>> {
+	const { visit, about } = await visitBundle(workshopId, asked);
+	return isKeyboardBook(about) ? { visit, about } : error(404, { message: `${about.instrument.name} has no strings.` });
 }
 
 /** What was written to a visit since a device last asked. */

@@ -2,7 +2,7 @@ import { breakOf, sectionsOf, summariseVisit, summaryBySection } from '@fendrel/
 import type { ComparedVisit, Comparison } from '$lib/instruments/comparison';
 import { groundOf, type VisitGround } from '$lib/visit/ground';
 import { airWords } from '$lib/visit/close/accountWords';
-import { visitBundle } from './books';
+import { keyboardBundle } from './books';
 
 function facts({ visit, who, temperament, summary, ...open }: VisitGround): ComparedVisit {
 	const { id, startedAt, a4, note } = visit;
@@ -15,7 +15,7 @@ function facts({ visit, who, temperament, summary, ...open }: VisitGround): Comp
 
 /** Whichever is earlier comes first, in whatever order they are asked for. */
 export async function compareVisits(workshopId: string, ids: readonly [string, string]): Promise<Comparison> {
-	const [one, other] = (await Promise.all(ids.map((id) => visitBundle(workshopId, id)))).map(groundOf);
+	const [one, other] = (await Promise.all(ids.map((id) => keyboardBundle(workshopId, id)))).map(groundOf);
 	const [first, last] = one.visit.startedAt <= other.visit.startedAt ? [one, other] : [other, one];
 	const { family, body, plan, instrument } = last;
 	const compass = family.groups(body);

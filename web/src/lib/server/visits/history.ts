@@ -14,7 +14,7 @@ import {
 import { planFor } from '$lib/tuning/plan';
 import type { StoredTemperament } from '$lib/tuning/storedTemperament';
 import { curvesAmong } from '../db/stores/curves';
-import { readStrings, type Instrument } from '../db/stores/instruments';
+import { isStrung, readStrings, type Instrument, type StrungInstrument } from '../db/stores/instruments';
 import { visitSoundersOf } from '../db/stores/summaries';
 import { listTemperaments } from '../db/stores/temperaments';
 import { visitsOf, type Visit } from '../db/stores/visits';
@@ -44,7 +44,9 @@ export async function visitHistory(workshopId: string, instrument: Instrument): 
 	const isKept = ({ id, seq }: Visit) => kept.get(id)?.seq === seq && kept.get(id)?.basis === basis;
 	const changed = visits.filter((visit) => !isKept(visit));
 	const fresh = changed.length
-		? await summarise(workshopId, instrument, changed, temperaments)
+		? isStrung(instrument)
+			? await summarise(workshopId, instrument, changed, temperaments)
+			: await summariseReeds(workshopId, changed)
 		: new Map<string, VisitSummary>();
 	if (fresh.size)
 		await keepSummariesOfVisits(
@@ -66,18 +68,39 @@ export async function visitHistory(workshopId: string, instrument: Instrument): 
 }
 
 /** What a summary rests on besides the visit: when that is another one, it is made anew. */
-function basisOf({ kind, lowest, highest, usualA4, stringing }: Instrument): string {
+function basisOf({ kind, lowest, highest, usualA4, stringing, reeds }: Instrument): string {
 	return createHash('sha256')
-		.update(JSON.stringify([SUMMARY_FORMAT, kind, lowest, highest, usualA4, stringing]))
+		.update(JSON.stringify([SUMMARY_FORMAT, kind, lowest, highest, usualA4, stringing, ...(reeds ? [reeds] : [])]))
 		.digest('hex');
 }
 /** Rises when a summary says something else. */
 const SUMMARY_FORMAT = 1;
 
+/** What visits to free reeds come to: each reed from where it was to stand then. */
+async function summariseReeds(workshopId: string, visits: readonly Visit[]): Promise<Map<string, VisitSummary>> {
+	const sounders = await visitSoundersOf(
+		workshopId,
+		visits.map(({ id }) => id)
+	);
+	return new Map(
+		visits.map(({ id }) => {
+			const groups = groupRecords(sounders.get(id)!);
+			const targetOf = (group: number) => {
+				const { left, found } = groups.get(group)!;
+				const target = left?.figure?.target ?? found?.target;
+				return target === undefined ? undefined : hz(target);
+			};
+			const summary = summariseVisit(groups, [...groups.keys()], targetOf);
+			const said = { a4Left: undefined, notesSet: summary.set.length, movedMean: summary.movedMean, sections: [] };
+			return [id, { ...said, found: summary.foundMiddle, left: summary.leftMean }];
+		})
+	);
+}
+
 /** What the reports of some of an instrument's visits come to. */
 async function summarise(
 	workshopId: string,
-	instrument: Instrument,
+	instrument: StrungInstrument,
 	visits: readonly Visit[],
 	temperaments: readonly StoredTemperament[]
 ): Promise<Map<string, VisitSummary>> {

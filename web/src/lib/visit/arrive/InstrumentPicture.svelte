@@ -1,9 +1,9 @@
 <script lang="ts">
-	import type { Arrival, Part, StringKind } from '@fendrel/core';
+	import type { Arrival, InstrumentKind, Part } from '@fendrel/core';
 	import { PART_KEYS, PICTURE, shapesOf } from './instrumentPicture';
 
 	interface Props {
-		kind: StringKind;
+		kind: InstrumentKind;
 		parts: readonly Part[];
 		judged: Arrival['parts'];
 		/** The part that is being judged. */

@@ -1,4 +1,4 @@
-import type { StringKind } from '@fendrel/core';
+import type { InstrumentKind } from '@fendrel/core';
 
 /** Where a part lies in the picture of its instrument. */
 export interface PartShape {
@@ -61,6 +61,20 @@ const EARLY: readonly PartShape[] = [
 	box('room', 601, 133, 158, 128)
 ];
 
-export function shapesOf(kind: StringKind): readonly PartShape[] {
+/** A harmonica laid open: covers, blow plate, comb and draw plate one above the other, and what is looked at on the reeds. */
+const REEDS: readonly PartShape[] = [
+	box('covers', 1, 1, 560, 30),
+	box('blowPlate', 1, 35, 560, 50),
+	box('comb', 1, 89, 560, 50),
+	box('drawPlate', 1, 143, 560, 50),
+	box('gaps', 1, 197, 278, 64),
+	box('reeds', 283, 197, 278, 64),
+	box('rust', 567, 1, 192, 84),
+	box('filed', 567, 89, 192, 84),
+	box('hygiene', 567, 177, 192, 84)
+];
+
+export function shapesOf(kind: InstrumentKind): readonly PartShape[] {
+	if (kind === 'reeds') return REEDS;
 	return kind === 'grand' || kind === 'upright' ? PIANO : EARLY;
 }

@@ -2,12 +2,12 @@
 	import { partsOf } from '@fendrel/core';
 	import { signed } from '$lib/ui/format';
 	import Attached from '../arrive/Attached.svelte';
-	import type { OpenVisit } from '../openVisit.svelte';
+	import type { KeyboardVisit } from '../keyboardVisit.svelte';
 	import type { Account } from './account';
 	import { accountLines } from './accountWords';
 
 	interface Props {
-		open: OpenVisit;
+		open: KeyboardVisit;
 		account: Account;
 	}
 	let { open, account }: Props = $props();

@@ -1,12 +1,12 @@
 <script lang="ts">
 	import { v7 as uuid } from 'uuid';
 	import { NOTE_LIMIT } from '$lib/ui/limits';
-	import type { OpenVisit } from '../openVisit.svelte';
+	import type { KeyboardVisit } from '../keyboardVisit.svelte';
 	import type { Account } from './account';
 	import { adviceFor } from './givenAdvice';
 
 	interface Props {
-		open: OpenVisit;
+		open: KeyboardVisit;
 		account: Account;
 	}
 	let { open, account }: Props = $props();

@@ -1,11 +1,11 @@
 <script lang="ts">
 	import type { Learning } from '@fendrel/core';
-	import type { OpenVisit } from '../openVisit.svelte';
+	import type { KeyboardVisit } from '../keyboardVisit.svelte';
 	import type { Account } from './account';
 	import { learnedHere } from './learned';
 
 	interface Props {
-		open: OpenVisit;
+		open: KeyboardVisit;
 		account: Account;
 	}
 	let { open, account }: Props = $props();

@@ -7,7 +7,7 @@
 
 	interface Props {
 		open: OpenVisit;
-		account: Account;
+		account: Pick<Account, 'moved'>;
 	}
 	let { open, account }: Props = $props();
 	const now = new Date();

@@ -7,8 +7,10 @@
 		visitId: string;
 		/** What a file is called on the device: the instrument. */
 		name: string;
+		/** Those that are made by the server. */
+		papers?: readonly Paper[];
 	}
-	let { visitId, name }: Props = $props();
+	let { visitId, name, papers = Object.keys(PAPERS) as Paper[] }: Props = $props();
 	let making = $state<Paper | undefined>();
 	let problem = $state<string | undefined>();
 
@@ -27,7 +29,6 @@
 		}
 		making = undefined;
 	}
-	const papers = Object.keys(PAPERS) as Paper[];
 </script>
 
 <section aria-label="Papers">

@@ -1,4 +1,4 @@
-import { A4, groupOf, memberOf, pitchLeft, STAGES, type Stage } from '@fendrel/core';
+import { A4, groupOf, memberOf, pitchLeft, STAGES, type Family, type Stage, type VisitSummary } from '@fendrel/core';
 import { counted, inHz, inSentence, listed, noteRuns, signed } from '$lib/ui/format';
 import { briefOf } from '../brief';
 import { FIELD_NAMES } from '../fieldNames';
@@ -12,7 +12,13 @@ export type Line = readonly [term: string, text: string];
 const STAGE_WORDS: Record<Stage, string> = {
 	...{ arrive: 'looking', sound: 'measuring', plan: 'planning', set: 'setting', prove: 'proving', close: 'closing' }
 };
-export function closeVerdict({ summary, visit, family }: ClosingGround): string {
+/** What was set and left out, of any family. */
+interface VerdictGround {
+	readonly summary: Pick<VisitSummary, 'set' | 'leftOut'>;
+	readonly visit: { readonly finishedAt: Date | null };
+	readonly family: Pick<Family<unknown>, 'group'>;
+}
+export function closeVerdict({ summary, visit, family }: VerdictGround): string {
 	const { set, leftOut } = summary;
 	const groups = (count: number) => counted(count, family.group.one, family.group.many);
 	if (set.length === 0) return `Nothing has been set${visit.finishedAt ? '' : ' yet'}.`;

@@ -1,9 +1,17 @@
-import { fallsDue, type NextVisit } from '@fendrel/core';
+import { fallsDue, type NextVisit, type VisitReport } from '@fendrel/core';
 import { addYears, format, isAfter, parseISO, subDays } from 'date-fns';
+import type { InstrumentBook } from '$lib/device/books';
 import { counted } from '$lib/ui/format';
 import { briefOf } from '../brief';
 import { settingsOf } from '../workshopSettings';
-import type { Account, ClosingGround } from './account';
+import type { Account } from './account';
+
+/** What the next date follows from, of any family. */
+interface DueGround {
+	readonly visit: { readonly startedAt: Date; readonly finishedAt: Date | null };
+	readonly about: Pick<InstrumentBook, 'settings' | 'history'>;
+	readonly record: { readonly report: Pick<VisitReport, 'arrival' | 'closing'> };
+}
 
 export const DAY_FORMAT = 'yyyy-MM-dd';
 
@@ -21,7 +29,7 @@ const TURNED = [
 const SOONEST_DAYS = 60;
 
 /** When it falls due by itself, and when the season has turned: what lies nearest to that. */
-export function nextChoices(open: ClosingGround, { moved }: Pick<Account, 'moved'>, now: Date): readonly NextChoice[] {
+export function nextChoices(open: DueGround, { moved }: Pick<Account, 'moved'>, now: Date): readonly NextChoice[] {
 	const settings = settingsOf(open);
 	const brief = briefOf(open);
 	const end = open.visit.finishedAt ?? now;
@@ -39,7 +47,7 @@ export function nextChoices(open: ClosingGround, { moved }: Pick<Account, 'moved
 	return [byUse, { id: 'bySeason', on: format(turns[0].at, DAY_FORMAT), why: turns[0].why }];
 }
 
-function dueReason(open: ClosingGround, moved: number): string {
+function dueReason(open: DueGround, moved: number): string {
 	const { again, purposes } = settingsOf(open);
 	const { purpose, played } = briefOf(open);
 	if (moved >= purposes[purpose].followUp) return `it was moved ${moved.toFixed(0)} cents and still gives`;
@@ -51,11 +59,11 @@ function dueReason(open: ClosingGround, moved: number): string {
 }
 
 /** The day that was agreed, or else on which it falls due. */
-export function nextVisit(open: ClosingGround, account: Pick<Account, 'moved'>, now: Date): NextVisit {
+export function nextVisit(open: DueGround, account: Pick<Account, 'moved'>, now: Date): NextVisit {
 	return open.record.report.closing.again ?? nextChoices(open, account, now)[0];
 }
 
 /** Nobody agrees on a day that is over. */
-export function tooEarly(on: string, { visit }: Pick<ClosingGround, 'visit'>): boolean {
+export function tooEarly(on: string, { visit }: Pick<DueGround, 'visit'>): boolean {
 	return !isAfter(parseISO(on), subDays(visit.startedAt, 1));
 }

@@ -4,14 +4,14 @@
 	import { KIND_NAMES } from '$lib/tuning/kinds';
 	import { stretchByCurve } from '$lib/tuning/stretch';
 	import { newCurve } from '../begin';
-	import type { OpenVisit } from '../openVisit.svelte';
+	import type { KeyboardVisit } from '../keyboardVisit.svelte';
 	import EarlierCurves from './EarlierCurves.svelte';
 	import type { Sheet } from './sheet.svelte';
 	import { lastCurveId } from './sheetData';
 	import WishControls from './WishControls.svelte';
 	import { trustWords } from './curveWords';
 
-	let { open, sheet }: { open: OpenVisit; sheet: Sheet } = $props();
+	let { open, sheet }: { open: KeyboardVisit; sheet: Sheet } = $props();
 	const { visit, instrument } = $derived(open);
 
 	async function take() {

@@ -1,12 +1,12 @@
 import { centsBetween, equalHz, hz, noteClass, offsetsFromEqual } from '@fendrel/core';
-import type { OpenVisit } from '../openVisit.svelte';
+import type { KeyboardVisit } from '../keyboardVisit.svelte';
 import type { SheetData, Standing } from './sheet.svelte';
 
 /** Fewer notes found than this say less than what the last visit left. */
 const ENOUGH_FOUND = 12;
 
 /** What the curve sheet is drawn from. */
-export function sheetData(open: OpenVisit): SheetData {
+export function sheetData(open: KeyboardVisit): SheetData {
 	const { visit, instrument, temperament, measured, curve, about, record } = open;
 	const found = foundStanding(open);
 	const { last, curves } = about;
@@ -28,14 +28,14 @@ export function sheetData(open: OpenVisit): SheetData {
 }
 
 /** The curve of the visit before, where it had one that was kept. */
-export function lastCurveId({ about: { last, curves } }: OpenVisit): string | undefined {
+export function lastCurveId({ about: { last, curves } }: KeyboardVisit): string | undefined {
 	return last?.stretch.by === 'curve'
 		? curves.find(({ id }) => id === (last.stretch as { id: string }).id)?.id
 		: undefined;
 }
 
 /** How notes were found: cents from equal at this visit's A4, the temperament that they were last set in taken out. */
-function foundStanding({ visit, about, record, temperament: planned }: OpenVisit): Standing {
+function foundStanding({ visit, about, record, temperament: planned }: KeyboardVisit): Standing {
 	const before = about.temperaments.find(({ id }) => id === about.last?.temperamentId) ?? planned;
 	const offsets = offsetsFromEqual(before);
 	const notes = [...record.groups.values()].flatMap(({ group: note, found }) => {

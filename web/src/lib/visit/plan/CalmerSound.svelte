@@ -4,10 +4,10 @@
 	import { inHz, inSentence } from '$lib/ui/format';
 	import HearCurve from '../curve/HearCurve.svelte';
 	import { TEMPERAMENT_PASSAGES } from '../curve/passages';
-	import type { OpenVisit } from '../openVisit.svelte';
+	import type { KeyboardVisit } from '../keyboardVisit.svelte';
 
 	interface Props {
-		open: OpenVisit;
+		open: KeyboardVisit;
 		/** The low pitch that is looked at. */
 		low: number;
 	}

@@ -3,10 +3,10 @@
 	import type { At, Consent } from '@fendrel/core';
 	import { onTime } from '$lib/ui/format';
 	import { LINE_LIMIT } from '$lib/ui/limits';
-	import type { OpenVisit } from '../openVisit.svelte';
+	import type { KeyboardVisit } from '../keyboardVisit.svelte';
 
 	interface Props {
-		open: OpenVisit;
+		open: KeyboardVisit;
 		consent: At<Consent> | undefined;
 		/** What they agree to, and what it means. */
 		to: Consent['to'];

@@ -2,14 +2,14 @@
 	import type { PlannedPass } from '@fendrel/core';
 	import PinGrid from '$lib/charts/PinGrid.svelte';
 	import type { RaiseChoice } from '$lib/settings/settings';
-	import type { OpenVisit } from '../openVisit.svelte';
+	import type { KeyboardVisit } from '../keyboardVisit.svelte';
 	import { asksForRaise, type Judgement } from './judgement';
 	import PitchCost from './PitchCost.svelte';
 	import RaisePictures from './RaisePictures.svelte';
 	import SpotTable from './SpotTable.svelte';
 
 	interface Props {
-		open: OpenVisit;
+		open: KeyboardVisit;
 		judgement: Judgement;
 		passes: readonly PlannedPass[];
 		raise: RaiseChoice;

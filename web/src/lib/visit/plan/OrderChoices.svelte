@@ -10,10 +10,10 @@
 		type PlannedOrder
 	} from '@fendrel/core';
 	import { capital } from '$lib/ui/format';
-	import type { OpenVisit } from '../openVisit.svelte';
+	import type { KeyboardVisit } from '../keyboardVisit.svelte';
 	import { BY_EAR_NAMES, OUTWARDS_NAMES, reachesOctave, UNISON_NAMES } from '../orderWords';
 
-	let { open }: { open: OpenVisit } = $props();
+	let { open }: { open: KeyboardVisit } = $props();
 	const order = $derived(open.record.report.plan?.order ?? USUAL_ORDER);
 	const about = $derived(TEMPERAMENT_ORDERS.find(({ id }) => id === order.first)?.about ?? '');
 	const isOutOfReach = $derived(

@@ -11,12 +11,12 @@
 	} from '@fendrel/core';
 	import PriceChart from '$lib/charts/PriceChart.svelte';
 	import { inHz, signed } from '$lib/ui/format';
-	import type { OpenVisit } from '../openVisit.svelte';
+	import type { KeyboardVisit } from '../keyboardVisit.svelte';
 	import type { Judgement } from './judgement';
 	import { shifted } from './verdictWords';
 
 	interface Props {
-		open: OpenVisit;
+		open: KeyboardVisit;
 		judgement: Judgement;
 		/** The pitch that is looked at. */
 		looked: number;

@@ -6,12 +6,12 @@
 	import { grouped } from '$lib/tuning/storedTemperament';
 	import { inHz } from '$lib/ui/format';
 	import { newCurve } from '../begin';
-	import type { OpenVisit } from '../openVisit.svelte';
+	import type { KeyboardVisit } from '../keyboardVisit.svelte';
 	import { parseA4 } from '../a4';
 	import OrderChoices from './OrderChoices.svelte';
 
 	interface Props {
-		open: OpenVisit;
+		open: KeyboardVisit;
 		/** What the stretch does, in a sentence. */
 		stretched: string;
 		/** Strings that move with these choices, of how many. */

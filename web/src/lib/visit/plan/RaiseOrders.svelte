@@ -2,11 +2,11 @@
 	import { DOUBT, mutingPlan, RAISE_ORDERS, UNISONS, type Unisons } from '@fendrel/core';
 	import NoteRuns from '$lib/settings/NoteRuns.svelte';
 	import type { RaiseChoice } from '$lib/settings/settings';
-	import type { OpenVisit } from '../openVisit.svelte';
+	import type { KeyboardVisit } from '../keyboardVisit.svelte';
 	import { costOf, type Judgement } from './judgement';
 
 	interface Props {
-		open: OpenVisit;
+		open: KeyboardVisit;
 		judgement: Judgement;
 		raise: RaiseChoice;
 		onraise: (raise: RaiseChoice) => void;

@@ -3,12 +3,12 @@
 	import PassChart from '$lib/charts/PassChart.svelte';
 	import type { RaiseChoice } from '$lib/settings/settings';
 	import { counted, signed } from '$lib/ui/format';
-	import type { OpenVisit } from '../openVisit.svelte';
+	import type { KeyboardVisit } from '../keyboardVisit.svelte';
 	import type { Judgement } from './judgement';
 	import RaiseOrders from './RaiseOrders.svelte';
 
 	interface Props {
-		open: OpenVisit;
+		open: KeyboardVisit;
 		judgement: Judgement;
 		passes: readonly PlannedPass[];
 		raise: RaiseChoice;

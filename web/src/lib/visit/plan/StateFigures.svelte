@@ -1,12 +1,12 @@
 <script lang="ts">
 	import { noteName } from '@fendrel/core';
 	import { noteRuns, signed } from '$lib/ui/format';
-	import type { OpenVisit } from '../openVisit.svelte';
+	import type { KeyboardVisit } from '../keyboardVisit.svelte';
 	import type { Judgement } from './judgement';
 	import { standing, standingWords } from './standing';
 
 	interface Props {
-		open: OpenVisit;
+		open: KeyboardVisit;
 		judgement: Judgement;
 	}
 	let { open, judgement }: Props = $props();

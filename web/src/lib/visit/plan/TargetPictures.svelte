@@ -2,11 +2,11 @@
 	import { fifthTexts } from '@fendrel/core';
 	import Staircase from '$lib/charts/Staircase.svelte';
 	import { counted } from '$lib/ui/format';
-	import type { OpenVisit } from '../openVisit.svelte';
+	import type { KeyboardVisit } from '../keyboardVisit.svelte';
 	import TargetTable from './TargetTable.svelte';
 
 	interface Props {
-		open: OpenVisit;
+		open: KeyboardVisit;
 	}
 	let { open }: Props = $props();
 	const { visit, temperament, plan } = $derived(open);

@@ -3,7 +3,7 @@
 	import { centsBetween, hz, noteName, pitchPrice, type PlannedPass, type TouchedNote } from '@fendrel/core';
 	import { counted, inHz, noteRuns, signed } from '$lib/ui/format';
 	import { seasonWords } from '../seasonWords';
-	import type { OpenVisit } from '../openVisit.svelte';
+	import type { KeyboardVisit } from '../keyboardVisit.svelte';
 	import Consent from './Consent.svelte';
 	import { betweenPasses, effort } from './effort';
 	import { standing, standingWords } from './standing';
@@ -13,7 +13,7 @@
 	import { headline, raiseExplained, reasons, shifted, TRIAL_EXPLAINED } from './verdictWords';
 
 	interface Props {
-		open: OpenVisit;
+		open: KeyboardVisit;
 		judgement: Judgement | undefined;
 		passes: readonly PlannedPass[];
 		raise: RaiseChoice;

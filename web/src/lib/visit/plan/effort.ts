@@ -2,7 +2,7 @@ import { estimate, paceOf, type Work } from '@fendrel/core';
 import { money } from '$lib/settings/settings';
 import { counted } from '$lib/ui/format';
 import { findingsOf } from '../findings';
-import type { OpenVisit } from '../openVisit.svelte';
+import type { KeyboardVisit } from '../keyboardVisit.svelte';
 import { type Judgement } from './judgement';
 import { settingsOf } from '../workshopSettings';
 import type { Reason } from './verdictWords';
@@ -16,7 +16,7 @@ export function roughly(minutes: number): string {
 }
 
 /** What fits between the passes of a raise, while the strings stretch: work that was found and is not done. */
-export function betweenPasses(open: Pick<OpenVisit, 'about' | 'record'>): readonly Reason[] {
+export function betweenPasses(open: Pick<KeyboardVisit, 'about' | 'record'>): readonly Reason[] {
 	const left = findingsOf(open).filter(({ state }) => state === 'open' || state === 'quoted');
 	if (left.length === 0) return [];
 	const [first, second] = left.map(({ text }) => text);
@@ -30,7 +30,7 @@ export function betweenPasses(open: Pick<OpenVisit, 'about' | 'record'>): readon
 }
 
 /** How long it takes and what it costs, by the workshop's own visits and rates. */
-export function effort(open: Pick<OpenVisit, 'about'>, { verdict }: Judgement, passes: number): readonly Reason[] {
+export function effort(open: Pick<KeyboardVisit, 'about'>, { verdict }: Judgement, passes: number): readonly Reason[] {
 	const settings = settingsOf(open);
 	const pace = open.about.pace ?? paceOf([], settings.minutes);
 	const work: Work = { kind: verdict.kind, notes: verdict.notes.length, passes };

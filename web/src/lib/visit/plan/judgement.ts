@@ -45,14 +45,14 @@ import {
 	type Verdict
 } from '@fendrel/core';
 import type { RaiseChoice } from '$lib/settings/settings';
-import type { OpenVisit } from '../openVisit.svelte';
+import type { KeyboardVisit } from '../keyboardVisit.svelte';
 import { briefOf } from '../brief';
 import { settingsOf } from '../workshopSettings';
 import { seasonOf, type Season } from '../season';
 import { foundNotes, walkedNotes } from '../sound/found';
 
 /** The raise that the plan took, or the workshop's usual one. */
-export function raiseChoiceOf(open: Pick<OpenVisit, 'record' | 'about'>): RaiseChoice {
+export function raiseChoiceOf(open: Pick<KeyboardVisit, 'record' | 'about'>): RaiseChoice {
 	const { raise } = open.record.report.plan ?? {};
 	if (!raise) return settingsOf(open).raise;
 	const { school, order, cap, own, unisons } = raise;
@@ -82,7 +82,7 @@ export interface Judgement {
 	readonly season: Season | undefined;
 }
 
-type Ground = Pick<OpenVisit, 'instrument' | 'visit' | 'plan' | 'record' | 'about' | 'outOfLine'>;
+type Ground = Pick<KeyboardVisit, 'instrument' | 'visit' | 'plan' | 'record' | 'about' | 'outOfLine'>;
 
 /** Notes as they were found, in cents from the plan. */
 function foundStates({ plan, record, outOfLine, about }: Ground, near: NearEnough): FoundState[] {

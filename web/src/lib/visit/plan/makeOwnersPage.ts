@@ -1,6 +1,6 @@
 import { leftBySection, noteName, RAISE_ORDERS, type PlannedPass } from '@fendrel/core';
 import { counted, inHz, inSentence, noteRuns, onDay, onTime, signed } from '$lib/ui/format';
-import type { OpenVisit } from '../openVisit.svelte';
+import type { KeyboardVisit } from '../keyboardVisit.svelte';
 import type { OwnersPage } from './ownersPage';
 import type { RaiseChoice } from '$lib/settings/settings';
 import { effort } from './effort';
@@ -9,7 +9,7 @@ import { headline, raiseExplained, reasons } from './verdictWords';
 
 /** The plan for its owner, from what was found. */
 export function ownersPage(
-	open: Pick<OpenVisit, 'instrument' | 'visit' | 'temperament' | 'record' | 'about'>,
+	open: Pick<KeyboardVisit, 'instrument' | 'visit' | 'temperament' | 'record' | 'about'>,
 	judgement: Judgement,
 	passes: readonly PlannedPass[],
 	raise: RaiseChoice

@@ -18,7 +18,7 @@ import { planFor } from '$lib/tuning/plan';
 import { itemSchema } from '$lib/record/record';
 import type { Made } from '$lib/handover/outbox';
 import { briefOf } from '../brief';
-import type { OpenVisit } from '../openVisit.svelte';
+import type { KeyboardVisit } from '../keyboardVisit.svelte';
 import { VisitRecord, type NewAct } from '../visitRecord.svelte';
 import { asksForRaise, judge, notesToRaise, passesOf } from './judgement';
 import { USUAL_RAISE, USUAL_SETTINGS } from '$lib/settings/settings';
@@ -73,10 +73,10 @@ function visitWith(levelOf: (note: number) => number, { step = 1, a4 = 440, scat
 		},
 		visit: { id: record.visitId, a4, tolerance: 1, startedAt: today },
 		...{ plan, record, temperament, about: { habits: USUAL_HABITS }, outOfLine: new Set<number>() }
-	} as unknown as OpenVisit;
+	} as unknown as KeyboardVisit;
 	return { open, record, found, made, act: (act: NewAct) => record.act(act) };
 }
-const said = (open: OpenVisit) => {
+const said = (open: KeyboardVisit) => {
 	const judgement = judge(open)!;
 	const passes = asksForRaise(judgement.verdict) ? passesOf(open, judgement, USUAL_RAISE) : [];
 	return { judgement, passes, headline: headline(judgement, passes.length, today) };
@@ -139,7 +139,7 @@ describe('the verdict of a plan', () => {
 		const of = (level: number, humidity: number) => {
 			const { open, act } = visitWith(() => level);
 			act({ do: 'climate', temperature: 20, humidity, by: 'typed' });
-			return judge({ ...open, about: { ...open.about, history } } as unknown as OpenVisit)!.season!;
+			return judge({ ...open, about: { ...open.about, history } } as unknown as KeyboardVisit)!.season!;
 		};
 		expect(of(6, 56)).toMatchObject({ isSeasons: true, from: 5 });
 		expect(seasonWords(of(6, 56))).toMatch(/rose 6\.\d cents since the last visit; 12 % damper air explains about \+5/);
@@ -155,7 +155,7 @@ describe('the verdict of a plan', () => {
 		const home = { ...USUAL_SETTINGS.purposes.home, ...late.thresholds };
 		const price = { visit: 20, note: 3, tuning: 95, pass: 40 };
 		const settings = { ...USUAL_SETTINGS, price, purposes: { ...USUAL_SETTINGS.purposes, home } };
-		const there = { ...open, about: { ...open.about, settings } } as unknown as OpenVisit;
+		const there = { ...open, about: { ...open.about, settings } } as unknown as KeyboardVisit;
 		expect(said(there).headline).toBe('Tune it once.');
 		expect(effort(there, said(there).judgement, 0)).toEqual([
 			{ text: 'About 1 h 30, by the workshop’s settings', figure: '€ 115' }
@@ -184,7 +184,7 @@ describe('the verdict of a plan', () => {
 		const history = [
 			{ sections: [], brief: { ...BLANK_BRIEF, purpose: 'stage', due: '2024-05-20', complaint: 'It growls' } }
 		];
-		const again = { ...open, about: { ...open.about, history } } as unknown as OpenVisit;
+		const again = { ...open, about: { ...open.about, history } } as unknown as KeyboardVisit;
 		expect(briefOf(again)).toEqual({ ...BLANK_BRIEF, purpose: 'stage' });
 		expect(said(again).headline).toBe('Tune it once.');
 		act({ do: 'brief', brief: { purpose: 'home' } });

@@ -1,12 +1,12 @@
 import { foundTemperament, noteClassName, offsetsFromEqual, type FoundTemperament } from '@fendrel/core';
 import { inSentence } from '$lib/ui/format';
-import type { OpenVisit } from '../openVisit.svelte';
+import type { KeyboardVisit } from '../keyboardVisit.svelte';
 import type { Judgement } from './judgement';
 import type { Reason } from './verdictWords';
 
 /** The temperament that an instrument stands in, from what was read of F3 to E5. */
 export function standing(
-	{ temperament, about }: Pick<OpenVisit, 'temperament' | 'about'>,
+	{ temperament, about }: Pick<KeyboardVisit, 'temperament' | 'about'>,
 	{ state }: Pick<Judgement, 'state'>
 ): FoundTemperament | undefined {
 	const library = about.temperaments ?? [];
@@ -21,7 +21,7 @@ const GRAVE = 2;
 /** "It stands nearest equal temperament": what is planned, and what is usual, as long as nothing else comes clearly nearer. */
 export function standingWords(
 	found: FoundTemperament | undefined,
-	planned: Pick<OpenVisit['temperament'], 'id'>
+	planned: Pick<KeyboardVisit['temperament'], 'id'>
 ): readonly Reason[] {
 	if (!found) return [];
 	const { nearest, keyOrder } = found;

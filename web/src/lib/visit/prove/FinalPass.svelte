@@ -2,12 +2,12 @@
 	import { FINAL_WALKS, noteName, type FinalStep, type FinalWalk, type KeyChord } from '@fendrel/core';
 	import Segments from '$lib/ui/Segments.svelte';
 	import { typedInto } from '$lib/ui/keys';
-	import type { OpenVisit } from '../openVisit.svelte';
+	import type { KeyboardVisit } from '../keyboardVisit.svelte';
 	import { chordName, stepName, walkState } from './finalPass';
 	import type { Proved } from './proved';
 
 	interface Props {
-		open: OpenVisit;
+		open: KeyboardVisit;
 		proved: Proved;
 		/** Told of what is due: it is listened for. */
 		ondue: (step: FinalStep | undefined) => void;

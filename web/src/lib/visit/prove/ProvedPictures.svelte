@@ -6,11 +6,11 @@
 	import type { RestMark } from '$lib/charts/restChart';
 	import { pairName } from '$lib/ui/beats';
 	import Segments from '$lib/ui/Segments.svelte';
-	import type { OpenVisit } from '../openVisit.svelte';
+	import type { KeyboardVisit } from '../keyboardVisit.svelte';
 	import { heardAs, OCTAVE_TYPES, type OctaveType, type Proved } from './proved';
 
 	interface Props {
-		open: OpenVisit;
+		open: KeyboardVisit;
 		proved: Proved;
 		/** Strikes keys of the simulated instrument, where that is what is listened to. */
 		onstrike: ((notes: readonly number[]) => void) | undefined;

@@ -3,13 +3,13 @@
 	import { inversionWords } from '$lib/pairs/inversionWords';
 	import { besideAsked, errorWords, heardRate, refusedWords, unsidedWords, untoldWords } from '$lib/pairs/pairWords';
 	import { pairName } from '$lib/ui/beats';
-	import type { OpenVisit } from '../openVisit.svelte';
+	import type { KeyboardVisit } from '../keyboardVisit.svelte';
 	import type { Proved } from './proved';
 	import { provedKind, type ProveSession } from './proveSession.svelte';
 	import { driftWords, neighbours } from './proveWords';
 
 	interface Props {
-		open: OpenVisit;
+		open: KeyboardVisit;
 		session: ProveSession;
 		proved: Proved;
 	}

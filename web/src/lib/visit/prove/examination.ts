@@ -1,5 +1,5 @@
 import { examine, priorityById, USUAL_BANDS, type Examination } from '@fendrel/core';
-import type { OpenVisit } from '../openVisit.svelte';
+import type { KeyboardVisit } from '../keyboardVisit.svelte';
 import { settingsOf } from '../workshopSettings';
 import { provedOf } from './proved';
 
@@ -7,7 +7,7 @@ import { provedOf } from './proved';
 const EXAM_CURVE = 'single-octaves';
 
 /** The instrument as an examiner goes through it: what was set and read, what was heard open, what was struck again. */
-export function examinationOf(open: OpenVisit): Examination {
+export function examinationOf(open: KeyboardVisit): Examination {
 	const { measured, unisons, drifts } = provedOf(open);
 	return examine(
 		{
@@ -20,7 +20,7 @@ export function examinationOf(open: OpenVisit): Examination {
 }
 
 /** Examinations ask for clean single octaves on top: what is said where the plan has another curve. */
-export function curveAsked({ curve }: Pick<OpenVisit, 'curve'>): string {
+export function curveAsked({ curve }: Pick<KeyboardVisit, 'curve'>): string {
 	const asked = `Examinations ask for “${priorityById(EXAM_CURVE).name}”.`;
 	if (!curve) return `It was set without a stretch. ${asked}`;
 	return curve.wish.lead === EXAM_CURVE

@@ -12,7 +12,7 @@ import {
 	type KeyChord
 } from '@fendrel/core';
 import { pairName } from '$lib/ui/beats';
-import type { OpenVisit } from '../openVisit.svelte';
+import type { KeyboardVisit } from '../keyboardVisit.svelte';
 import { heardAs, type Proved } from './proved';
 
 const CHORD_NAMES: Record<ChordKind, string> = { major: 'major', dominantSeventh: 'dominant seventh' };
@@ -35,7 +35,7 @@ export interface WalkState {
 
 /** @param passed steps that were passed over, by name */
 export function walkState(
-	{ plan, family, body, summary }: Pick<OpenVisit, 'plan' | 'family' | 'body' | 'summary'>,
+	{ plan, family, body, summary }: Pick<KeyboardVisit, 'plan' | 'family' | 'body' | 'summary'>,
 	{ heard, unisons, chords, unisonLimit }: Pick<Proved, 'heard' | 'unisons' | 'chords' | 'unisonLimit'>,
 	walk: FinalWalk,
 	passed: ReadonlySet<string>

@@ -12,7 +12,7 @@ import {
 } from '@fendrel/core';
 import { PairListening, type HeardKeys } from '$lib/pairs/pairListening.svelte';
 import { LastStrike } from '$lib/listening/lastStrike.svelte';
-import type { OpenVisit } from '../openVisit.svelte';
+import type { KeyboardVisit } from '../keyboardVisit.svelte';
 import { foundDetails } from '../sound/found';
 
 /** Intervals that are proved, by the coincidence that they are judged at. */
@@ -65,7 +65,7 @@ export class ProveSession {
 	private looked: { readonly struckAt: number; readonly analysis: UnisonAnalysis } | undefined;
 	private keptAt: number | undefined;
 
-	constructor(private readonly open: OpenVisit) {
+	constructor(private readonly open: KeyboardVisit) {
 		const { instrument, about, moved } = open;
 		this.asked = provedKeys(instrument);
 		this.pairs = new PairListening(

@@ -23,11 +23,11 @@ import {
 	type VisitReport
 } from '@fendrel/core';
 import { briefOf } from '../brief';
-import type { OpenVisit } from '../openVisit.svelte';
+import type { KeyboardVisit } from '../keyboardVisit.svelte';
 import { settingsOf } from '../workshopSettings';
 import { walkedNotes } from '../sound/found';
 
-type Ground = Pick<OpenVisit, 'record' | 'plan' | 'summary' | 'visit' | 'about' | 'temperament'>;
+type Ground = Pick<KeyboardVisit, 'record' | 'plan' | 'summary' | 'visit' | 'about' | 'temperament'>;
 type Heard = VisitReport['heard'][number];
 
 /** Types of octaves that are proved. */

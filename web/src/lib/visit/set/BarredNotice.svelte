@@ -1,10 +1,10 @@
 <script lang="ts">
-	import type { OpenVisit } from '../openVisit.svelte';
+	import type { KeyboardVisit } from '../keyboardVisit.svelte';
 	import { judge } from '../plan/judgement';
 	import { headline } from '../plan/verdictWords';
 
 	interface Props {
-		open: OpenVisit;
+		open: KeyboardVisit;
 		planHref: string;
 	}
 	let { open, planHref }: Props = $props();

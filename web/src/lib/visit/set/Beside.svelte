@@ -1,13 +1,13 @@
 <script lang="ts" generics="Body">
 	import { noteName, readSinceBroken, type BearingPlan } from '@fendrel/core';
-	import type { OpenVisit } from '../openVisit.svelte';
+	import type { KeyboardVisit } from '../keyboardVisit.svelte';
 	import { earNotes } from './earNotes';
 	import ListenForPanel from './ListenForPanel.svelte';
 	import { VIEWS, type SetSession, type View } from './session.svelte';
 
 	interface Props {
 		session: SetSession<Body>;
-		open: OpenVisit;
+		open: KeyboardVisit;
 		bearing: BearingPlan | undefined;
 		a4: number;
 	}

@@ -2,14 +2,14 @@
 	import { parseISO } from 'date-fns';
 	import { hz, memberOf, newStringFor, type Reading, type SounderId } from '@fendrel/core';
 	import { capital, counted, listed, onShortDay } from '$lib/ui/format';
-	import type { OpenVisit } from '../openVisit.svelte';
+	import type { KeyboardVisit } from '../keyboardVisit.svelte';
 	import { forecast, gaugeWords, loadWords } from './newStringWords';
 	import type { SetSession } from './session.svelte';
 
 	/** What a string needs that replaces one that broke: its wire, how far sharp, how it sinks, and who comes again when. */
 	interface Props {
 		session: SetSession<Body>;
-		open: OpenVisit;
+		open: KeyboardVisit;
 		sounder: SounderId;
 		/** Of the new string, none before it is on. */
 		readings: readonly Reading[];

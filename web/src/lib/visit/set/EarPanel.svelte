@@ -2,14 +2,14 @@
 	import { earLean, type EarNote } from '@fendrel/core';
 	import { stretchByCurve } from '$lib/tuning/stretch';
 	import { signed } from '$lib/ui/format';
-	import type { OpenVisit } from '../openVisit.svelte';
+	import type { KeyboardVisit } from '../keyboardVisit.svelte';
 	import { followingCurve } from './followingCurve';
 	import type { SetSession } from './session.svelte';
 
 	/** Ear against meter: how far notes kept by ear stand off the plan, whether they lean, and whether the rest shall follow. */
 	interface Props {
 		session: SetSession<Body>;
-		open: OpenVisit;
+		open: KeyboardVisit;
 		/** Oldest first. */
 		ear: readonly EarNote[];
 	}

@@ -4,14 +4,14 @@
 	import { sideFaults, type SideFault } from '@fendrel/core';
 	import DialogSheet from '$lib/ui/DialogSheet.svelte';
 	import { attach } from '../attach';
-	import type { OpenVisit } from '../openVisit.svelte';
+	import type { KeyboardVisit } from '../keyboardVisit.svelte';
 	import { partOfStrings } from './partOfStrings';
 	import type { SetSession } from './session.svelte';
 
 	/** Two touches put a fault on record, with the sound of the last blow. */
 	interface Props {
 		session: SetSession<Body>;
-		open: OpenVisit;
+		open: KeyboardVisit;
 		onclose: () => void;
 	}
 	let { session, open, onclose }: Props = $props();

@@ -1,12 +1,12 @@
 <script lang="ts" generics="Body">
 	import { countBlows, leverAdvice, staysPut } from '@fendrel/core';
 	import { counted } from '$lib/ui/format';
-	import type { OpenVisit } from '../openVisit.svelte';
+	import type { KeyboardVisit } from '../keyboardVisit.svelte';
 	import { sectionAt } from './partOfStrings';
 	import type { SetSession } from './session.svelte';
 
 	/** What the hand does at this pin, how hard its blows were, and how many loud ones there have been. */
-	let { session, open, isRaise }: { session: SetSession<Body>; open: OpenVisit; isRaise: boolean } = $props();
+	let { session, open, isRaise }: { session: SetSession<Body>; open: KeyboardVisit; isRaise: boolean } = $props();
 	const setting = $derived(session.setting);
 	const read = $derived(setting.strikes.shown.flatMap(({ read }) => read ?? []));
 	const isToTurn = $derived(setting.instruction === 'raise' || setting.instruction === 'lower');

@@ -1,6 +1,6 @@
 <script lang="ts" generics="Body">
 	import { muteFor, noteName, stopReasons, stringsAt, stringsPlace, wedgeGaps } from '@fendrel/core';
-	import type { OpenVisit } from '../openVisit.svelte';
+	import type { KeyboardVisit } from '../keyboardVisit.svelte';
 	import { placeWords, STOP_WORDS } from './oneNoteWords';
 	import { openPlace } from './openPlace';
 	import type { SetSession } from './session.svelte';
@@ -8,7 +8,7 @@
 	/** One note that stands out: whoever mends just that one is led from its strings to the last of its unison. */
 	interface Props {
 		session: SetSession<Body>;
-		open: OpenVisit;
+		open: KeyboardVisit;
 		/** Cents from the plan at which it goes with its neighbours. */
 		above: number;
 	}

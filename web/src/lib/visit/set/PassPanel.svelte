@@ -1,11 +1,11 @@
 <script lang="ts">
 	import { breakOf, LEFT_FOR_TUNING, leftBySection, noteName, sectionsOf, stringsAt, yieldOf } from '@fendrel/core';
 	import { signed } from '$lib/ui/format';
-	import type { OpenVisit } from '../openVisit.svelte';
+	import type { KeyboardVisit } from '../keyboardVisit.svelte';
 	import type { RaiseWork } from './raiseWork.svelte';
 
 	interface Props {
-		open: OpenVisit;
+		open: KeyboardVisit;
 		raise: RaiseWork;
 		/** The note that is due. */
 		note: number;

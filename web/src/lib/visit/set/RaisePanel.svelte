@@ -1,12 +1,12 @@
 <script lang="ts">
 	import type { SounderId } from '@fendrel/core';
-	import type { OpenVisit } from '../openVisit.svelte';
+	import type { KeyboardVisit } from '../keyboardVisit.svelte';
 	import PassPanel from './PassPanel.svelte';
 	import type { RaiseWork } from './raiseWork.svelte';
 	import TrialPanel from './TrialPanel.svelte';
 
 	interface Props {
-		open: OpenVisit;
+		open: KeyboardVisit;
 		raise: RaiseWork;
 		/** The note that is due, and the string that is left sounding. */
 		note: number;

@@ -8,7 +8,7 @@
 	import SettleChart from '$lib/charts/SettleChart.svelte';
 	import Shortcuts from '$lib/ui/Shortcuts.svelte';
 	import { leaveButton } from '$lib/ui/keys';
-	import Strip from '../Strip.svelte';
+	import KeyboardStrip from '$lib/charts/KeyboardStrip.svelte';
 	import VisitFrame from '../VisitFrame.svelte';
 	import Beside from './Beside.svelte';
 	import Lever from '$lib/listening/Lever.svelte';
@@ -19,7 +19,7 @@
 	import OrderList from './OrderList.svelte';
 	import { SET_KEYS, setKeyAction } from './setKeys';
 	import { briefOf } from '../brief';
-	import type { OpenVisit } from '../openVisit.svelte';
+	import type { KeyboardVisit } from '../keyboardVisit.svelte';
 	import { settingsOf } from '../workshopSettings';
 	import type { RaiseWork } from './raiseWork.svelte';
 	import { RAISED_WITHIN } from './setting.svelte';
@@ -28,7 +28,7 @@
 	import { keepTimeOfEnd, timeOfEnd } from './timeOfEnd';
 
 	interface Props {
-		open: OpenVisit;
+		open: KeyboardVisit;
 		/** A pass of a raise, in place of the tuning. */
 		raise: RaiseWork | undefined;
 		/** The bearing plan, where the temperament is set by one. */
@@ -163,8 +163,9 @@
 		{:catch}<p class="problem" role="alert">The faults could not be loaded. Reload the page.</p>{/await}
 	{/if}
 	{#snippet strip()}
-		<Strip
-			{...{ family, body }}
+		<KeyboardStrip
+			lowest={body.lowest}
+			highest={body.highest}
 			notes={session.shownRecords}
 			current={setting.step.note}
 			onselect={(note) => setting.goTo(note)}
@@ -174,7 +175,7 @@
 					>Pedal or Enter: next. Shift Enter: keep as it stands. <Shortcuts keys={SET_KEYS} /></span
 				>
 			{/snippet}
-		</Strip>
+		</KeyboardStrip>
 	{/snippet}
 </VisitFrame>
 

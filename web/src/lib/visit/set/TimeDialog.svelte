@@ -5,7 +5,7 @@
 	import DialogSheet from '$lib/ui/DialogSheet.svelte';
 	import { counted, noteRuns } from '$lib/ui/format';
 	import { LINE_LIMIT } from '$lib/ui/limits';
-	import type { OpenVisit } from '../openVisit.svelte';
+	import type { KeyboardVisit } from '../keyboardVisit.svelte';
 	import { readPieces } from './programmeFile';
 	import type { SetSession } from './session.svelte';
 	import { fitsInto } from './timeLeft';
@@ -14,7 +14,7 @@
 	/** When one has to be done, what is played then, and which notes bring most until then. */
 	interface Props {
 		session: SetSession<Body>;
-		open: OpenVisit;
+		open: KeyboardVisit;
 		/** Told when it is said anew. */
 		onuntil: (at: number | undefined) => void;
 		until: number | undefined;

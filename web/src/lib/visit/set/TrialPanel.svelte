@@ -2,11 +2,11 @@
 	import { onMount } from 'svelte';
 	import { noteName, type SounderId } from '@fendrel/core';
 	import { lasting, signed } from '$lib/ui/format';
-	import type { OpenVisit } from '../openVisit.svelte';
+	import type { KeyboardVisit } from '../keyboardVisit.svelte';
 	import type { RaiseWork } from './raiseWork.svelte';
 
 	interface Props {
-		open: OpenVisit;
+		open: KeyboardVisit;
 		raise: RaiseWork;
 		/** The note that is due, and the string that is left sounding. */
 		note: number;

@@ -1,9 +1,9 @@
 import { A4, bearingPlan, BEARING_ORDERS, DEFAULT_EAR, type BearingPlan } from '@fendrel/core';
-import type { OpenVisit } from '../openVisit.svelte';
+import type { KeyboardVisit } from '../keyboardVisit.svelte';
 import { reachesOctave } from '../orderWords';
 
 /** Whether the temperament is set by a bearing plan. */
-export function isByBearing({ record }: Pick<OpenVisit, 'record'>): boolean {
+export function isByBearing({ record }: Pick<KeyboardVisit, 'record'>): boolean {
 	const { order } = record.report.plan ?? {};
 	return BEARING_ORDERS.some(({ id }) => id === order?.first);
 }
@@ -14,7 +14,7 @@ export function bearingOrder({
 	plan,
 	temperament,
 	instrument
-}: Pick<OpenVisit, 'record' | 'plan' | 'temperament' | 'instrument'>): BearingPlan | undefined {
+}: Pick<KeyboardVisit, 'record' | 'plan' | 'temperament' | 'instrument'>): BearingPlan | undefined {
 	const { first: school, octave } = record.report.plan!.order!;
 	if (!reachesOctave(octave, instrument)) return undefined;
 	const range = { start: A4, low: octave, high: octave + 12 };

@@ -1,12 +1,12 @@
 import { A4, isByEar, USUAL_ORDER, type EarNote, type SettingStep } from '@fendrel/core';
-import type { OpenVisit } from '../openVisit.svelte';
+import type { KeyboardVisit } from '../keyboardVisit.svelte';
 
 /** Where the ear sets, what lies nearer to the plan than that is the plan's, in cents. */
 const NOTHING = 0.3;
 
 /** Notes that were kept by ear off the plan as it stands now, in the order in which they were kept. */
 export function earNotes(
-	{ record, summary, visit }: Pick<OpenVisit, 'record' | 'summary' | 'visit'>,
+	{ record, summary, visit }: Pick<KeyboardVisit, 'record' | 'summary' | 'visit'>,
 	order: readonly SettingStep[]
 ): readonly EarNote[] {
 	// Notes to touch are brought to their neighbours, not to the plan.

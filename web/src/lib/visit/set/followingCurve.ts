@@ -1,11 +1,11 @@
 import { A4, followEar, type EarNote } from '@fendrel/core';
 import { v7 as uuid } from 'uuid';
 import { BALANCED, type KeptCurve } from '$lib/tuning/curve';
-import type { OpenVisit } from '../openVisit.svelte';
+import type { KeyboardVisit } from '../keyboardVisit.svelte';
 
 /** The plan's curve, with notes kept by ear where they stand and those that are not set yet following; undefined without a curve. */
 export function followingCurve(
-	{ curve, plan, summary, instrument, record }: OpenVisit,
+	{ curve, plan, summary, instrument, record }: KeyboardVisit,
 	ear: readonly EarNote[]
 ): KeptCurve | undefined {
 	if (!curve) return undefined;

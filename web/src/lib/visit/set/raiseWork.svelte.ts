@@ -19,7 +19,7 @@ import {
 	type SettingStep,
 	type TriedNote
 } from '@fendrel/core';
-import type { OpenVisit } from '../openVisit.svelte';
+import type { KeyboardVisit } from '../keyboardVisit.svelte';
 import { aimedAbove } from './aim';
 import type { RaiseChoice } from '$lib/settings/settings';
 import { judge, notesToRaise, raiseChoiceOf } from '../plan/judgement';
@@ -63,7 +63,7 @@ export class RaiseWork {
 	);
 
 	private constructor(
-		private readonly open: OpenVisit,
+		private readonly open: KeyboardVisit,
 		planned: PlannedRaise,
 		choice: RaiseChoice,
 		notes: readonly FoundNote[]
@@ -79,7 +79,7 @@ export class RaiseWork {
 	}
 
 	/** @returns undefined when the plan has no raise, or nothing was read to plan one from */
-	static of(open: OpenVisit): RaiseWork | undefined {
+	static of(open: KeyboardVisit): RaiseWork | undefined {
 		const planned = open.record.report.plan?.raise;
 		const judgement = planned && judge(open);
 		if (!planned || !judgement) return undefined;

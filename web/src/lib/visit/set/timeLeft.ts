@@ -1,6 +1,6 @@
 import { median } from 'd3-array';
 import { paceOf, usualWeights, whatFits, workDone, type Fits, type StillToDo } from '@fendrel/core';
-import type { OpenVisit } from '../openVisit.svelte';
+import type { KeyboardVisit } from '../keyboardVisit.svelte';
 import { settingsOf } from '../workshopSettings';
 import { sectionAt } from './partOfStrings';
 
@@ -10,7 +10,7 @@ const FEWEST = 12;
 const UNREAD = 5;
 
 /** Minutes that a string takes: by this visit, or by what a whole tuning takes here. */
-export function minutesAString(open: Pick<OpenVisit, 'about' | 'record' | 'family' | 'body'>): number {
+export function minutesAString(open: Pick<KeyboardVisit, 'about' | 'record' | 'family' | 'body'>): number {
 	const { about, record, family, body } = open;
 	const { minutes, sounders } = workDone(record.report);
 	const inSet = minutes.get('set') ?? 0;
@@ -21,7 +21,7 @@ export function minutesAString(open: Pick<OpenVisit, 'about' | 'record' | 'famil
 }
 
 /** What is not set yet of the notes in order: how far off each is thought to stand, how long it takes, how much it counts. */
-export function stillToDo(open: OpenVisit, notes: readonly number[]): readonly StillToDo[] {
+export function stillToDo(open: KeyboardVisit, notes: readonly number[]): readonly StillToDo[] {
 	const { summary, instrument, family, body, record } = open;
 	const { lowest, highest } = instrument;
 	const weights = new Map(record.report.arrival.programme?.weights ?? usualWeights(lowest, highest));
@@ -45,6 +45,6 @@ export function stillToDo(open: OpenVisit, notes: readonly number[]): readonly S
 }
 
 /** What of the order's notes fits into the time that is left. */
-export function fitsInto(open: OpenVisit, notes: readonly number[], minutes: number): Fits {
+export function fitsInto(open: KeyboardVisit, notes: readonly number[], minutes: number): Fits {
 	return whatFits(stillToDo(open, notes), minutes);
 }

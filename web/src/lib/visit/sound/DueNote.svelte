@@ -6,13 +6,13 @@
 	import BigNote from '$lib/ui/BigNote.svelte';
 	import Segments from '$lib/ui/Segments.svelte';
 	import { counted, flatOrSharp } from '$lib/ui/format';
-	import type { OpenVisit } from '../openVisit.svelte';
+	import type { KeyboardVisit } from '../keyboardVisit.svelte';
 	import type { Survey } from './survey.svelte';
 	import { foundWords } from './foundWords';
 
 	interface Props {
 		survey: Survey<Body>;
-		open: OpenVisit;
+		open: KeyboardVisit;
 		room: RoomState;
 		/** Where to go when every note has been read. */
 		planHref: string;

@@ -1,12 +1,12 @@
 <script lang="ts" generics="Body">
 	import { goto } from '$app/navigation';
 	import { amongFew, noteName, spotTargets } from '@fendrel/core';
-	import type { OpenVisit } from '../openVisit.svelte';
+	import type { KeyboardVisit } from '../keyboardVisit.svelte';
 	import { oneNoteFound } from './foundWords';
 	import type { Survey } from './survey.svelte';
 
 	/** What its neighbours say of the one note that somebody came for. */
-	let { survey, open }: { survey: Survey<Body>; open: OpenVisit } = $props();
+	let { survey, open }: { survey: Survey<Body>; open: KeyboardVisit } = $props();
 	const note = $derived(survey.choice.around);
 	const levels = $derived(
 		survey.notes.flatMap((each) => {

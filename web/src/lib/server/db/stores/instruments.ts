@@ -1,4 +1,4 @@
-import type { Stringing } from '@fendrel/core';
+import type { InstrumentTwin, ReedSet, ReedTwin, StringKind, Stringing } from '@fendrel/core';
 import { mode } from 'd3-array';
 import { Op, QueryTypes, type Transaction } from 'sequelize';
 import { v7 as uuid } from 'uuid';
@@ -7,10 +7,24 @@ import type { Deletion, InstrumentRow, LocationRow, StoredPartial } from '../row
 import { shelvedAs } from '../shelf';
 import { locationFor, type TypedLocation } from './locations';
 
-/** An instrument with where it stands. */
-export interface Instrument extends InstrumentRow {
+type Standing = Omit<InstrumentRow, 'kind' | 'twin' | 'reeds'> & {
 	readonly location: Pick<LocationRow, 'name' | 'town'> | undefined;
+};
+/** A keyboard with where it stands. */
+export interface StrungInstrument extends Standing {
+	readonly kind: StringKind;
+	readonly twin: InstrumentTwin;
+	readonly reeds: null;
 }
+/** A set of free reeds. */
+export interface ReedInstrument extends Standing {
+	readonly kind: 'reeds';
+	readonly twin: ReedTwin;
+	readonly reeds: ReedSet;
+}
+export type Instrument = StrungInstrument | ReedInstrument;
+
+export const isStrung = (instrument: Instrument): instrument is StrungInstrument => instrument.kind !== 'reeds';
 
 export type InstrumentDetails = Omit<
 	InstrumentRow,
@@ -39,6 +53,12 @@ export async function getInstrument(
 	const { locationId } = row.get();
 	const location = locationId ? await locations.findOne({ where: { workshopId, id: locationId }, transaction }) : null;
 	return withLocation(row.get(), location?.get());
+}
+
+/** The same of an instrument with strings only. */
+export async function strungOf(workshopId: string, id: string): Promise<StrungInstrument | undefined> {
+	const found = await getInstrument(workshopId, id);
+	return found && isStrung(found) ? found : undefined;
 }
 
 /** What some instruments are called, by their ids. */
@@ -90,7 +110,7 @@ export async function lockInstrument(
 }
 
 function withLocation(row: InstrumentRow, location: LocationRow | undefined): Instrument {
-	return { ...row, location: location && { name: location.name, town: location.town } };
+	return { ...row, location: location && { name: location.name, town: location.town } } as Instrument;
 }
 
 /** @throws UniqueConstraintError when the workshop has an instrument of that name */

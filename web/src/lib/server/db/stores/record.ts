@@ -122,7 +122,7 @@ export const soundersOf = (text: string): SounderId[] => text.split(',').filter(
 
 function readingOf(row: ReadingRow): Reading {
 	const { workshopId: _, visitId: __, seq: ___, hash: ____, takenAt: _____, placedAt, sounders, ...reading } = row;
-	return { ...reading, way: 'struck', at: placedAt.getTime(), sounders: soundersOf(sounders) };
+	return { ...reading, at: placedAt.getTime(), sounders: soundersOf(sounders) };
 }
 
 function actOf({ id, device, counter, placedAt, kind, act }: ActRow): Act {

@@ -1,4 +1,4 @@
-import type { StringKind } from '@fendrel/core';
+import type { InstrumentKind } from '@fendrel/core';
 import { QueryTypes, type Transaction } from 'sequelize';
 import { database } from '../connection';
 import type { LocationRow } from '../rows';
@@ -8,7 +8,7 @@ import { shelvedAs, soughtBy } from '../shelf';
 export interface Shelved {
 	readonly id: string;
 	readonly name: string;
-	readonly kind: StringKind;
+	readonly kind: InstrumentKind;
 	readonly maker: string;
 	readonly madeIn: number | null;
 	/** Where it stands; null: not noted. */
@@ -29,12 +29,14 @@ export interface Asked {
 	/** The last of the page before. */
 	readonly after: string;
 	readonly most: number;
+	/** Only those with strings. */
+	readonly strung?: boolean;
 	/** Of these places only: what a guest may see. */
 	readonly places?: readonly string[];
 }
 
 /** A page of the register: by place, then by name. */
-export async function shelfOf(workshopId: string, { find, after, most, places }: Asked): Promise<Shelved[]> {
+export async function shelfOf(workshopId: string, { find, after, most, strung, places }: Asked): Promise<Shelved[]> {
 	if (places?.length === 0) return [];
 	const patterns = soughtBy(find);
 	const sought = patterns.map((_, i) => `AND sought LIKE :pattern${i}`).join(' ');
@@ -43,7 +45,7 @@ export async function shelfOf(workshopId: string, { find, after, most, places }:
 			s.a4_left AS a4Left, t.name AS temperament, o.id AS openVisit, i.shelf
 		FROM (
 			SELECT id FROM instruments
-			WHERE workshop_id = :workshopId AND is_kept = 1 AND shelf > :after ${sought} ${places ? 'AND place_id IN (:places)' : ''}
+			WHERE workshop_id = :workshopId AND is_kept = 1 AND shelf > :after ${sought} ${strung ? "AND kind <> 'reeds'" : ''} ${places ? 'AND place_id IN (:places)' : ''}
 			ORDER BY shelf LIMIT :most
 		) page
 		JOIN instruments i ON i.id = page.id

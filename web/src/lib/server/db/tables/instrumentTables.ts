@@ -25,6 +25,7 @@ export const instrumentTables = (define: Define) => ({
 			usualA4: { ...required(DataTypes.DOUBLE), field: 'usual_a4' },
 			notes: required(DataTypes.TEXT),
 			stringing: json<InstrumentRow>('stringing', true),
+			reeds: json<InstrumentRow>('reeds', true),
 			twin: json<InstrumentRow>('twin'),
 			version: required(DataTypes.INTEGER),
 			createdAt: required(TIME),

@@ -16,6 +16,7 @@ export const recordTables = (define: Define) => ({
 		seq: required(DataTypes.INTEGER),
 		hash: optional(DataTypes.CHAR(64)),
 		source: required(DataTypes.STRING(12)),
+		way: { ...required(DataTypes.STRING(12)), defaultValue: 'struck' },
 		pitch: optional(DataTypes.DOUBLE),
 		pitchError: optional(DataTypes.DOUBLE),
 		target: required(DataTypes.DOUBLE),
@@ -28,7 +29,8 @@ export const recordTables = (define: Define) => ({
 		falseBeat: optional(DataTypes.DOUBLE),
 		falseBeatDepth: optional(DataTypes.DOUBLE),
 		spread: optional(DataTypes.DOUBLE),
-		spreadError: optional(DataTypes.DOUBLE)
+		spreadError: optional(DataTypes.DOUBLE),
+		lasting: json<ReadingRow>('lasting', true)
 	}),
 	readingPartials: define<ReadingPartialsRow>('reading_partials', {
 		visitId: key(),

@@ -45,7 +45,8 @@ export const visitTables = (define: Define) => ({
 		lead: optional(DataTypes.STRING(20)),
 		raise: json<PlanVersionRow>('raise', true),
 		touch: json<PlanVersionRow>('touch', true),
-		order: json<PlanVersionRow>('order', true)
+		order: json<PlanVersionRow>('order', true),
+		intonation: json<PlanVersionRow>('intonation', true)
 	}),
 	visitSounders: define<VisitSounderRow>('visit_sounders', {
 		visitId: key(),

@@ -10,6 +10,7 @@
 	import { holdInstrument } from '$lib/visit/begin';
 	import Pager from '$lib/ui/Pager.svelte';
 	import VisitTable from '$lib/instruments/VisitTable.svelte';
+	import { reedFacts } from '$lib/instruments/reedFacts';
 	import { KIND_NAMES } from '$lib/tuning/kinds';
 	import { counted, inHz, inSentence, onDay } from '$lib/ui/format';
 
@@ -34,7 +35,9 @@
 		['Maker', [instrument.maker, instrument.madeIn].filter(Boolean).join(', ') || 'not noted'],
 		['Compass', `${noteName(instrument.lowest)} to ${noteName(instrument.highest)}`],
 		['Usual A4', `${inHz(instrument.usualA4)} Hz`],
-		['Strings read', data.notesRead ? `${counted(data.notesRead, 'note')} with inharmonicity` : 'none yet']
+		...(instrument.reeds
+			? reedFacts(instrument.reeds)
+			: [['Strings read', data.notesRead ? `${counted(data.notesRead, 'note')} with inharmonicity` : 'none yet']])
 	]);
 	const sections = $derived(
 		data.history.map(({ at, sections, climate }) => ({ at, sections, humidity: climate?.humidity ?? undefined }))
@@ -48,11 +51,11 @@
 		<h1>{instrument.name}</h1>
 		<p class="verdict state">
 			{#if open}
-				A visit of {onDay(open.startedAt)} is half done: {counted(open.notesSet, 'note')} set.
+				A visit of {onDay(open.startedAt)} is half done: {counted(open.notesSet, instrument.reeds ? 'reed' : 'note')} set.
 			{:else if last}
-				Left {last.a4Left ? `at A4 = ${inHz(last.a4Left)} Hz` : 'without a reading of A4'}, {inSentence(
-					last.temperament
-				)},
+				{#if instrument.reeds}{counted(last.notesSet, 'reed')} set,{:else}Left {last.a4Left
+						? `at A4 = ${inHz(last.a4Left)} Hz`
+						: 'without a reading of A4'}, {inSentence(last.temperament)},{/if}
 				{formatDistanceToNow(last.finishedAt!)} ago.
 			{:else}
 				No visit yet.
@@ -63,15 +66,17 @@
 		{#if mayWork}
 			<BeginVisit instrumentId={instrument.id} label={open ? 'Go on with the visit' : 'Start a visit'} />
 		{/if}
-		{#if mayWork && !open}<BeginVisit
+		{#if mayWork && !open && !instrument.reeds}<BeginVisit
 				instrumentId={instrument.id}
 				label="Mend one note"
 				to="/sound?of=around"
 				quiet
 			/>{/if}
 		{#if mayWork}
-			<a class="btn preset-outlined-surface-300-700" href="/practice/twin?instrument={instrument.id}">Hear it</a>
-			<a class="btn preset-outlined-surface-300-700" href="/instruments/{instrument.id}/scale">Scale</a>
+			{#if !instrument.reeds}
+				<a class="btn preset-outlined-surface-300-700" href="/practice/twin?instrument={instrument.id}">Hear it</a>
+				<a class="btn preset-outlined-surface-300-700" href="/instruments/{instrument.id}/scale">Scale</a>
+			{/if}
 			<a class="btn preset-outlined-surface-300-700" href="/instruments/{instrument.id}/edit">Edit</a>
 		{/if}
 	</div>
@@ -95,7 +100,7 @@
 		<OpenFindings findings={data.findings} />
 	</aside>
 	<div class="record">
-		{#if sections.length}
+		{#if sections.length && !instrument.reeds}
 			<h2 class="asks">
 				<b>How did it keep its pitch?</b>
 				<span>cents from A4 = {inHz(instrument.usualA4)} Hz by section; below: humidity</span>
@@ -110,7 +115,10 @@
 				first={data.isFirst ? undefined : '?'}
 				of="visits"
 			/>
-			{#if data.days.length > 1}<CompareForm instrumentId={instrument.id} visits={data.days} />{/if}
+			{#if data.days.length > 1 && !instrument.reeds}<CompareForm
+					instrumentId={instrument.id}
+					visits={data.days}
+				/>{/if}
 		{:else}
 			<p class="soft">Its pitch record starts with the first visit.</p>
 		{/if}

@@ -2,7 +2,7 @@ import { error } from '@sveltejs/kit';
 import { z } from 'zod';
 import { workshopOf } from '$lib/server/auth/guard';
 import { visitsOf } from '$lib/server/db/stores/visits';
-import { instrumentOr404 } from '$lib/server/find';
+import { strungOr404 } from '$lib/server/find';
 import { compareVisits } from '$lib/server/visits/comparison';
 import type { PageServerLoad } from './$types';
 
@@ -10,7 +10,7 @@ const asked = z.object({ before: z.uuid(), after: z.uuid() });
 
 export const load = (async ({ locals, params, url }) => {
 	const workshopId = workshopOf(locals);
-	const { id, name, lowest, highest } = await instrumentOr404(workshopId, params.id);
+	const { id, name, lowest, highest } = await strungOr404(workshopId, params.id);
 	const finished = (await visitsOf(workshopId, id)).filter(({ finishedAt }) => finishedAt);
 	const { data } = asked.safeParse(Object.fromEntries(url.searchParams));
 	const isOfIt = (visit: string) => finished.some((each) => each.id === visit);

@@ -1,0 +1,138 @@
+<script lang="ts">
+	import { onMount } from 'svelte';
+	import Moves from '$lib/charts/Moves.svelte';
+	import { handOver } from '$lib/handover/handOver.svelte';
+	import Shortcuts from '$lib/ui/Shortcuts.svelte';
+	import { counted, onDay } from '$lib/ui/format';
+	import AccountTable from '../close/AccountTable.svelte';
+	import { accountOf } from '../close/account';
+	import { closeVerdict } from '../close/accountWords';
+	import AdviceList from '../close/AdviceList.svelte';
+	import LastWords from '../close/LastWords.svelte';
+	import LearnedHere from '../close/LearnedHere.svelte';
+	import NextDate from '../close/NextDate.svelte';
+	import PaperList from '../close/PaperList.svelte';
+	import KeyboardStrip from '$lib/charts/KeyboardStrip.svelte';
+	import Chords from '../Chords.svelte';
+	import type { KeyboardVisit } from '../keyboardVisit.svelte';
+	import VisitFrame from '../VisitFrame.svelte';
+
+	let { open }: { open: KeyboardVisit } = $props();
+	const { visit, instrument, record, body, summary } = $derived(open);
+	const account = $derived(accountOf(open));
+	const records = $derived(
+		[...summary.notes.values()].flatMap(({ note, found, left }) => (found === undefined ? [] : [{ note, found, left }]))
+	);
+	const waiting = $derived(handOver.byVisit.of.get(visit.id) ?? 0);
+	onMount(() => record.enter('close'));
+	const keys = [{ keys: '?', does: 'show or hide this list' }];
+</script>
+
+<VisitFrame {open} stage="close">
+	<div class="close">
+		<section class="account">
+			<h2 class="verdict">{closeVerdict(open)}</h2>
+			<AccountTable {open} {account} />
+		</section>
+		<div class="middle">
+			<section class="picture">
+				{#if records.length}<Moves {records} lowest={instrument.lowest} highest={instrument.highest} />
+				{:else}<p class="soft">Moves are shown here once notes have been read.</p>{/if}
+			</section>
+			<div class="next">
+				<AdviceList {open} {account} />
+				<div class="dates">
+					<NextDate {open} {account} />
+					<LearnedHere {open} {account} />
+				</div>
+			</div>
+		</div>
+		<section class="words">
+			{#if visit.finishedAt}
+				<p>
+					Finished on {onDay(visit.finishedAt)}.
+					{#if waiting}{counted(waiting, 'entry', 'entries')} of it wait{waiting === 1 ? 's' : ''} on this device and
+						{waiting === 1 ? 'is' : 'are'} handed over when the server answers.{/if}
+				</p>
+				{#if visit.note}<p class="note">{visit.note}</p>{/if}
+				<a class="btn preset-filled-brand" href="/instruments/{instrument.id}">To {instrument.name}</a>
+			{:else}
+				<LastWords {open} />
+			{/if}
+			<Chords {open} moment="leaving" isOver={Boolean(visit.finishedAt)} />
+			<PaperList visitId={visit.id} name={instrument.name} />
+		</section>
+	</div>
+	{#snippet strip()}
+		<KeyboardStrip lowest={body.lowest} highest={body.highest} notes={summary.notes}>
+			{#snippet hint()}<Shortcuts {keys} />{/snippet}
+		</KeyboardStrip>
+	{/snippet}
+</VisitFrame>
+
+<style>
+	.close {
+		display: grid;
+		grid-template-columns: minmax(19rem, 24rem) minmax(0, 1fr) 20rem;
+		height: 100%;
+	}
+	.account,
+	.middle,
+	.words {
+		padding: 1.25rem 1.5rem;
+		overflow: auto;
+		min-width: 0;
+	}
+	.account {
+		border-right: 1px solid var(--line);
+	}
+	.words {
+		border-left: 1px solid var(--line);
+		display: grid;
+		align-content: start;
+		gap: 1.25rem;
+	}
+	.verdict {
+		font-size: 1.7rem;
+		line-height: 1.15;
+		margin-bottom: 0.75rem;
+	}
+	.picture {
+		height: 19rem;
+	}
+	.next {
+		display: grid;
+		grid-template-columns: minmax(0, 1.3fr) minmax(0, 1fr);
+		gap: 1.75rem;
+		margin-top: 1.25rem;
+	}
+	.dates {
+		display: grid;
+		align-content: start;
+		gap: 1.25rem;
+	}
+	.note {
+		white-space: pre-line;
+		overflow-wrap: anywhere;
+	}
+	@media (max-width: 1100px) {
+		.close {
+			grid-template-columns: minmax(0, 1fr);
+			height: auto;
+		}
+		.account,
+		.words {
+			border: 0;
+		}
+		.account,
+		.middle,
+		.words {
+			padding: 1.25rem 1rem;
+		}
+	}
+	@media (max-width: 700px) {
+		.next {
+			grid-template-columns: minmax(0, 1fr);
+		}
+	}
+</style>

@@ -1,0 +1,68 @@
+<script lang="ts">
+	import type { ReedState } from '../reedVisit.svelte';
+
+	interface Props {
+		reed: ReedState;
+		/** Cents from its target; undefined: not heard. */
+		off: number | undefined;
+		/** What to do now. */
+		says: string;
+		/** The figure is one that moves: it is not to be gone by. */
+		isMoving?: boolean;
+		/** Within that it stands where it is to stand. */
+		within?: number;
+	}
+	let { reed, off, says, isMoving = false, within = 0 }: Props = $props();
+	const side = $derived(off === undefined || Math.abs(off) < 0.05 ? '' : off > 0 ? 'sharp' : 'flat');
+	const isWithin = $derived(off !== undefined && Math.abs(off) <= within);
+</script>
+
+<section aria-label="The reed that is due">
+	<p class="name">{reed.name}, <b>{reed.noteName}</b>, the {reed.degree}</p>
+	<p class="figure {side}" class:within={isWithin} class:moving={isMoving}>
+		<span class="cents" data-testid="reed-off">{off === undefined ? '–' : Math.abs(off).toFixed(1)}</span>
+		<span class="unit">cents{side ? ` too ${side === 'sharp' ? 'high' : 'low'}` : ''}</span>
+	</p>
+	<p class="says" role="status">{says}</p>
+</section>
+
+<style>
+	.name {
+		color: var(--soft);
+	}
+	.name b {
+		color: var(--ink);
+	}
+	.figure {
+		display: flex;
+		align-items: baseline;
+		gap: 0.7rem;
+	}
+	.cents {
+		font-size: 6.2rem;
+		line-height: 1.05;
+		font-weight: 700;
+		font-variant-numeric: tabular-nums;
+	}
+	.unit {
+		color: var(--soft);
+	}
+	.sharp .cents {
+		color: var(--sharp);
+	}
+	.flat .cents {
+		color: var(--flat);
+	}
+	.within .cents {
+		color: var(--felt);
+	}
+	.moving .cents {
+		font-weight: 400;
+	}
+	.says {
+		font-family: var(--serif);
+		font-size: 1.7rem;
+		line-height: 1.15;
+		min-height: 3.9rem;
+	}
+</style>

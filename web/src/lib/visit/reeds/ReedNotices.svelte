@@ -1,0 +1,25 @@
+<script lang="ts">
+	import type { ReedNotice } from './reedBench.svelte';
+
+	let { notice }: { notice: ReedNotice | undefined } = $props();
+</script>
+
+<div role="status" class="status">
+	{#if notice}
+		<p class="notice">
+			{notice.text}
+			{#if notice.take}<button type="button" class="choice" onclick={notice.take}>{notice.does}</button>{/if}
+		</p>
+	{/if}
+</div>
+
+<style>
+	.status {
+		min-height: 1rem;
+	}
+	.notice {
+		display: grid;
+		gap: 0.5rem;
+		justify-items: start;
+	}
+</style>

@@ -1,0 +1,136 @@
+<script lang="ts">
+	import { onMount } from 'svelte';
+	import { partsOf } from '@fendrel/core';
+	import ReedPlates from '$lib/charts/ReedPlates.svelte';
+	import ReedStrip from '$lib/charts/ReedStrip.svelte';
+	import { handOver } from '$lib/handover/handOver.svelte';
+	import { counted, onDay } from '$lib/ui/format';
+	import Shortcuts from '$lib/ui/Shortcuts.svelte';
+	import Attached from '../arrive/Attached.svelte';
+	import { closeVerdict } from '../close/accountWords';
+	import LastWords from '../close/LastWords.svelte';
+	import NextDate from '../close/NextDate.svelte';
+	import PaperList from '../close/PaperList.svelte';
+	import type { ReedVisit } from '../reedVisit.svelte';
+	import VisitFrame from '../VisitFrame.svelte';
+	import { reedAccount } from './reedAccount';
+
+	let { open }: { open: ReedVisit } = $props();
+	const { visit, instrument, record, reeds } = $derived(open);
+	const lines = $derived(reedAccount(open));
+	const attached = $derived([...record.report.arrival.attachments.values()]);
+	const parts = $derived(partsOf(instrument.kind));
+	const waiting = $derived(handOver.byVisit.of.get(visit.id) ?? 0);
+	onMount(() => record.enter('close'));
+	const keys = [{ keys: '?', does: 'show or hide this list' }];
+</script>
+
+<VisitFrame {open} stage="close">
+	<div class="close">
+		<section class="account">
+			<h2 class="verdict">{closeVerdict(open)}</h2>
+			<dl>
+				{#each lines as [term, text] (term)}
+					<dt>{term}</dt>
+					<dd>{text}</dd>
+				{/each}
+			</dl>
+			{#each attached as each (each.attachment)}
+				<Attached
+					visitId={visit.id}
+					attachment={each}
+					name={parts.find(({ id }) => id === each.part)?.name ?? each.part}
+				/>
+			{/each}
+		</section>
+		<section class="picture" aria-label="What was filed">
+			<p class="soft">Beneath each reed: strokes at its tip and at its root.</p>
+			<ReedPlates
+				{reeds}
+				says="cents from the plan, as they are left"
+				height={150}
+				under={({ tip, root }) => `${tip}, ${root}`}
+			/>
+			<NextDate {open} account={{ moved: 0 }} />
+		</section>
+		<section class="words">
+			{#if visit.finishedAt}
+				<p>
+					Finished on {onDay(visit.finishedAt)}.
+					{#if waiting}{counted(waiting, 'entry', 'entries')} of it wait{waiting === 1 ? 's' : ''} on this device and
+						{waiting === 1 ? 'is' : 'are'} handed over when the server answers.{/if}
+				</p>
+				{#if visit.note}<p class="note">{visit.note}</p>{/if}
+				<a class="btn preset-filled-brand" href="/instruments/{instrument.id}">To {instrument.name}</a>
+			{:else}
+				<LastWords {open} />
+			{/if}
+			<a class="btn preset-outlined-surface-300-700" href="/visits/{visit.id}/close/card">Card and report, to print</a>
+			<PaperList visitId={visit.id} name={instrument.name} papers={['next']} />
+		</section>
+	</div>
+	{#snippet strip()}
+		<ReedStrip {reeds}>
+			{#snippet hint()}<Shortcuts {keys} />{/snippet}
+		</ReedStrip>
+	{/snippet}
+</VisitFrame>
+
+<style>
+	.close {
+		display: grid;
+		grid-template-columns: minmax(18rem, 22rem) minmax(0, 1fr) 19rem;
+		height: 100%;
+	}
+	section {
+		padding: 1.25rem 1.5rem;
+		overflow: auto;
+		min-width: 0;
+	}
+	.account {
+		border-right: 1px solid var(--line);
+	}
+	.words {
+		border-left: 1px solid var(--line);
+		display: grid;
+		align-content: start;
+		gap: 1.25rem;
+	}
+	.picture {
+		display: grid;
+		gap: 1rem;
+		align-content: start;
+	}
+	.verdict {
+		font-size: 1.7rem;
+		line-height: 1.15;
+		margin-bottom: 0.75rem;
+	}
+	dl {
+		display: grid;
+		grid-template-columns: 7rem minmax(0, 1fr);
+		line-height: 1.35;
+	}
+	dt,
+	dd {
+		padding: 0.35rem 0;
+		border-bottom: 1px solid var(--line);
+	}
+	dt {
+		color: var(--soft);
+	}
+	.note {
+		white-space: pre-line;
+		overflow-wrap: anywhere;
+	}
+	@media (max-width: 1100px) {
+		.close {
+			grid-template-columns: minmax(0, 1fr);
+			height: auto;
+		}
+		section {
+			border: 0;
+			padding: 1.25rem 1rem;
+		}
+	}
+</style>

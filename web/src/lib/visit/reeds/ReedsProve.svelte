@@ -1,0 +1,243 @@
+<script lang="ts">
+	import { onMount, untrack } from 'svelte';
+	import { bendFloor, BREATHS, noteName } from '@fendrel/core';
+	import { goto } from '$app/navigation';
+	import ReedPlates from '$lib/charts/ReedPlates.svelte';
+	import ReedStrip from '$lib/charts/ReedStrip.svelte';
+	import { counted } from '$lib/ui/format';
+	import { leaveButton, typedInto } from '$lib/ui/keys';
+	import Segments from '$lib/ui/Segments.svelte';
+	import Shortcuts from '$lib/ui/Shortcuts.svelte';
+	import type { ReedVisit } from '../reedVisit.svelte';
+	import TwoColumns from '../TwoColumns.svelte';
+	import VisitFrame from '../VisitFrame.svelte';
+	import BlowButtons from './BlowButtons.svelte';
+	import { BLOW_NAMES } from './reedBench.svelte';
+	import { expectedOf, provedReeds, type Proved } from './proofs';
+	import ReedListening from './ReedListening.svelte';
+	import ReedNotices from './ReedNotices.svelte';
+	import { ReedProof } from './reedProof.svelte';
+	import { beatWords } from './reedWords';
+
+	let { open }: { open: ReedVisit } = $props();
+	const { visit, reeds, body } = $derived(open);
+	const proofs = $derived(provedReeds(open));
+	const proof = untrack(
+		() =>
+			new ReedProof(open, () => {
+				const now = provedReeds(open);
+				const at = now.findIndex(({ id }) => id === proof.due?.id);
+				if (!now[at]?.missing && now[at + 1]) choose(now[at + 1]);
+			})
+	);
+	function choose(next: Proved) {
+		proof.choose(next, next.missing ?? 'soft');
+	}
+	onMount(() => {
+		open.record.enter('prove');
+		const first = proofs.find(({ missing }) => missing) ?? proofs[0];
+		if (first) choose(first);
+		return proof.begin();
+	});
+	const due = $derived(proofs.find(({ id }) => id === proof.due?.id));
+	const expected = $derived(due ? expectedOf(open, due) : []);
+	const all = $derived(proofs.filter(({ heard }) => heard[1]));
+	const still = $derived(all.filter(({ isStill }) => isStill).length);
+	const verdict = $derived(
+		proofs.length === 0
+			? 'Single reeds: there are no octaves or chords to prove.'
+			: all.length === 0
+				? 'No octave or chord has been heard yet.'
+				: `${counted(all.length, 'octave or chord', 'octaves and chords')} heard of ${proofs.length}; ${still} still as one plays.`
+	);
+	const HELD = BREATHS.map((id) => ({ id, label: BLOW_NAMES[id] }));
+	const says = $derived(
+		proof.sounds
+			? 'They sound. Hold them; they are told when they end.'
+			: due
+				? `Sound ${due.name} together, ${BLOW_NAMES[proof.breath].toLowerCase()}, for two seconds.`
+				: ''
+	);
+	/** How far each hole bends, by what is known of this player. */
+	const bends = $derived(
+		body.layout.holes.flatMap(({ blow, draw }, i) => {
+			const hole = i + 1;
+			const beneath = body.auxiliaries.find((each) => each.hole === hole);
+			const [plate, higher, lower] =
+				(blow ?? -99) > (draw ?? -99) ? (['Blow', blow, draw] as const) : (['Draw', draw, blow] as const);
+			if (higher === null) return [];
+			const auxiliary = beneath && reeds.find((reed) => reed.role === 'auxiliary' && reed.hole === hole);
+			const standing =
+				auxiliary?.standing && 100 * auxiliary.note + 1200 * Math.log2(auxiliary.standing.pitch / auxiliary.nominal);
+			const floor = bendFloor(
+				{
+					higher: 100 * (beneath ? beneathHigher(beneath.plate, i) : higher),
+					lower: lower === null || beneath ? undefined : 100 * lower,
+					auxiliary: beneath ? (standing ?? 100 * beneath.wanted - open.floors.auxiliary) : undefined
+				},
+				open.floors
+			);
+			if (floor === undefined) return [];
+			const name = beneath ? `${beneath.plate === 'blow' ? 'Blow' : 'Draw'} ${hole}` : `${plate} ${hole}`;
+			const note = Math.round(floor / 100);
+			return [{ name, to: noteName(body.tonic + note), by: floor - 100 * note }];
+		})
+	);
+	const beneathHigher = (plate: 'blow' | 'draw', i: number) => body.layout.holes[i][plate] ?? 0;
+
+	const KEYS = [
+		{ keys: '1 2 3', does: 'blow softly, as one plays, hard (simulated reeds)' },
+		{ keys: 'PageDown, PageUp', does: 'the next octave or chord, the one before (pedal)' },
+		{ keys: '?', does: 'show or hide this list' }
+	];
+	function onkeydown(event: KeyboardEvent) {
+		if (typedInto(event) || event.ctrlKey) return;
+		const by = { PageDown: 1, PageUp: -1 }[event.key];
+		if (!by) return;
+		event.preventDefault();
+		const next = proofs[proofs.findIndex(({ id }) => id === due?.id) + by];
+		if (next) choose(next);
+	}
+	async function setAgain(group: number) {
+		open.record.act({ do: 'place', group });
+		await goto(`/visits/${visit.id}/set`);
+	}
+	const figure = (rate: number | undefined) => (rate === undefined ? '–' : beatWords(rate));
+</script>
+
+<svelte:window {onkeydown} onclick={leaveButton} />
+
+<VisitFrame {open} stage="prove">
+	{#snippet status()}<p><b>Listening to reeds together</b></p>{/snippet}
+	<TwoColumns>
+		{#snippet column()}
+			<p class="headline" data-testid="proof">{verdict}</p>
+			<ReedListening {open} listening={proof.listening} />
+			{#if due}
+				<section class="due" aria-label="What is due">
+					<h2>{due.name}</h2>
+					<p class="says" role="status">{says}</p>
+					<Segments label="Breath" choices={HELD} chosen={proof.breath} onchoose={(id) => (proof.breath = id)} />
+				</section>
+				<ReedNotices notice={proof.notice} />
+				{#if proof.listening.simulated}
+					<BlowButtons ways={BREATHS} onblow={(way) => way !== 'swell' && proof.blow(way)} />
+				{/if}
+				<table class="figure-table" aria-label="Beats of {due.name}">
+					<thead
+						><tr
+							><th scope="col">A second</th>{#each HELD as { id, label } (id)}<th scope="col">{label}</th>{/each}</tr
+						></thead
+					>
+					<tbody>
+						<tr
+							><th scope="row">heard</th>{#each due.heard as each, i (i)}<td>{figure(each?.rate)}</td>{/each}</tr
+						>
+						<tr class="soft"
+							><th scope="row">as they stand</th>{#each expected as each, i (i)}<td>{figure(each?.rate)}</td>{/each}</tr
+						>
+					</tbody>
+				</table>
+				{#if due.advice}
+					<p class="advice" data-testid="reed-advice">{due.advice}</p>
+					{#if !due.isStill}
+						<div class="flex flex-wrap gap-2">
+							{#each due.groups as group (group)}
+								<button type="button" class="choice" onclick={() => setAgain(group)}
+									>Set {open.family.groupName(group)} again</button
+								>
+							{/each}
+						</div>
+					{/if}
+				{/if}
+			{/if}
+			<p><a class="anchor" href="/visits/{visit.id}/close">Go on to Close</a></p>
+		{/snippet}
+		{#snippet pictures()}
+			<ReedPlates {reeds} says="cents from the plan" height={104} />
+			{#if proofs.length}
+				<h2><b>Which are still?</b> <span>beats a second of the roughest pair: soft, as one plays, hard</span></h2>
+				<div class="list">
+					{#each proofs as each (each.id)}
+						<button
+							type="button"
+							aria-pressed={each.id === due?.id}
+							class:still={each.isStill}
+							onclick={() => choose(each)}
+						>
+							<span>{each.name}</span>
+							<span class="mono">{each.heard.map((one) => figure(one?.rate)).join(' / ')}</span>
+						</button>
+					{/each}
+				</div>
+			{/if}
+			{#if bends.length}
+				<h2><b>How far does each bend?</b> <span>where a bend ends, by what is known of this player</span></h2>
+				<p class="bends">
+					{#each bends as { name, to, by } (name)}<span
+							>{name} <b>{to}</b>{Math.abs(by) > 15 ? ` ${by > 0 ? '+' : '−'}${Math.abs(by).toFixed(0)}` : ''}</span
+						>{/each}
+				</p>
+			{/if}
+		{/snippet}
+	</TwoColumns>
+	{#snippet strip()}
+		<ReedStrip {reeds}>
+			{#snippet hint()}<span class="soft">Pedal: the next one. <Shortcuts keys={KEYS} /></span>{/snippet}
+		</ReedStrip>
+	{/snippet}
+</VisitFrame>
+
+<style>
+	.headline,
+	.says {
+		font-family: var(--serif);
+		font-size: 1.6rem;
+		line-height: 1.15;
+	}
+	.says {
+		font-size: 1.3rem;
+		min-height: 3rem;
+	}
+	.due {
+		display: grid;
+		gap: 0.5rem;
+	}
+	.due h2 {
+		font-family: inherit;
+		font-size: 2.2rem;
+		font-weight: 700;
+	}
+	.advice {
+		font-family: var(--serif);
+		font-size: 1.3rem;
+		line-height: 1.2;
+	}
+	.list {
+		display: grid;
+		grid-template-columns: repeat(auto-fill, minmax(18rem, 1fr));
+		gap: 0 1.5rem;
+	}
+	.list button {
+		display: flex;
+		justify-content: space-between;
+		min-height: 44px;
+		align-items: center;
+		border-bottom: 1px solid var(--line);
+		cursor: pointer;
+		padding: 0 0.4rem;
+		text-align: left;
+	}
+	.list .still {
+		color: var(--felt);
+	}
+	.list [aria-pressed='true'] {
+		box-shadow: inset 3px 0 0 var(--ink);
+		font-weight: 700;
+	}
+	.bends {
+		display: flex;
+		flex-wrap: wrap;
+		gap: 0.2rem 1.4rem;
+	}
+</style>

@@ -1,0 +1,281 @@
+import {
+	BREATHS,
+	centsBetween,
+	fileReed,
+	hz,
+	nearestNote,
+	noteName,
+	bendSound,
+	reedGroup,
+	reedSound,
+	reedSounder,
+	type Breath,
+	type Hz,
+	type LastingEvent,
+	type LastingReading,
+	type Reading,
+	type ReedEnd
+} from '@fendrel/core';
+import { ToneListening } from '$lib/audio/toneListening.svelte';
+import type { TracePoint } from '$lib/charts/toneTrace';
+import { REFUSED_WORDS } from '$lib/tones/toneWords';
+import { flatOrSharp, signed } from '$lib/ui/format';
+import type { ReedVisit } from '../reedVisit.svelte';
+
+/** What is said of what was heard, and what may be done about it. */
+export interface ReedNotice {
+	readonly text: string;
+	/** "Take it as Draw 4" */
+	readonly does?: string;
+	readonly take?: () => void;
+}
+
+/** A reading this far from the due reed is another one's, in cents. */
+const ANOTHERS = 70;
+/** Seconds of a tone that are shown. */
+const SHOWN = 8;
+/** Filed so often at once the strokes of a bite are still counted one by one. */
+export const MOST_STROKES = 200;
+
+/** What may be blown on simulated reeds, with its key. */
+export const WAYS_TO_BLOW = [...BREATHS, 'swell'] as const;
+export type WayToBlow = Breath | 'swell';
+export const BLOW_NAMES: Readonly<Record<WayToBlow, string>> = {
+	soft: 'Softly',
+	normal: 'As one plays',
+	hard: 'Hard',
+	swell: 'A swell'
+};
+
+export const movedReeds = ({ moved }: Pick<ReedVisit, 'moved'>) =>
+	Object.fromEntries(Object.entries(moved).map(([group, [reed]]) => [group, reed.speaking]));
+
+/** Reeds one after the other: which is due, what is heard of it, and strokes that are counted for it. */
+export class ReedBench {
+	readonly listening = new ToneListening((events) => this.hear(events));
+	due = $state(0);
+	/** The tone that sounds, in cents from where the due reed is to stand at gentle breath. */
+	live = $state.raw<{ readonly off: number; readonly error: number } | undefined>();
+	sounds = $state(false);
+	trace = $state.raw<readonly TracePoint[]>([]);
+	notice = $state.raw<ReedNotice | undefined>();
+	/** Strokes that have been counted and not yet logged, and where. */
+	strokes = $state(0);
+	end = $state<ReedEnd>('tip');
+	private began = 0;
+	private times = 0;
+
+	/**
+	 * @param order reeds in the order of work, as it stands now
+	 * @param onRead told of each reading that was kept: it says which reed comes next
+	 */
+	constructor(
+		private readonly open: ReedVisit,
+		private readonly order: () => readonly number[],
+		private readonly onRead: (reading: Reading, group: number) => void
+	) {
+		const { place } = open.record.report;
+		const all = order();
+		this.due = all.find((group) => group === place) ?? all[0] ?? 0;
+	}
+
+	/** What is heard next is the floor of a bend over the due reed, an auxiliary one. */
+	isBending = $state(false);
+
+	/** Begins; @returns what ends it */
+	begin(): () => void {
+		this.listening.recall();
+		const leave = () => this.log();
+		addEventListener('pagehide', leave);
+		return () => {
+			this.log();
+			removeEventListener('pagehide', leave);
+			this.listening.stop();
+		};
+	}
+
+	get reed() {
+		return this.open.reed(this.due);
+	}
+
+	goTo(group: number): void {
+		if (group === this.due) return;
+		this.log();
+		this.due = group;
+		this.live = undefined;
+		this.trace = [];
+		this.notice = undefined;
+		this.isBending = false;
+		this.open.record.act({ do: 'place', group });
+	}
+
+	/** On by some places of the order; it ends where the order ends. */
+	goOn(by: 1 | -1 = 1): void {
+		const order = this.order();
+		const next = order[order.indexOf(this.due) + by];
+		if (next !== undefined) this.goTo(next);
+	}
+
+	/** The simulated reeds are blown, or drawn. */
+	blow(breath: WayToBlow): void {
+		const { instrument, body, visit } = this.open;
+		const of = { twin: instrument.twin, set: body, a4: hz(visit.a4), moved: movedReeds(this.open) };
+		const tones = this.isBending
+			? bendSound(of, this.due, ++this.times)
+			: reedSound(of, [this.due], breath, ++this.times);
+		void this.listening.simulated?.blow(tones);
+	}
+
+	/** One stroke of the file; on simulated reeds it takes metal off. */
+	stroke(end: ReedEnd): void {
+		if (this.strokes > 0 && end !== this.end) this.log();
+		if (this.strokes >= MOST_STROKES) this.log();
+		this.end = end;
+		this.strokes++;
+		if (!this.listening.simulated) return;
+		const { instrument, body, visit, moved } = this.open;
+		const reed = this.reed!;
+		const before = reed.tip + reed.root + this.strokes;
+		const by = fileReed(instrument.twin, body, hz(visit.a4), { group: this.due, end, strokes: 1, before });
+		const now = (moved[this.due]?.[0].speaking ?? 0) + by;
+		this.open.movePins({ ...moved, [this.due]: [{ pin: now, speaking: now }] });
+	}
+
+	/** One that was counted and not made. */
+	uncount(): void {
+		if (!this.listening.simulated) this.strokes = Math.max(0, this.strokes - 1);
+	}
+
+	/** What has been counted goes into the record. */
+	log(): void {
+		const { strokes, end, due } = this;
+		if (strokes === 0) return;
+		this.strokes = 0;
+		this.open.record.act({ do: 'filed', sounders: [reedSounder(due)], end, strokes });
+	}
+
+	private hear(events: readonly LastingEvent[]): void {
+		for (const event of events) this.take(event);
+	}
+
+	private take(event: LastingEvent): void {
+		switch (event.kind) {
+			case 'level':
+				return;
+			case 'begun':
+				this.began = event.at;
+				this.trace = [];
+				this.sounds = true;
+				this.notice = undefined;
+				return;
+			case 'tone': {
+				const off = this.fromTarget(this.due, event.pitch, event.level);
+				if (off === undefined) return;
+				this.live = { off, error: event.error };
+				const at = event.at - this.began;
+				const kept = this.trace.filter((point) => at - point.at < SHOWN);
+				this.trace = [...kept, { at, cents: off, note: this.due, level: event.level }];
+				return;
+			}
+			case 'reading':
+				this.sounds = false;
+				return this.read(event.reading);
+			case 'refused':
+				this.sounds = false;
+				this.notice = { text: REFUSED_WORDS[event.why] };
+		}
+	}
+
+	/** Cents from where a reed is to stand, at gentle breath. */
+	private fromTarget(group: number, pitch: number, level: number, own?: number): number | undefined {
+		const { levels } = this.open;
+		const target = this.open.targetOf(group);
+		const reed = this.open.reed(group);
+		if (target === undefined || !reed) return undefined;
+		const slope = own ?? reed.standing?.slope.slope ?? reed.slope.slope;
+		return centsBetween(target, hz(pitch)) + slope * (levels.gentle - level);
+	}
+
+	private read(reading: LastingReading): void {
+		const { open, due } = this;
+		if (this.isBending) return this.bent(reading);
+		const name = open.family.groupName;
+		const hasPartner = open.body.layout.doubling.kind === 'octave';
+		if (reading.partner && !hasPartner) {
+			this.notice = {
+				text: 'A second reed sounded with it, an octave above. Cover the other holes, and sound one alone.'
+			};
+			return;
+		}
+		const near = this.nearest(reading.pitch);
+		if (near === due) return this.keep(reading, due);
+		const take = { does: `Take it as ${name(due)}`, take: () => this.keep(reading, due) };
+		if (near === undefined) {
+			const { note, off } = nearestNote(reading.pitch, hz(open.visit.a4));
+			const heard = `${noteName(note)}, ${signed(off)} cents`;
+			this.notice = { text: `That was ${heard}: no reed of this set stands near it. ${name(due)} is due.`, ...take };
+			return;
+		}
+		this.notice = {
+			text: `That was ${name(near)}, ${open.reed(near)!.noteName}; ${name(due)} is due.`,
+			does: `Keep it as ${name(near)}`,
+			take: () => this.keep(reading, near)
+		};
+	}
+
+	/** A bend that was played down to its floor: where this player's bends end is learned from it. */
+	private bent({ pitch }: LastingReading): void {
+		const { open, due } = this;
+		const reed = this.reed!;
+		this.isBending = false;
+		if (!reed.standing) return;
+		const own = reedGroup(reed.hole, reed.plate);
+		open.record.act({ do: 'bent', group: own, beneath: due, floor: pitch, over: reed.standing.pitch });
+		const off = centsBetween(reed.nominal, pitch);
+		this.notice = { text: `The bend ends ${flatOrSharp(off)} of ${reed.noteName}.` };
+	}
+
+	/** The reed that a pitch belongs to; the due one where it may be its. */
+	private nearest(pitch: Hz): number | undefined {
+		const near = this.open.reeds
+			.map(({ group, role, nominal, pitch: target }) => ({
+				group,
+				off: Math.abs(centsBetween(role === 'auxiliary' ? target : nominal, pitch))
+			}))
+			.filter(({ off }) => off <= ANOTHERS)
+			.sort((a, b) => a.off - b.off);
+		return near.some(({ group }) => group === this.due) ? this.due : near[0]?.group;
+	}
+
+	private keep(measured: LastingReading, group: number): void {
+		const { open } = this;
+		this.notice = undefined;
+		const { slope, pitch, level } = measured;
+		if (group === this.due) this.log();
+		const deviation = this.fromTarget(group, pitch, level, slope?.slope)!;
+		const target = open.targetOf(group)!;
+		const source = this.listening.source === 'simulated' ? 'simulated' : 'microphone';
+		const sounders = [reedSounder(group)];
+		open.record.together(() => {
+			const isFirst = !open.record.report.sounders.get(sounders[0])?.found;
+			const reading = open.record.readTone(measured, { sounders, source, target, deviation, setUp: open.setUp });
+			if (isFirst)
+				open.record.act({
+					...{ do: 'accept', sounders, purpose: 'found', pass: 1, reading: reading.id },
+					...{ setTo: target, final: target, plan: open.record.report.plan?.id ?? null }
+				});
+			this.live = { off: deviation, error: measured.error };
+			this.onRead(reading, group);
+		});
+	}
+
+	/** Takes the due reed as it stands. */
+	accept(reading: string | null): void {
+		const { open, due } = this;
+		const target = open.targetOf(due)!;
+		open.record.act({
+			...{ do: 'accept', sounders: [reedSounder(due)], purpose: 'set', pass: 1, reading },
+			...{ setTo: target, final: target, plan: open.record.report.plan?.id ?? null }
+		});
+	}
+}
