@@ -66,12 +66,12 @@
 								width={bar.width}
 								height={bar.height}
 							/>
-							<text class="off" x={bar.x + bar.width / 2} y={bar.text} text-anchor="middle"
-								>{Math.abs(reed.off).toFixed(1)}</text
-							>
+							{#if bar.hasFigure}<text class="off" x={bar.x + bar.width / 2} y={bar.text} text-anchor="middle"
+									>{Math.abs(reed.off).toFixed(1)}</text
+								>{/if}
 						{/if}
-						{#if reed.role === 'own' || placed.length < 3}
-							<text x={cell.x + cell.width / 2} y={bottom + 17} text-anchor="middle">{labelOf(reed)}</text>
+						{#if reed.role === 'own'}
+							<text {x} y={bottom + 17} text-anchor="middle">{labelOf(reed)}</text>
 						{/if}
 					</g>
 				{/each}

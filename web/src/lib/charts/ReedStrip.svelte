@@ -21,7 +21,8 @@
 		.domain([-MOST, MOST])
 		.range([MIDDLE + 26, MIDDLE - 26])
 		.clamp(true);
-	const short = ({ plate, hole }: ShownReed) => `${plate === 'blow' ? 'b' : 'd'}${hole}`;
+	const ROLES = { own: '', slide: 's', auxiliary: 'a', second: '2' } as const;
+	const short = ({ plate, hole, role }: ShownReed) => `${plate === 'blow' ? 'b' : 'd'}${hole}${ROLES[role]}`;
 	const said = ({ name, noteName, off, state }: (typeof reeds)[number]) =>
 		`${name}, ${noteName}: ${off === undefined ? 'not read' : `${signed(off)} cents`}${state === 'set' ? ', set' : ''}`;
 </script>

@@ -19,9 +19,13 @@ const MARGIN = { side: 14, top: 30, bottom: 22 } as const;
 const LENGTHS = { longest: 0.9, shortest: 0.44 } as const;
 /** Reeds get shorter with the root of their pitch. */
 const SHORTER = -0.5;
-/** What a column holds of a reed, and of the bar beside it. */
-const REED_SHARE = 0.44;
-const BAR = 13;
+/** Shares of a column: a reed's width, where it begins, where the middle of the bar beside it lies. */
+const SHARE = { reed: 0.4, from: 0.1, bar: 0.74 } as const;
+const WIDEST = { reed: 34, bar: 13 } as const;
+/** What a hole's own reed takes of its column where others lie beside it. */
+const OWN = 0.62;
+/** A column this wide holds a figure. */
+const FIGURE = 34;
 /** A bar is drawn up to so many cents. */
 const MOST = 15;
 
@@ -50,14 +54,16 @@ export function reedPlates<Reed extends ShownReed>(reeds: readonly Reed[], { wid
 		const isTurned = plate === 'draw';
 		const columns = holes.map((hole, i) => {
 			const beside = own.filter((reed) => reed.hole === hole);
-			const cell = column / beside.length;
 			return {
 				...{ hole, x: MARGIN.side + (i + 0.5) * column },
 				reeds: beside.map((reed, k) => {
-					const left = MARGIN.side + i * column + k * cell;
-					const reedWidth = Math.min(36, REED_SHARE * cell);
+					const others = (1 - OWN) / Math.max(1, beside.length - 1);
+					const cell = column * (beside.length === 1 ? 1 : k === 0 ? OWN : others);
+					const left = MARGIN.side + i * column + (k === 0 ? 0 : (OWN + (k - 1) * others) * column);
+					const reedWidth = Math.min(WIDEST.reed, SHARE.reed * cell);
+					const barWidth = Math.min(WIDEST.bar, 0.18 * cell);
 					const tall = Math.max(LENGTHS.shortest * height, length(reed.pitch ** SHORTER));
-					const x = left + 0.5 * cell - reedWidth / 2 - Math.min(12, cell * 0.18);
+					const x = left + SHARE.from * cell;
 					const y = isTurned ? MARGIN.top + height - 6 - tall : MARGIN.top + 6;
 					const zero = MARGIN.top + height / 2;
 					const off = reed.off === undefined ? undefined : bar(reed.off);
@@ -68,8 +74,9 @@ export function reedPlates<Reed extends ShownReed>(reeds: readonly Reed[], { wid
 							off === undefined
 								? undefined
 								: {
-										...{ x: x + reedWidth + 4, width: Math.min(BAR, cell * 0.18), zero },
+										...{ x: left + SHARE.bar * cell - barWidth / 2, width: barWidth, zero },
 										...{ y: Math.min(zero, zero + off), height: Math.max(1.5, Math.abs(off)) },
+										hasFigure: cell >= FIGURE,
 										/** Where its figure stands: beyond the bar. */
 										text: off < 0 ? zero + off - 5 : zero + off + 14
 									}

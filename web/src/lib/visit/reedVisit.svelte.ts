@@ -38,7 +38,7 @@ import {
 import type { ReedInstrument } from '$lib/device/books';
 import { OpenVisit } from './openVisit.svelte';
 import { reedPlanOf, type ReedPlan } from './reedPlan';
-import { intonationWords } from './intonationWords';
+import { LEVEL_NAMES } from './intonationWords';
 
 /** A reed as it stands, against where it is to stand. */
 export interface ReedState extends ReedTarget {
@@ -72,7 +72,7 @@ export class ReedVisit extends OpenVisit<ReedInstrument> {
 	readonly body: ReedSet = $derived.by(() => this.instrument.reeds);
 	readonly compass: readonly number[] = $derived.by(() => this.family.groups(this.body));
 	readonly intonation: ReedPlan = $derived.by(() => reedPlanOf(this.planned.intonation));
-	readonly tunedTo: string = $derived.by(() => intonationWords(this.intonation));
+	readonly tunedTo: string = $derived.by(() => LEVEL_NAMES[this.intonation.level]);
 
 	/** Said on the page; else as the last reading was made. */
 	private saidSetUp: SetUp | undefined = $state();

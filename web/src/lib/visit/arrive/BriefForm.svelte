@@ -55,16 +55,18 @@
 			{#each PLAYED as id (id)}<option value={id}>{PLAYED_WORDS[id]}</option>{/each}
 		</select></label
 	>
-	<label
-		>Pins and lever
-		<input
-			class="input"
-			placeholder="square, star head 2"
-			maxlength={LINE_LIMIT}
-			value={brief.pins}
-			onchange={(event) => say({ pins: event.currentTarget.value.trim() })}
-		/></label
-	>
+	{#if open.instrument.kind !== 'reeds'}
+		<label
+			>Pins and lever
+			<input
+				class="input"
+				placeholder="square, star head 2"
+				maxlength={LINE_LIMIT}
+				value={brief.pins}
+				onchange={(event) => say({ pins: event.currentTarget.value.trim() })}
+			/></label
+		>
+	{/if}
 	<label class="wide"
 		>Leave to look, given by
 		<input
@@ -79,7 +81,7 @@
 		>Wishes
 		<input
 			class="input"
-			placeholder="pitch, temperament"
+			placeholder={open.instrument.kind === 'reeds' ? 'player, breath, music, pitch' : 'pitch, temperament'}
 			maxlength={NOTE_LIMIT}
 			value={brief.wishes}
 			onchange={(event) => say({ wishes: event.currentTarget.value.trim() })}

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { degreeWords } from './reedWords';
 	import type { ReedState } from '../reedVisit.svelte';
 
 	interface Props {
@@ -18,7 +19,7 @@
 </script>
 
 <section aria-label="The reed that is due">
-	<p class="name">{reed.name}, <b>{reed.noteName}</b>, the {reed.degree}</p>
+	<p class="name">{reed.name}, <b>{reed.noteName}</b>, {degreeWords(reed)}</p>
 	<p class="figure {side}" class:within={isWithin} class:moving={isMoving}>
 		<span class="cents" data-testid="reed-off">{off === undefined ? '–' : Math.abs(off).toFixed(1)}</span>
 		<span class="unit">cents{side ? ` too ${side === 'sharp' ? 'high' : 'low'}` : ''}</span>

@@ -129,6 +129,11 @@
 			];
 		});
 	});
+	const LEVEL_SAYS: Record<IntonationLevel, string> = {
+		equal: 'melody clean, chords rough; each reed by itself',
+		octaves: 'the same places, proved pair by pair as one plays',
+		chords: 'thirds low, fifths pure; by degree from the tonic'
+	};
 	const keys = [{ keys: '?', does: 'show or hide this list' }];
 	/** As reeds stand, against this plan. */
 	const toMove = $derived(reeds.filter(({ off }) => off !== undefined && Math.abs(off) > visit.tolerance).length);
@@ -153,6 +158,7 @@
 							onclick={() => plan({ level })}
 						>
 							<b>{LEVEL_NAMES[level]}</b>
+							<span class="soft">{LEVEL_SAYS[level]}</span>
 							{#if cost.read}
 								<span class="soft"
 									>{cost.up.toFixed(0)} cents up, {cost.down.toFixed(0)} down; {counted(cost.left, 'reed')} left</span
@@ -246,45 +252,47 @@
 			<h2>
 				<b>Where do the degrees go?</b> <span>cents from equal, and as the A4 at which a meter shows nothing</span>
 			</h2>
-			<ScrollTable label="Offsets by degree">
-				<table class="figure-table">
-					<thead
-						><tr
-							><th scope="col">Degree</th>{#each degrees as degree (degree)}<th scope="col">{degreeOf(degree)}</th
-								>{/each}</tr
-						></thead
-					>
-					<tbody>
-						{#each ['blow', 'draw'] as const as plate (plate)}
+			<div class="degrees">
+				<ScrollTable label="Offsets by degree">
+					<table class="figure-table">
+						<thead
+							><tr
+								><th scope="col">Degree</th>{#each degrees as degree (degree)}<th scope="col">{degreeOf(degree)}</th
+									>{/each}</tr
+							></thead
+						>
+						<tbody>
+							{#each ['blow', 'draw'] as const as plate (plate)}
+								<tr>
+									<th scope="row">{plate === 'blow' ? 'Blow' : 'Draw'}</th>
+									{#each degrees as degree (degree)}
+										{@const offset = offsetOf(degree, plate)}
+										<td>
+											{#if offset !== undefined}{signed(offset, 1)}<br /><span class="soft"
+													>{inHz(asReferencePitch(hz(visit.a4), offset))}</span
+												>{:else}–{/if}
+										</td>
+									{/each}
+								</tr>
+							{/each}
 							<tr>
-								<th scope="row">{plate === 'blow' ? 'Blow' : 'Draw'}</th>
+								<th scope="row">One’s own</th>
 								{#each degrees as degree (degree)}
-									{@const offset = offsetOf(degree, plate)}
-									<td>
-										{#if offset !== undefined}{signed(offset, 1)}<br /><span class="soft"
-												>{inHz(asReferencePitch(hz(visit.a4), offset))}</span
-											>{:else}–{/if}
-									</td>
+									<td
+										><input
+											class="input own"
+											inputmode="decimal"
+											aria-label="One’s own cents for the {degreeOf(degree)}"
+											value={intonation.own[degree] ?? ''}
+											onchange={(event) => typeOwn(degree, event.currentTarget.value)}
+										/></td
+									>
 								{/each}
 							</tr>
-						{/each}
-						<tr>
-							<th scope="row">One’s own</th>
-							{#each degrees as degree (degree)}
-								<td
-									><input
-										class="input own"
-										inputmode="decimal"
-										aria-label="One’s own cents for the {degreeOf(degree)}"
-										value={intonation.own[degree] ?? ''}
-										onchange={(event) => typeOwn(degree, event.currentTarget.value)}
-									/></td
-								>
-							{/each}
-						</tr>
-					</tbody>
-				</table>
-			</ScrollTable>
+						</tbody>
+					</table>
+				</ScrollTable>
+			</div>
 			{#if ownProblem}<p class="problem" role="alert">{ownProblem}</p>{/if}
 			{#if sounds.length && !isSingle}
 				<h2><b>How will they beat?</b> <span>a second, the roughest pair of each; soft, as one plays, hard</span></h2>
@@ -360,6 +368,12 @@
 		width: 4rem;
 		padding: 0.2rem 0.3rem;
 		text-align: right;
+	}
+	.degrees {
+		flex: none;
+	}
+	.sounds .mono {
+		font-size: 0.85rem;
 	}
 	.sounds {
 		display: grid;

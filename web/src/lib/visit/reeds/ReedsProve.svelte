@@ -208,6 +208,9 @@
 		font-size: 2.2rem;
 		font-weight: 700;
 	}
+	th:not(:first-child) {
+		text-align: right;
+	}
 	.advice {
 		font-family: var(--serif);
 		font-size: 1.3rem;

@@ -36,7 +36,11 @@
 			})
 	);
 	onMount(() => {
+		// Come back to, it goes on where it was left; else with the first reed that is not set.
+		const goesOn = open.record.report.stage === 'set';
 		open.record.enter('set');
+		const first = order().find((group) => !open.reed(group)?.isSet);
+		if (!goesOn && first !== undefined) bench.goTo(first);
 		return bench.begin();
 	});
 	const due = $derived(bench.reed);

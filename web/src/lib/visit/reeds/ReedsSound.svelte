@@ -88,7 +88,12 @@
 			<ReedListening {open} listening={bench.listening} />
 			<KeyChanged {open} />
 			{#if due}
-				<ReedFigure reed={due} off={bench.live?.off} {says} isMoving={bench.sounds} />
+				<ReedFigure
+					reed={due}
+					off={bench.sounds ? bench.live?.off : (due.off ?? bench.live?.off)}
+					{says}
+					isMoving={bench.sounds}
+				/>
 			{/if}
 			<ReedNotices notice={bench.notice} />
 			{#if bench.listening.simulated}<BlowButtons onblow={(way) => bench.blow(way)} />{/if}

@@ -13,6 +13,15 @@ export function foundHeadline(reeds: readonly ReedState[]): string {
 	return Math.abs(furthest.off!) < 1 ? all : `${all} Furthest out: ${furthest.name}, ${flatOrSharp(furthest.off!)}.`;
 }
 
+const DEGREE_WORDS: Readonly<Record<string, string>> = {
+	...{ '1': 'the tonic', '♭2': 'the flat second', '2': 'the second', '♭3': 'the minor third', '3': 'the third' },
+	...{ '4': 'the fourth', '♯4': 'the sharp fourth', '5': 'the fifth', '♭6': 'the flat sixth', '6': 'the sixth' },
+	...{ '♭7': 'the flat seventh', '7': 'the seventh' }
+};
+/** A reed's degree in the key, as one says it; of an auxiliary reed the note that its bend is to end at. */
+export const degreeWords = ({ degree, role }: Pick<ReedState, 'degree' | 'role'>) =>
+	role === 'auxiliary' ? `for the bend to ${DEGREE_WORDS[degree]}` : DEGREE_WORDS[degree];
+
 const NUMBERS = [
 	'no',
 	'one',

@@ -121,8 +121,21 @@ export const soundersText = (sounders: readonly SounderId[]): string => sounders
 export const soundersOf = (text: string): SounderId[] => text.split(',').filter(isSounderId).map(asSounderId);
 
 function readingOf(row: ReadingRow): Reading {
-	const { workshopId: _, visitId: __, seq: ___, hash: ____, takenAt: _____, placedAt, sounders, ...reading } = row;
-	return { ...reading, at: placedAt.getTime(), sounders: soundersOf(sounders) };
+	const {
+		workshopId: _,
+		visitId: __,
+		seq: ___,
+		hash: ____,
+		takenAt: _____,
+		placedAt,
+		sounders,
+		lasting,
+		...reading
+	} = row;
+	return {
+		...{ ...reading, at: placedAt.getTime(), sounders: soundersOf(sounders) },
+		...(lasting && { lasting })
+	};
 }
 
 function actOf({ id, device, counter, placedAt, kind, act }: ActRow): Act {
