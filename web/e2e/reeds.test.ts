@@ -1,7 +1,6 @@
 import { expect, test, type Page } from '@playwright/test';
 import { leaveField, signIn } from './parts';
 
-const off = (page: Page) => page.getByTestId('reed-off');
 const due = (page: Page) => page.getByRole('region', { name: 'The reed that is due' });
 const says = (page: Page) => due(page).getByRole('status');
 const WORDS = ['no', 'one', 'two', 'three', 'four', 'five', 'six', 'seven', 'eight', 'nine', 'ten', 'eleven', 'twelve'];

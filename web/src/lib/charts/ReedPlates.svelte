@@ -20,7 +20,7 @@
 	let { reeds, due, says, onchoose, height = 150, under }: Props = $props();
 	let width = $state(840);
 	const plates = $derived(reedPlates(reeds, { width, height }));
-	const STATES = { unread: 'not read', read: 'read', set: 'set' } as const;
+	const STATES = { known: 'in the layout', unread: 'not read', read: 'read', set: 'set' } as const;
 	const said = ({ name, noteName, off, state }: Reed) =>
 		`${name}, ${noteName}: ${off === undefined ? STATES[state] : `${signed(off)} cents, ${STATES[state]}`}`;
 	const labelOf = (reed: Reed) => under?.(reed) ?? `${reed.noteName} ${reed.degree}`;

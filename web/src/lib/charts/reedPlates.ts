@@ -11,7 +11,7 @@ export interface ShownReed {
 	readonly pitch: number;
 	/** Cents from where it is to stand; undefined: not read. */
 	readonly off: number | undefined;
-	readonly state: 'unread' | 'read' | 'set';
+	readonly state: 'known' | 'unread' | 'read' | 'set';
 }
 
 const MARGIN = { side: 14, top: 30, bottom: 22 } as const;

@@ -9,6 +9,7 @@ import type {
 	MovedPins,
 	NextVisit,
 	Pace,
+	PlannedIntonation,
 	SectionId,
 	Stage,
 	ReedSet,
@@ -38,6 +39,8 @@ export interface LastVisit {
 	readonly tolerance: number;
 	readonly temperamentId: string;
 	readonly stretch: Stretch;
+	/** Of free reeds. */
+	readonly intonation?: PlannedIntonation;
 	/** As notes were left: cents from equal temperament at its A4, its temperament taken out. */
 	readonly left: readonly { readonly note: number; readonly cents: number }[];
 }

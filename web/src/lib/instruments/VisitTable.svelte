@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { inHz, onShortDay, signed } from '$lib/ui/format';
 	import ScrollTable from '$lib/ui/ScrollTable.svelte';
-	import { paperHref } from '$lib/record/papers';
+	import { paperHref, type Paper } from '$lib/record/papers';
 
 	interface Props {
 		visits: readonly {
@@ -18,8 +18,11 @@
 		instrumentId: string;
 		/** Whether who looks may open a visit. */
 		mayWork: boolean;
+		/** Free reeds have no temperament, no A4 of their own, and other papers. */
+		isReeds?: boolean;
 	}
-	let { visits, instrumentId, mayWork }: Props = $props();
+	let { visits, instrumentId, mayWork, isReeds = false }: Props = $props();
+	const papers = $derived<readonly Paper[]>(isReeds ? [] : ['report', 'card']);
 </script>
 
 <ScrollTable label="Visits">
@@ -27,10 +30,10 @@
 		<thead>
 			<tr>
 				<th>Day</th>
-				<th>Temperament</th>
+				{#if !isReeds}<th>Temperament</th>{/if}
 				<th class="figure">Found, cents</th>
-				<th class="figure">A4 left, Hz</th>
-				<th class="figure">Notes set</th>
+				{#if !isReeds}<th class="figure">A4 left, Hz</th>{/if}
+				<th class="figure">{isReeds ? 'Reeds' : 'Notes'} set</th>
 				<th class="figure">Mean move, cents</th>
 				<th>Papers</th>
 				<th>Note</th>
@@ -44,13 +47,15 @@
 								visit.startedAt
 							)}{/if}
 					</td>
-					<td>{visit.temperament}</td>
+					{#if !isReeds}<td>{visit.temperament}</td>{/if}
 					<td class="figure">{visit.found === undefined ? '–' : signed(visit.found)}</td>
-					<td class="figure">{visit.a4Left === undefined ? '–' : inHz(visit.a4Left)}</td>
+					{#if !isReeds}<td class="figure">{visit.a4Left === undefined ? '–' : inHz(visit.a4Left)}</td>{/if}
 					<td class="figure">{visit.notesSet}</td>
 					<td class="figure">{visit.movedMean === undefined ? '–' : visit.movedMean.toFixed(1)}</td>
 					<td class="papers"
-						>{#each ['report', 'card'] as const as paper (paper)}<a href={paperHref(visit.id, paper)} download
+						>{#if isReeds && mayWork}<a href="/visits/{visit.id}/close/card"
+								>card<span class="sr-only"> of {onShortDay(visit.startedAt)}</span></a
+							>{/if}{#each papers as paper (paper)}<a href={paperHref(visit.id, paper)} download
 								>{paper}<span class="sr-only"> of {onShortDay(visit.startedAt)}</span></a
 							>{/each}{#if mayWork}<a href="/instruments/{instrumentId}/readings?visit={visit.id}"
 								>readings<span class="sr-only"> of {onShortDay(visit.startedAt)}</span></a

@@ -48,7 +48,8 @@ export function firstPlan(book: InstrumentBook, visitId: string): Planned {
 			...{ id: uuid(), curveId, lead },
 			a4: last?.a4 ?? instrument.usualA4,
 			temperamentId: last?.temperamentId ?? equal.id,
-			tolerance: last?.tolerance ?? DEFAULT_TOLERANCE
+			tolerance: last?.tolerance ?? DEFAULT_TOLERANCE,
+			...(last?.intonation && { intonation: last.intonation })
 		},
 		curve
 	};

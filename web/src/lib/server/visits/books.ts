@@ -18,7 +18,7 @@ import { changesSince, eventsOf, pinsOf } from '../db/stores/record';
 import { visitSoundersOf } from '../db/stores/summaries';
 import { stringTablesOf } from '../db/stores/stringTables';
 import { listTemperaments } from '../db/stores/temperaments';
-import { visitsOf, type Visit } from '../db/stores/visits';
+import { intonationOf, visitsOf, type Visit } from '../db/stores/visits';
 import { visitsBefore } from './before';
 import { visitHistory } from './history';
 import { workshopPace } from './pace';
@@ -96,7 +96,10 @@ async function lastVisit(
 		const cents = centsBetween(equalHz(note, hz(a4)), hz(pitch)) - (offsets?.[noteClass(note)] ?? 0);
 		return [{ note, cents: Number(cents.toFixed(2)) }];
 	});
-	return { at: startedAt.getTime(), a4, tolerance, temperamentId, stretch, left };
+	// Another day has other breaths, and another microphone.
+	const planned = await intonationOf(id);
+	const intonation = planned && { ...planned, gentle: null, playing: null };
+	return { at: startedAt.getTime(), a4, tolerance, temperamentId, stretch, left, ...(intonation && { intonation }) };
 }
 
 /** Everything that a visit's stages work with. */

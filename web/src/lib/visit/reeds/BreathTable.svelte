@@ -13,7 +13,7 @@
 <table class="figure-table">
 	<thead>
 		<tr
-			><th scope="col">Hole</th>{#each holes as hole (hole)}<th scope="col">{hole}</th>{/each}</tr
+			><th scope="col">Hole</th>{#each holes as hole (hole)}<th scope="col" class="figure">{hole}</th>{/each}</tr
 		>
 	</thead>
 	<tbody>

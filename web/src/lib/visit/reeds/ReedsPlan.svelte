@@ -257,7 +257,8 @@
 					<table class="figure-table">
 						<thead
 							><tr
-								><th scope="col">Degree</th>{#each degrees as degree (degree)}<th scope="col">{degreeOf(degree)}</th
+								><th scope="col">Degree</th>{#each degrees as degree (degree)}<th scope="col" class="figure"
+										>{degreeOf(degree)}</th
 									>{/each}</tr
 							></thead
 						>

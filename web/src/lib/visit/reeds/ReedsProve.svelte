@@ -126,7 +126,8 @@
 				<table class="figure-table" aria-label="Beats of {due.name}">
 					<thead
 						><tr
-							><th scope="col">A second</th>{#each HELD as { id, label } (id)}<th scope="col">{label}</th>{/each}</tr
+							><th scope="col">A second</th>{#each HELD as { id, label } (id)}<th scope="col" class="figure">{label}</th
+								>{/each}</tr
 						></thead
 					>
 					<tbody>
@@ -207,9 +208,6 @@
 		font-family: inherit;
 		font-size: 2.2rem;
 		font-weight: 700;
-	}
-	th:not(:first-child) {
-		text-align: right;
 	}
 	.advice {
 		font-family: var(--serif);

@@ -134,7 +134,7 @@
 						<button
 							type="button"
 							class="btn {filing?.end === end ? 'preset-filled-brand' : 'preset-outlined-surface-300-700'}"
-							onclick={() => bench.stroke(end)}>A stroke at the {end}</button
+							onclick={() => bench.stroke(end)}>Stroke: {end}</button
 						>
 					{/each}
 					<button type="button" class="btn preset-outlined-surface-300-700" onclick={leave}>Leave it</button>

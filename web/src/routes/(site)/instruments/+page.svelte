@@ -83,7 +83,9 @@
 								>{maker}{#if madeIn}, {madeIn}{/if}</td
 							>
 							<td class="wide soft"
-								>{finishedAt ? `${onShortDay(finishedAt)}, ${inSentence(temperament ?? '')}` : 'none yet'}</td
+								>{finishedAt
+									? [onShortDay(finishedAt), ...(temperament ? [inSentence(temperament)] : [])].join(', ')
+									: 'none yet'}</td
 							>
 							<td class="figure">{a4Left ? inHz(a4Left) : '–'}</td>
 						</tr>

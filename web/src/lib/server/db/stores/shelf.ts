@@ -17,6 +17,7 @@ export interface Shelved {
 	/** How its last finished visit left it. */
 	readonly finishedAt: Date | null;
 	readonly a4Left: number | null;
+	/** Of strings. */
 	readonly temperament: string | null;
 	readonly openVisit: string | null;
 	/** Its place in the register: the next page begins behind it. */
@@ -42,7 +43,7 @@ export async function shelfOf(workshopId: string, { find, after, most, strung, p
 	const sought = patterns.map((_, i) => `AND sought LIKE :pattern${i}`).join(' ');
 	return database().sequelize.query<Shelved>(
 		`SELECT i.id, i.name, i.kind, i.maker, i.made_in AS madeIn, p.name AS place, p.town, s.finished_at AS finishedAt,
-			s.a4_left AS a4Left, t.name AS temperament, o.id AS openVisit, i.shelf
+			s.a4_left AS a4Left, IF(i.kind = 'reeds', NULL, t.name) AS temperament, o.id AS openVisit, i.shelf
 		FROM (
 			SELECT id FROM instruments
 			WHERE workshop_id = :workshopId AND is_kept = 1 AND shelf > :after ${sought} ${strung ? "AND kind <> 'reeds'" : ''} ${places ? 'AND place_id IN (:places)' : ''}

@@ -1,4 +1,4 @@
-import type { Stage, VisitLength } from '@fendrel/core';
+import type { Stage, VisitLength, PlannedIntonation } from '@fendrel/core';
 import { Op, QueryTypes, type Transaction, type WhereOptions } from 'sequelize';
 import { stretchOf, type Stretch } from '$lib/tuning/stretch';
 import { database } from '../connection';
@@ -132,4 +132,11 @@ export async function pastVisits(workshopId: string): Promise<(VisitLength & { r
 		const { id, startedAt, finishedAt } = row.get();
 		return { id, minutes: (finishedAt!.getTime() - startedAt.getTime()) / 60_000, passes: passes.get(id) ?? 0 };
 	});
+}
+
+/** Where a visit's plan had reeds stand at last; undefined: every reed equal, or strings. */
+export async function intonationOf(visitId: string): Promise<PlannedIntonation | undefined> {
+	const { planVersions } = database().models;
+	const row = await planVersions.findOne({ where: { visitId }, order: [['madeAt', 'DESC']] });
+	return row?.get().intonation ?? undefined;
 }

@@ -10,7 +10,8 @@
 	import { holdInstrument } from '$lib/visit/begin';
 	import Pager from '$lib/ui/Pager.svelte';
 	import VisitTable from '$lib/instruments/VisitTable.svelte';
-	import { reedFacts } from '$lib/instruments/reedFacts';
+	import ReedPlates from '$lib/charts/ReedPlates.svelte';
+	import { layoutShown, reedFacts } from '$lib/instruments/reedFacts';
 	import { KIND_NAMES } from '$lib/tuning/kinds';
 	import { counted, inHz, inSentence, onDay } from '$lib/ui/format';
 
@@ -100,6 +101,13 @@
 		<OpenFindings findings={data.findings} />
 	</aside>
 	<div class="record">
+		{#if instrument.reeds}
+			<ReedPlates
+				reeds={layoutShown(instrument.reeds, instrument.usualA4)}
+				says="its notes and their degrees"
+				height={110}
+			/>
+		{/if}
 		{#if sections.length && !instrument.reeds}
 			<h2 class="asks">
 				<b>How did it keep its pitch?</b>
@@ -109,7 +117,7 @@
 		{/if}
 		{#if data.finished}
 			<h2>{counted(data.finished, 'visit')}</h2>
-			<VisitTable visits={data.visits} instrumentId={instrument.id} {mayWork} />
+			<VisitTable visits={data.visits} instrumentId={instrument.id} {mayWork} isReeds={instrument.reeds !== null} />
 			<Pager
 				next={data.next === undefined ? undefined : `?visits=${data.next}`}
 				first={data.isFirst ? undefined : '?'}
@@ -120,7 +128,7 @@
 					visits={data.days}
 				/>{/if}
 		{:else}
-			<p class="soft">Its pitch record starts with the first visit.</p>
+			<p class="soft">{instrument.reeds ? 'Its record' : 'Its pitch record'} starts with the first visit.</p>
 		{/if}
 		{#if mayDelete}
 			<div class="deletes">

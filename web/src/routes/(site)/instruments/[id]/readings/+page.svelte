@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { asSounderId, groupOf, isSounderId, memberOf, noteName } from '@fendrel/core';
+	import { asSounderId, FAMILIES, groupOf, isSounderId, memberOf, noteName } from '@fendrel/core';
 	import { enhance } from '$app/forms';
 	import { page } from '$app/state';
 	import { mayDo } from '$lib/workshop/roles';
@@ -9,10 +9,13 @@
 
 	let { data, form } = $props();
 	const mayDiscard = $derived(mayDo(data.signedIn.role, 'decide'));
-	/** "A4, left and middle" */
+	const isReeds = $derived(data.instrument.kind === 'reeds');
+	/** "A4, left and middle", "Blow 5" */
 	const struck = (sounders: string) => {
 		const all = sounders.split(',').filter(isSounderId).map(asSounderId);
-		return all.length ? `${noteName(groupOf(all[0]))}, ${listed(all.map(memberOf))}` : sounders;
+		if (all.length === 0) return sounders;
+		const group = groupOf(all[0]);
+		return isReeds ? FAMILIES.reeds.groupName(group) : `${noteName(group)}, ${listed(all.map(memberOf))}`;
 	};
 	const at = (after: number) =>
 		`?visit=${data.visit.id}${data.note ? `&note=${encodeURIComponent(data.note)}` : ''}${after ? `&after=${after}` : ''}`;
@@ -35,22 +38,22 @@
 		/>
 	{/if}
 </div>
-<form class="find" method="GET">
-	<input type="hidden" name="visit" value={data.visit.id} />
-	<label class="field"
-		><span>Note</span><input class="input" name="note" value={data.note} placeholder="all, or A4" /></label
-	>
-	<button class="btn preset-outlined-surface-300-700">Find</button>
-</form>
+{#if !isReeds}<form class="find" method="GET">
+		<input type="hidden" name="visit" value={data.visit.id} />
+		<label class="field"
+			><span>Note</span><input class="input" name="note" value={data.note} placeholder="all, or A4" /></label
+		>
+		<button class="btn preset-outlined-surface-300-700">Find</button>
+	</form>{/if}
 {#if form && 'problem' in form}<p class="notice mt-4" role="alert">{form.problem}</p>{/if}
 {#if form && 'done' in form}<p class="mt-4" role="status">{form.done}</p>{/if}
 {#if data.readings.length}
 	<table class="rule-table">
 		<thead>
 			<tr>
-				<th>When</th><th>Struck</th><th class="figure">Pitch, Hz</th><th class="figure">From what was due, cents</th><th
-					>By</th
-				><th></th>
+				<th>When</th><th>{isReeds ? 'Reed' : 'Struck'}</th><th class="figure">Pitch, Hz</th><th class="figure"
+					>From what was due, cents</th
+				><th>By</th><th></th>
 			</tr>
 		</thead>
 		<tbody>
