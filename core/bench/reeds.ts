@@ -3,7 +3,7 @@ import { createRandom } from '../src/numeric/random';
 import { heldBeat, octavePartner } from '../src/listening/lasting/heldInterval';
 import { LastingListener, type LastingEvent } from '../src/listening/lasting/lastingListener';
 import { pressureSlope } from '../src/listening/lasting/pressureSlope';
-import { trackTone } from '../src/listening/lasting/tracker';
+import { trackHarmonics, trackTone } from '../src/listening/lasting/tracker';
 import { BITE_RULES } from '../src/reeds/filing';
 import { filePlate, SIMULATED_PLATE } from '../src/reeds/simulatedFiling';
 import { compareReeds } from '../src/reeds/twoReeds';
@@ -79,7 +79,7 @@ function slopes(isRoom: boolean) {
 		const pitch = hertz(43 + 40 * random.uniform());
 		const tone = { ...STEADY_REED, pitch, slope, from: -16, seconds: 4, seed: 7 + i, noise: 40 };
 		const sound = placed(renderLastingTone(tone, RATE), isRoom, i).subarray(0.3 * RATE, 3.7 * RATE);
-		const told = pressureSlope(trackTone(sound, RATE, pitch));
+		const told = pressureSlope(trackTone(sound, RATE, pitch), () => trackHarmonics(sound, RATE, pitch));
 		if (!told) continue;
 		off.push(Math.abs(told.slope - slope));
 		stated.push(Math.abs(told.slope - slope) / told.error);
@@ -127,6 +127,37 @@ function beats(isRoom: boolean, { name, lowest, highest, aim }: (typeof REGISTER
 		if ((heard.sense === 'wide') !== beat > 0) wrong++;
 	}
 	return { name, isRoom, aim, answered: off.length / asked, high: quantile(off, 0.95)!, said, wrong };
+}
+
+/** Three tones at once, 4:5:6 but for some cents each: how far each interval is told off, in cents of its upper tone. */
+function triads(isRoom: boolean) {
+	const random = createRandom(isRoom ? 12 : 11);
+	const off: number[] = [];
+	let asked = 0;
+	for (let i = 0; i < COUNT / 3; i++) {
+		const root = hertz(48 + 24 * random.uniform());
+		const pitches = [1, 5 / 4, 3 / 2].map((ratio) => root * ratio * 2 ** ((8 * random.normal()) / 1200));
+		const of = { ...STEADY_REED, seconds: 2.8, noise: 35 };
+		const tones = pitches.map((pitch, k) => renderLastingTone({ ...of, pitch, seed: 5 * i + k }, RATE));
+		const sound = placed(
+			tones[0].map((value, k) => value + tones[1][k] + tones[2][k]),
+			isRoom,
+			i
+		).subarray(0.4 * RATE, 2.4 * RATE);
+		for (const [low, high, p, q] of [
+			[0, 1, 5, 4],
+			[1, 2, 6, 5],
+			[0, 2, 3, 2]
+		] as const) {
+			asked++;
+			const third = pitches[3 - low - high];
+			const heard = heldBeat(sound, RATE, pitches[low] * 1.002, pitches[high] * 0.999, [p, q], [third]);
+			if (!heard) continue;
+			const wanted = q * pitches[high] - p * pitches[low];
+			off.push(Math.abs(cents(1, 1 + (heard.rate - wanted) / (q * pitches[high]))));
+		}
+	}
+	return { isRoom, answered: off.length / asked, high: quantile(off, 0.95)! };
 }
 
 /** What is no tone: read of them. A straight voice is one. */
@@ -179,6 +210,7 @@ console.log(
 		count: COUNT,
 		reeds: both.map(reeds),
 		slopes: both.map(slopes),
+		triads: both.map(triads),
 		beats: both.flatMap((isRoom) => REGISTERS.map((register) => beats(isRoom, register))),
 		...{ noTones: noTones(), filed, which: which() }
 	})

@@ -45,7 +45,8 @@ export async function measurePages({ address, pid }) {
 	const browser = await openBrowser();
 	const finder = await browser.newPage();
 	await signIn(finder, address);
-	const halfDone = (await finder.getByRole('link', { name: 'half done, go on' }).getAttribute('href')) ?? '';
+	const room = finder.getByRole('row', { name: /Practice room 7 / });
+	const halfDone = (await room.getByRole('link', { name: 'half done, go on' }).getAttribute('href')) ?? '';
 	const instrument = await finder.getByRole('link', { name: 'Chapel concert grand' }).getAttribute('href');
 	const setListening = async (/** @type {Page} */ page) => {
 		await page.goto(`${address}${halfDone}/set`);

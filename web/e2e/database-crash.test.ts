@@ -19,7 +19,10 @@ test('MariaDB is killed and comes back: said clearly, no crash, nothing lost', a
 	try {
 		const page = await (await browser.newContext({ baseURL: application.address })).newPage();
 		await signIn(page);
-		await page.getByRole('link', { name: 'half done, go on' }).click();
+		await page
+			.getByRole('row', { name: /Practice room 7 / })
+			.getByRole('link', { name: 'half done, go on' })
+			.click();
 		await listen(page);
 
 		const order = page.getByRole('heading', { name: /: \d+ of \d+$/ });

@@ -3,11 +3,12 @@ import type { Cents, Hz } from '../../units/quantity';
 import { RecentSound } from '../stream/recentSound';
 import { SampleRing } from '../stream/sampleRing';
 import { Spectrum } from '../stream/spectrum';
+import { DroneRemover } from './drone';
 import { findComb, type Comb } from './comb';
 import { octavePartner, type OctavePartner } from './heldInterval';
 import { pressureSlope, type PressureSlope } from './pressureSlope';
 import { REED_LIMITS, steadinessOf, type Steadiness, type SteadyLimits } from './steadiness';
-import { trackTone, type TonePoint } from './tracker';
+import { trackHarmonics, trackTone, type TonePoint } from './tracker';
 
 /** A tone as it was measured, in the second in which it stood most still. */
 export interface LastingReading {
@@ -72,6 +73,10 @@ const SHORTEST = 0.5;
 const SECOND = 20;
 /** Longer tones are heard to the end, but only so many seconds of them are kept. */
 const KEPT = 20;
+/** What is so many decibels below a drone that was taken off is what is left of it. */
+const LEFT = 22;
+/** A drone is learned in so many looks. */
+const LEARNING = 32;
 /** A partner is looked for in so many seconds. */
 const PARTNER = 2;
 /** What is softer than the softest part of it is its beginning or its end. */
@@ -126,6 +131,9 @@ export class LastingListener {
 	private readonly look: number;
 	private readonly block: Float32Array;
 	private filled = 0;
+	private remover: DroneRemover | undefined;
+	/** Looks in which a drone is still learned: nothing is heard in them. */
+	private learning = 0;
 
 	constructor(
 		readonly sampleRate: number,
@@ -139,6 +147,13 @@ export class LastingListener {
 		this.recent = new RecentSound(sampleRate, KEPT);
 		this.look = Math.round(LOOK * sampleRate);
 		this.block = new Float32Array(this.look);
+	}
+
+	/** A drone that the loudspeaker plays at this pitch, in Hz; undefined: none any more. */
+	drone(pitch: number | undefined): void {
+		this.remover = pitch === undefined ? undefined : new DroneRemover(this.sampleRate, pitch);
+		this.state = QUIET;
+		this.learning = pitch === undefined ? 0 : LEARNING;
 	}
 
 	/** Takes the next samples (mono, -1 to 1, any number) and tells what they brought, in order. */
@@ -173,6 +188,8 @@ export class LastingListener {
 	}
 
 	private step(events: LastingEvent[]): void {
+		this.remover?.hold(this.state.is !== 'quiet');
+		this.remover?.remove(this.block);
 		this.ring.write(this.block, 0, this.look);
 		this.recent.push(this.block);
 		const { now } = this.recent;
@@ -181,8 +198,10 @@ export class LastingListener {
 		events.push({ kind: 'level', at: now, level });
 		if (this.ring.count < this.spectrum.size) return;
 		this.spectrum.take(this.ring.samples, this.ring.count);
-		const comb = findComb(this.spectrum, this.sampleRate);
-		this.state = this.next(this.state, comb, level, now, events);
+		const isLeft = this.remover !== undefined && level < this.remover.level - LEFT;
+		const comb = isLeft ? undefined : findComb(this.spectrum, this.sampleRate);
+		if (this.learning > 0) this.learning--;
+		else this.state = this.next(this.state, comb, level, now, events);
 	}
 
 	private next(state: State, comb: Comb | undefined, level: number, now: number, events: LastingEvent[]): State {
@@ -255,7 +274,7 @@ export class LastingListener {
 			reading: {
 				...{ from: begin - ENDS, to: last, pitch: found, error, level, wobble, drift },
 				softest: quantile(points, SOFTEST, (point) => point.level)!,
-				...{ slope: pressureSlope(points), partner }
+				...{ slope: pressureSlope(points, () => trackHarmonics(sound.samples, this.sampleRate, pitch)), partner }
 			}
 		});
 	}

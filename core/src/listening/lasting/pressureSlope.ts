@@ -1,7 +1,7 @@
 import { deviation, extent, mean } from 'd3-array';
 import { weightedLine } from '../../numeric/weighted';
 import { centsBetween } from '../../units/pitch';
-import type { TonePoint } from './tracker';
+import type { HarmonicTrack, TonePoint } from './tracker';
 
 /** How pitch follows the breath, from one swell or several: cents a decibel, and its standard error. */
 export interface PressureSlope {
@@ -18,8 +18,37 @@ const PARTS = 8;
 const IN_A_ROOM = 4;
 const LEAST_ERROR = 0.01;
 
-/** From one tone that swells or fades. @returns undefined where the breath hardly changed */
-export function pressureSlope(points: readonly TonePoint[]): PressureSlope | undefined {
+/** Harmonics that are asked what a room does: low ones, which stand over the noise from the softest to the loudest. */
+const ASKED = 6;
+/**
+ * A slope errs by so much of what its harmonics differ by, as turns of their own: each meets other echoes. (120 reeds in a room:
+ * 93 in 100 within two errors, against 81 without; dry 97 with it or without.)
+ */
+const DIFFER = 0.6;
+
+/** How far harmonics differ from a slope, each times its number: echoes turn all of them alike. */
+function differing(harmonics: readonly HarmonicTrack[], slope: number): number {
+	const own = harmonics
+		.filter(({ n }) => n <= ASKED)
+		.flatMap(({ n, points }) => {
+			const line = weightedLine(
+				points.map(({ level }) => level),
+				points.map(({ off }) => off),
+				points.map(({ level }) => 10 ** (level / 10))
+			);
+			return line ? [n * (line.slope - slope)] : [];
+		});
+	return Math.sqrt(mean(own, (each) => each * each) ?? 0);
+}
+
+/**
+ * From one tone that swells or fades. @returns undefined where the breath hardly changed
+ * @param harmonics the same tone's, one by one: how far they differ is what the room does
+ */
+export function pressureSlope(
+	points: readonly TonePoint[],
+	harmonics: () => readonly HarmonicTrack[] = () => []
+): PressureSlope | undefined {
 	if (points.length < 2 * PARTS) return undefined;
 	const levels = points.map(({ level }) => level);
 	const [least, most] = extent(levels) as [number, number];
@@ -39,7 +68,8 @@ export function pressureSlope(points: readonly TonePoint[]): PressureSlope | und
 		fit(points.filter((_, i) => Math.floor(i / each) !== k))
 	).filter((value) => value !== undefined);
 	const scatter = (deviation(without) ?? 0) * ((without.length - 1) / Math.sqrt(without.length));
-	return { slope, error: Math.max(LEAST_ERROR, IN_A_ROOM * scatter), swells: 1 };
+	const error = Math.hypot(IN_A_ROOM * scatter, DIFFER * differing(harmonics(), slope));
+	return { slope, error: Math.max(LEAST_ERROR, error), swells: 1 };
 }
 
 /** Several swells of one reed, weighed together; where they scatter more than they say, the error says so. */

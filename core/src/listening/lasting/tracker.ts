@@ -32,6 +32,52 @@ const SHARED = 1.6;
 /** No point errs by less: harmonics of real reeds stray by so much, in cents. */
 export const LEAST_POINT_ERROR = 0.03;
 
+/** How far a harmonic turned from one window to the next, in cents of the tone; its power; and how much it says. */
+interface Turn {
+	readonly off: number;
+	readonly power: number;
+	readonly weight: number;
+}
+
+/** Turns of a tone's own harmonics, window by window. */
+function turnsOf(
+	samples: Float32Array,
+	sampleRate: number,
+	pitch: number,
+	others: readonly number[],
+	seconds: number
+): { readonly own: readonly number[]; readonly frames: readonly (readonly Turn[])[] } | undefined {
+	const hop = Math.round(HOP * sampleRate);
+	const length = Math.round(seconds * sampleRate);
+	const count = Math.floor((samples.length - length) / hop) + 1;
+	const own = ownHarmonics(pitch, others, seconds, sampleRate);
+	if (count < 2 || own.length === 0) return undefined;
+	const apart = PARTED / seconds;
+	const window = windowOf(length);
+	const turns = own.map((n) => turnedBack(samples, window, hop, count, (pitch * n) / sampleRate));
+	const noises = own.map((n) => {
+		const beside = [0.5, -0.5, 0.3, -0.3].find((off) => isAlone((n + off) * pitch, others, apart)) ?? 0.5;
+		const { re, im } = turnedBack(samples, window, hop, count, (pitch * (n + beside)) / sampleRate);
+		return median(Array.from(re, (value, i) => value * value + im[i] * im[i]))! / Math.LN2;
+	});
+	const perHop = perHopOf(sampleRate);
+	const frames = Array.from({ length: count - 1 }, (_, k) =>
+		turns.map(({ re, im }, h): Turn => {
+			const n = own[h];
+			const step = Math.atan2(im[k + 1] * re[k] - re[k + 1] * im[k], re[k + 1] * re[k] + im[k + 1] * im[k]);
+			const power = re[k + 1] ** 2 + im[k + 1] ** 2;
+			const off = (1200 / Math.LN2) * Math.log1p(step / perHop / (n * pitch));
+			return { off, power, weight: (n * n * power) / (noises[h] + 1e-12) };
+		})
+	);
+	return { own, frames };
+}
+
+/** Radians a sample's hop takes from a hertz. */
+const perHopOf = (sampleRate: number) => (2 * Math.PI * Math.round(HOP * sampleRate)) / sampleRate;
+const decibels = (turns: readonly Turn[]) => 10 * Math.log10(turns.reduce((sum, { power }) => sum + power, 0) + 1e-18);
+const windowFor = (pitch: number) => Math.max(WINDOW.periods / pitch, WINDOW.seconds);
+
 /**
  * Pitch by the phase of the harmonics from window to window, each weighed by the square of its number and its power over the noise,
  * which is heard half-way between harmonics.
@@ -44,36 +90,16 @@ export function trackTone(
 	sampleRate: number,
 	pitch: number,
 	others: readonly number[] = [],
-	seconds = Math.max(WINDOW.periods / pitch, WINDOW.seconds)
+	seconds = windowFor(pitch)
 ): TonePoint[] {
+	const turned = turnsOf(samples, sampleRate, pitch, others, seconds);
+	if (!turned) return [];
+	const frames = turned.frames.map((told) => ({ ...combined(told), level: decibels(told) }));
 	const hop = Math.round(HOP * sampleRate);
 	const length = Math.round(seconds * sampleRate);
-	const count = Math.floor((samples.length - length) / hop) + 1;
-	if (count < 2) return [];
-	const apart = PARTED / seconds;
-	const own = ownHarmonics(pitch, others, seconds, sampleRate);
-	if (own.length === 0) return [];
-	const window = windowOf(length);
-	const turns = own.map((n) => turnedBack(samples, window, hop, count, (pitch * n) / sampleRate));
-	const noises = own.map((n) => {
-		const beside = [0.5, -0.5, 0.3, -0.3].find((off) => isAlone((n + off) * pitch, others, apart)) ?? 0.5;
-		const { re, im } = turnedBack(samples, window, hop, count, (pitch * (n + beside)) / sampleRate);
-		return median(Array.from(re, (value, i) => value * value + im[i] * im[i]))! / Math.LN2;
-	});
-	const perHop = (2 * Math.PI * hop) / sampleRate;
-	const frames = Array.from({ length: count - 1 }, (_, k) => {
-		const told = turns.map(({ re, im }, h) => {
-			const n = own[h];
-			const step = Math.atan2(im[k + 1] * re[k] - re[k + 1] * im[k], re[k + 1] * re[k] + im[k + 1] * im[k]);
-			const power = re[k + 1] ** 2 + im[k + 1] ** 2;
-			const off = (1200 / Math.LN2) * Math.log1p(step / perHop / (n * pitch));
-			return { off, power, weight: (n * n * power) / (noises[h] + 1e-12) };
-		});
-		return { ...combined(told), level: 10 * Math.log10(told.reduce((sum, { power }) => sum + power, 0) + 1e-18) };
-	});
 	const points: TonePoint[] = [];
 	// Phase noise of one harmonic, in cents of the first, over one step.
-	const scale = (1200 / Math.LN2 / pitch / perHop) * Math.SQRT1_2;
+	const scale = (1200 / Math.LN2 / pitch / perHopOf(sampleRate)) * Math.SQRT1_2;
 	for (let k = 0; k + EACH <= frames.length; k += EACH) {
 		const part = frames.slice(k, k + EACH);
 		const off = part.reduce((sum, each) => sum + each.off, 0) / EACH;
@@ -88,6 +114,34 @@ export function trackTone(
 		});
 	}
 	return points;
+}
+
+/** One harmonic by itself: cents of the tone and decibels of all of it, twenty times a second. */
+export interface HarmonicTrack {
+	readonly n: number;
+	readonly points: readonly { readonly off: number; readonly level: number }[];
+}
+
+/** Harmonics that stand this far over the noise are followed by themselves, as a ratio of powers. */
+const CLEAR = 30;
+
+/** A tone's harmonics one by one: in a room each meets its own echoes, and what they have in common is the tone's. */
+export function trackHarmonics(samples: Float32Array, sampleRate: number, pitch: number): readonly HarmonicTrack[] {
+	const turned = turnsOf(samples, sampleRate, pitch, [], windowFor(pitch));
+	if (!turned) return [];
+	const { own, frames } = turned;
+	const parts = Array.from({ length: Math.floor(frames.length / EACH) }, (_, k) =>
+		frames.slice(k * EACH, (k + 1) * EACH)
+	);
+	return own.flatMap((n, h) => {
+		const clear = median(frames, (told) => told[h].weight / (n * n))!;
+		if (clear < CLEAR) return [];
+		const points = parts.map((part) => ({
+			off: part.reduce((sum, told) => sum + told[h].off, 0) / EACH,
+			level: part.reduce((sum, told) => sum + decibels(told), 0) / EACH
+		}));
+		return [{ n, points }];
+	});
 }
 
 /** Harmonics of a tone near which the others have none, in windows so long. */

@@ -1,0 +1,47 @@
+import { describe, expect, it } from 'vitest';
+import { renderLastingTone, STEADY_REED } from '../../sounding/reed';
+import { LastingListener } from './lastingListener';
+
+const RATE = 44_100;
+const cents = (from: number, to: number) => 1200 * Math.log2(to / from);
+/** A drone all the time, and a reed in the midst of it. */
+function sounds(drone: number, reed: number | undefined, share: number): Float32Array {
+	const held = renderLastingTone(
+		{ ...STEADY_REED, pitch: drone, seconds: 6.5, noise: 60, brightness: 0.6, seed: 1 },
+		RATE
+	);
+	const tone = reed && renderLastingTone({ ...STEADY_REED, pitch: reed, seconds: 2.5, noise: 38, seed: 2 }, RATE);
+	// It is there from the first to the last.
+	return held.subarray(0, 6.2 * RATE).map((value, i) => share * value + (tone ? (tone[i - 2.5 * RATE] ?? 0) : 0));
+}
+function hear(sound: Float32Array, drone: number | undefined) {
+	const listener = new LastingListener(RATE);
+	listener.drone(drone);
+	const events = [];
+	for (let from = 0; from < sound.length; from += 1024)
+		events.push(...listener.push(sound.subarray(from, from + 1024)));
+	return events.filter(({ kind }) => kind === 'reading' || kind === 'refused');
+}
+
+describe('a drone that sounds', () => {
+	it('is taken off: a reed beside it is read as if it were alone, near it or an interval away', () => {
+		for (const drone of [262, 440, 880])
+			for (const off of [-12, -3, 4, 15, 386, 702]) {
+				const reed = drone * 2 ** (off / 1200);
+				const told = hear(sounds(drone, reed, 0.4), drone);
+				expect(told.map(({ kind }) => kind)).toEqual(['reading']);
+				const [event] = told;
+				if (event.kind !== 'reading') throw new Error(event.kind);
+				// A drone two fifths as loud as the reed leaves less than a third of a cent behind.
+				expect(Math.abs(cents(reed, event.reading.pitch))).toBeLessThan(0.3);
+			}
+	});
+
+	it('is itself no reed; without being told of it the listener reads it', () => {
+		expect(hear(sounds(440, undefined, 0.4), 440)).toEqual([]);
+		const short = new Float32Array(4 * RATE);
+		short.set(sounds(440, undefined, 0.4).subarray(0, 3 * RATE));
+		const [untold] = hear(short, undefined);
+		expect(untold).toMatchObject({ kind: 'reading' });
+	});
+});
