@@ -1,5 +1,6 @@
 export * from './units/quantity';
 export * from './units/pitch';
+export * from './units/fork';
 export * from './units/note';
 export * from './numeric/random';
 export * from './numeric/robustLine';
@@ -124,6 +125,7 @@ export {
 	type LastingRefusal
 } from './listening/lasting/lastingListener';
 export type { HeldBeat } from './listening/lasting/heldInterval';
+export { FileStrokes } from './listening/lasting/fileStrokes';
 export { TogetherListener, type Together, type TogetherEvent } from './listening/lasting/togetherListener';
 export * from './sounding/strike';
 export type { Glide } from './sounding/oscillators';

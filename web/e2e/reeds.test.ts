@@ -98,7 +98,12 @@ test('a harp from the door to its card: surveyed, planned, filed with an oversho
 	await expect(says(page)).toContainText(/24 strokes|Twenty/);
 	await page.keyboard.press('1');
 	await expect(says(page)).toContainText(`Too far: now the ${far === 'r' ? 'tip' : 'root'}`);
+	// Its target from the loudspeaker, which the microphone hears too: the reed is read all the same.
+	await page.keyboard.press('d');
+	await expect(page.getByRole('button', { name: 'Hold its target' })).toHaveAttribute('aria-pressed', 'true');
+	await expect(says(page)).not.toContainText('A moment');
 	const firstBites = await fileUntilSet(page, 'Blow 4');
+	await page.keyboard.press('d');
 	await expect(due(page)).toContainText('Blow 1');
 	if (/File/.test((await says(page).textContent())!)) await fileUntilSet(page, 'Blow 1');
 	else {

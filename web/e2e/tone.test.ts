@@ -26,6 +26,16 @@ test('a reed that is blown is read in the second in which it stands still; a swe
 	await reed.getByRole('button', { name: 'As one plays' }).click();
 	await expect(rows(page)).toHaveCount(4);
 	await expect(rows(page).nth(1)).toContainText(/^C4.*swelled0\.\d\d a second wide/);
+	// A fork of one's own, with the temperature that it was measured at.
+	const fork = page.getByRole('region', { name: 'Your fork' });
+	await fork.getByLabel('Temperature, degrees Celsius').fill('hot');
+	await fork.getByRole('button', { name: 'The last tone was my fork' }).click();
+	await expect(fork.getByRole('alert')).toContainText('Write the room’s temperature');
+	await fork.getByLabel('Temperature, degrees Celsius').fill('20');
+	await fork.getByRole('button', { name: 'The last tone was my fork' }).click();
+	await expect(page.getByTestId('fork')).toHaveText(
+		/^26[12]\.\d\d Hz ±0\.\d\d cents at 20 °C, measured .*; here it gives 26[12]\.\d\d Hz\.$/
+	);
 	// Another A4 is another note to count from; what was read stays what it was.
 	await page.getByLabel('A4', { exact: true }).selectOption('442');
 	await expect(page).toHaveURL(/a4=442/);
@@ -35,4 +45,5 @@ test('a reed that is blown is read in the second in which it stands still; a swe
 	await expect(page.getByRole('region', { name: 'Tones read' })).toBeHidden();
 	await page.reload();
 	await expect(page.getByLabel('A4', { exact: true })).toHaveValue('442');
+	await expect(page.getByTestId('fork')).toContainText('at 20 °C');
 });

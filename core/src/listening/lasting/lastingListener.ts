@@ -44,6 +44,8 @@ export type LastingRefusal =
 /** What a listener to tones that last tells, in the order of time; `at` is seconds since it began. */
 export type LastingEvent =
 	| { readonly kind: 'level'; readonly at: number; readonly level: number }
+	/** A drone is known now: tones are heard beside it. */
+	| { readonly kind: 'learned'; readonly at: number }
 	| { readonly kind: 'begun'; readonly at: number; readonly pitch: number }
 	| ({ readonly kind: 'tone' } & TonePoint)
 	| { readonly kind: 'reading'; readonly at: number; readonly reading: LastingReading }
@@ -200,8 +202,9 @@ export class LastingListener {
 		this.spectrum.take(this.ring.samples, this.ring.count);
 		const isLeft = this.remover !== undefined && level < this.remover.level - LEFT;
 		const comb = isLeft ? undefined : findComb(this.spectrum, this.sampleRate);
-		if (this.learning > 0) this.learning--;
-		else this.state = this.next(this.state, comb, level, now, events);
+		if (this.learning > 0) {
+			if (--this.learning === 0) events.push({ kind: 'learned', at: now });
+		} else this.state = this.next(this.state, comb, level, now, events);
 	}
 
 	private next(state: State, comb: Comb | undefined, level: number, now: number, events: LastingEvent[]): State {

@@ -1,8 +1,9 @@
-import { REED_LIMITS, type LastingEvent } from '@fendrel/core';
+import { REED_LIMITS } from '@fendrel/core';
 import { isGivenUp, type WorkerClient } from '$lib/workers/client';
-import type { LastingTasks } from '$lib/workers/lasting';
+import type { LastingTasks, ToneEvent } from '$lib/workers/lasting';
 import { lastingWorker } from '$lib/workers/lasting.client';
 import { handing } from '$lib/workers/protocol';
+import { Drone } from './drone';
 import { onEnd } from './lifetime';
 import { SimulatedReed } from './simulatedReed';
 import { SoundInput, type Ears, type OpenSound } from './soundInput.svelte';
@@ -10,13 +11,16 @@ import { SoundInput, type Ears, type OpenSound } from './soundInput.svelte';
 /** What is listened to: tones that are kept going. */
 export class ToneListening extends SoundInput {
 	simulated = $state.raw<SimulatedReed | undefined>();
+	private worker: WorkerClient<LastingTasks> | undefined;
+	private sound: OpenSound | undefined;
+	private drone: Drone | undefined;
 
-	constructor(private readonly onEvents: (events: readonly LastingEvent[]) => void) {
+	constructor(private readonly onEvents: (events: readonly ToneEvent[]) => void) {
 		super();
 	}
 
 	protected openEars({ sampleRate, samples, lifetime }: Ears): void {
-		const worker: WorkerClient<LastingTasks> = lastingWorker();
+		const worker: WorkerClient<LastingTasks> = (this.worker = lastingWorker());
 		onEnd(lifetime, () => worker.close());
 		worker
 			.run('listen', handing({ sampleRate, limits: REED_LIMITS, samples }, samples), {
@@ -25,15 +29,26 @@ export class ToneListening extends SoundInput {
 			.catch((fault: unknown) => isGivenUp(fault) || this.stop('no sound'));
 	}
 
-	protected opened({ context, input, lifetime, microphone }: OpenSound): void {
+	protected opened(sound: OpenSound): void {
+		const { context, input, lifetime, microphone } = (this.sound = sound);
 		if (!microphone) this.simulated = new SimulatedReed(context, input, lifetime);
 	}
 
 	protected closed(): void {
-		this.simulated = undefined;
+		this.simulated = this.worker = this.sound = this.drone = undefined;
 	}
 
-	private hear(events: readonly LastingEvent[]): void {
+	/** Holds a tone to tune against, and hears what sounds beside it; undefined: no longer. */
+	hold(pitch: number | undefined): void {
+		this.drone?.end();
+		this.drone = undefined;
+		this.worker?.run('drone', pitch ?? null).catch((fault: unknown) => isGivenUp(fault) || this.stop('no sound'));
+		const { sound } = this;
+		if (!sound || pitch === undefined) return;
+		this.drone = new Drone(sound.context, pitch, sound.lifetime, sound.microphone ? undefined : sound.input);
+	}
+
+	private hear(events: readonly ToneEvent[]): void {
 		for (const event of events) if (event.kind === 'level') this.levels.hearLevel(event.at, event.level);
 		if (events.some(({ kind }) => kind === 'begun')) this.awake();
 		this.onEvents(events);

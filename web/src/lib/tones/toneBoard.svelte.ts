@@ -1,5 +1,6 @@
 import { hz, nearestNote, type LastingEvent, type LastingReading, type LastingRefusal } from '@fendrel/core';
 import type { TracePoint } from '$lib/charts/toneTrace';
+import type { ToneEvent } from '$lib/workers/lasting';
 
 /** A tone that was read, and the note it is nearest to. */
 export interface ReadTone {
@@ -29,13 +30,14 @@ export class ToneBoard {
 	/** @param a4 what the note is counted from, in Hz */
 	constructor(private a4: () => number) {}
 
-	hear(events: readonly LastingEvent[]): void {
-		for (const event of events) this.take(event);
+	hear(events: readonly ToneEvent[]): void {
+		for (const event of events) if (event.kind !== 'stroke') this.take(event);
 	}
 
 	private take(event: LastingEvent): void {
 		switch (event.kind) {
 			case 'level':
+			case 'learned':
 				return;
 			case 'begun':
 				this.began = event.at;

@@ -1,5 +1,5 @@
-import { LastingListener, TogetherListener } from '@fendrel/core';
-import type { LastingTasks } from './lasting';
+import { FileStrokes, LastingListener, TogetherListener } from '@fendrel/core';
+import type { LastingTasks, ToneEvent } from './lasting';
 import type { SoundBlock } from './listening';
 import { untilGivenUp, type Handlers } from './serve';
 
@@ -27,10 +27,23 @@ function follow<Event>(
 }
 
 export function lastingJobs(): Handlers<LastingTasks> {
+	let tones: LastingListener | undefined;
 	let together: TogetherListener | undefined;
 	return {
 		listen({ sampleRate, limits, samples }, job) {
-			return follow(new LastingListener(sampleRate, limits), samples, job);
+			const listener = (tones = new LastingListener(sampleRate, limits));
+			const strokes = new FileStrokes(sampleRate);
+			const both: Listener<ToneEvent> = {
+				push: (block) => [
+					...listener.push(block),
+					...Array.from({ length: strokes.push(block) }, () => ({ kind: 'stroke' as const }))
+				],
+				lose: () => listener.lose()
+			};
+			return follow(both, samples, job);
+		},
+		drone(pitch) {
+			tones?.drone(pitch ?? undefined);
 		},
 		together({ sampleRate, asked, samples }, job) {
 			together = new TogetherListener(sampleRate, asked);

@@ -9,13 +9,18 @@ interface Heard {
 export interface LastingJob extends Heard {
 	readonly limits: SteadyLimits;
 }
+/** What is heard beside the tones: a stroke of a file. */
+export type ToneEvent = LastingEvent | { readonly kind: 'stroke' };
+
 export interface TogetherJob extends Heard {
 	readonly asked: Together;
 }
 
 export type LastingTasks = {
 	/** Listens to tones that last until it is given up. */
-	listen: Task<LastingJob, never, readonly LastingEvent[]>;
+	listen: Task<LastingJob, never, readonly ToneEvent[]>;
+	/** The loudspeaker plays a drone at this pitch, in Hz; null: none any more. */
+	drone: Task<number | null, void>;
 	/** The same to tones that are known and sound together. */
 	together: Task<TogetherJob, never, readonly TogetherEvent[]>;
 	/** Other tones are asked for from now on. */

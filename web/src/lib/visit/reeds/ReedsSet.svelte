@@ -43,6 +43,10 @@
 		if (!goesOn && first !== undefined) bench.goTo(first);
 		return bench.begin();
 	});
+	// A drone ends with the sound that it is played by.
+	$effect(() => {
+		if (bench.listening.state !== 'on') bench.drones = bench.isLearning = false;
+	});
 	const due = $derived(bench.reed);
 	const advice = $derived(due?.advice);
 	const filing = $derived(advice?.is === 'file' ? advice : undefined);
@@ -53,6 +57,7 @@
 		all: 'all that is left'
 	};
 	const says = $derived.by(() => {
+		if (bench.isLearning) return 'A moment: its target is being learned.';
 		if (bench.strokes)
 			return `${capital(strokesWords(bench.strokes))} at the ${bench.end}. Close the gap, then sound it.`;
 		if (bench.isBending) return 'Bend down to where it ends, and hold it there.';
@@ -92,6 +97,7 @@
 		{ keys: 'T, R', does: 'count a stroke at the tip, at the root' },
 		{ keys: 'Backspace', does: 'take a counted stroke back (microphone)' },
 		{ keys: '1 2 3 4', does: 'blow softly, as one plays, hard, a swell (simulated reeds)' },
+		{ keys: 'D', does: 'hold its target from the loudspeaker, or no longer' },
 		{ keys: 'L', does: 'leave it as it stands' },
 		{ keys: 'N, P', does: 'the next reed, the one before' },
 		{ keys: '?', does: 'show or hide this list' }
@@ -103,6 +109,7 @@
 		else if (key === 't') bench.stroke('tip');
 		else if (key === 'r') bench.stroke('root');
 		else if (key === 'backspace') bench.uncount();
+		else if (key === 'd') bench.toggleDrone();
 		else if (key === 'l') leave();
 		else if (key === 'n') bench.goOn();
 		else if (key === 'p') bench.goOn(-1);
@@ -139,6 +146,18 @@
 					{/each}
 					<button type="button" class="btn preset-outlined-surface-300-700" onclick={leave}>Leave it</button>
 				</div>
+				{#if bench.listening.state === 'on'}
+					<div class="aids">
+						<button type="button" class="choice" aria-pressed={bench.drones} onclick={() => bench.toggleDrone()}
+							>Hold its target</button
+						>
+						{#if !bench.listening.simulated}
+							<label
+								><input type="checkbox" class="checkbox" bind:checked={bench.countsByEar} /> Count strokes by the file’s sound</label
+							>
+						{/if}
+					</div>
+				{/if}
 				{#if bench.listening.simulated}<BlowButtons onblow={(way) => bench.blow(way)} />{/if}
 				<dl>
 					<dt>A stroke here does</dt>
@@ -231,6 +250,12 @@
 	dd {
 		font-family: var(--mono);
 		text-align: right;
+	}
+	.aids {
+		display: flex;
+		flex-wrap: wrap;
+		gap: 0.4rem 1rem;
+		align-items: center;
 	}
 	.bite {
 		display: flex;

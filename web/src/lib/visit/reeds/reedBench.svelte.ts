@@ -17,6 +17,7 @@ import {
 	type ReedEnd
 } from '@fendrel/core';
 import { ToneListening } from '$lib/audio/toneListening.svelte';
+import type { ToneEvent } from '$lib/workers/lasting';
 import type { TracePoint } from '$lib/charts/toneTrace';
 import { REFUSED_WORDS } from '$lib/tones/toneWords';
 import { flatOrSharp, signed } from '$lib/ui/format';
@@ -62,6 +63,12 @@ export class ReedBench {
 	/** Strokes that have been counted and not yet logged, and where. */
 	strokes = $state(0);
 	end = $state<ReedEnd>('tip');
+	/** Strokes are counted by the sound of the file. */
+	countsByEar = $state(false);
+	/** The due reed's target is held by the loudspeaker. */
+	drones = $state(false);
+	/** It is being learned, so that a reed is heard beside it. */
+	isLearning = $state(false);
 	private began = 0;
 	private times = 0;
 
@@ -106,6 +113,7 @@ export class ReedBench {
 		this.trace = [];
 		this.notice = undefined;
 		this.isBending = false;
+		if (this.drones) this.playDrone();
 		this.open.record.act({ do: 'place', group });
 	}
 
@@ -154,13 +162,36 @@ export class ReedBench {
 		this.open.record.act({ do: 'filed', sounders: [reedSounder(due)], end, strokes });
 	}
 
-	private hear(events: readonly LastingEvent[]): void {
-		for (const event of events) this.take(event);
+	/** A stroke was heard: it counts where the advice says, while no reed sounds. */
+	private heardStroke(): void {
+		const advice = this.reed?.advice;
+		if (!this.countsByEar || this.sounds || advice?.is !== 'file') return;
+		this.stroke(this.strokes ? this.end : advice.end);
+	}
+
+	/** The due reed's target from the loudspeaker, to tune against. */
+	toggleDrone(): void {
+		this.drones = !this.drones;
+		this.playDrone();
+	}
+
+	private playDrone(): void {
+		this.isLearning = this.drones;
+		this.listening.hold(this.drones ? this.open.targetOf(this.due) : undefined);
+	}
+
+	private hear(events: readonly ToneEvent[]): void {
+		for (const event of events)
+			if (event.kind === 'stroke') this.heardStroke();
+			else this.take(event);
 	}
 
 	private take(event: LastingEvent): void {
 		switch (event.kind) {
 			case 'level':
+				return;
+			case 'learned':
+				this.isLearning = false;
 				return;
 			case 'begun':
 				this.began = event.at;

@@ -7,6 +7,7 @@
 	import { FAULT_WORDS } from '$lib/listening/faultWords';
 	import LevelMeter from '$lib/listening/LevelMeter.svelte';
 	import SourceSelect from '$lib/listening/SourceSelect.svelte';
+	import OwnFork from '$lib/tones/OwnFork.svelte';
 	import ReadTones from '$lib/tones/ReadTones.svelte';
 	import SimulatedBreath from '$lib/tones/SimulatedBreath.svelte';
 	import { ToneBoard } from '$lib/tones/toneBoard.svelte';
@@ -87,6 +88,7 @@
 		>
 	</section>
 {/if}
+{#if alive}<OwnFork read={board.read[0]} />{/if}
 <Shortcuts keys={KEYS} />
 
 <style>

@@ -1,0 +1,73 @@
+<script lang="ts">
+	import { forkAt, hz } from '@fendrel/core';
+	import { inHz, onShortDay } from '$lib/ui/format';
+	import { typedNumber } from '$lib/ui/typed';
+	import { keepFork, keptFork, type Fork } from './ownFork';
+	import type { ReadTone } from './toneBoard.svelte';
+
+	/** The tone that was read last: it may have been the fork. */
+	let { read }: { read: ReadTone | undefined } = $props();
+	let fork = $state.raw<Fork | undefined>(keptFork());
+	let text = $state('20');
+	let problem = $state<string | undefined>();
+	/** Rooms that forks are struck in, in degrees Celsius. */
+	const ROOMS = { coldest: -10, warmest: 45 } as const;
+	const degrees = $derived(typedNumber(text));
+	const isRoom = $derived(degrees >= ROOMS.coldest && degrees <= ROOMS.warmest);
+	const now = $derived(fork && isRoom ? forkAt(hz(fork.pitch), fork.temperature, degrees) : undefined);
+
+	function keep() {
+		if (!read) return;
+		if (!isRoom) {
+			problem = `Write the room’s temperature, ${ROOMS.coldest} to ${ROOMS.warmest} °C.`;
+			return;
+		}
+		const { pitch, error } = read.reading;
+		const measured = { pitch, error, temperature: degrees, at: Date.now() };
+		problem = keepFork(measured) ? undefined : 'This device has no room to keep it.';
+		fork = measured;
+	}
+	function forget() {
+		keepFork(undefined);
+		fork = undefined;
+	}
+</script>
+
+<section aria-label="Your fork">
+	<h2 class="panel-heading">Your fork <span>a fork falls a fifth of a cent for each degree that it warms</span></h2>
+	<p>
+		<label
+			>It is <input class="input" inputmode="decimal" aria-label="Temperature, degrees Celsius" bind:value={text} /> °C here.</label
+		>
+		<button type="button" class="btn preset-outlined-surface-300-700" disabled={!read} onclick={keep}
+			>The last tone was my fork</button
+		>
+		{#if fork}<button type="button" class="btn preset-outlined-surface-300-700" onclick={forget}>Forget it</button>{/if}
+	</p>
+	{#if problem}<p class="problem" role="alert">{problem}</p>{/if}
+	{#if fork}
+		<p data-testid="fork">
+			{inHz(fork.pitch, 2)} Hz ±{fork.error.toFixed(2)} cents at {fork.temperature} °C, measured {onShortDay(
+				new Date(fork.at)
+			)}{#if now}; here it gives <b>{inHz(now, 2)} Hz</b>{/if}.
+		</p>
+	{/if}
+</section>
+
+<style>
+	section {
+		margin-top: 1.2rem;
+		display: grid;
+		gap: 0.5rem;
+	}
+	p {
+		display: flex;
+		flex-wrap: wrap;
+		gap: 0.5rem 1rem;
+		align-items: center;
+	}
+	input {
+		width: 4.5rem;
+		display: inline-block;
+	}
+</style>
