@@ -62,7 +62,12 @@ async function atScale() {
 }
 
 /** @type {Partial<Record<string, () => Promise<any>>>} */
-const IN_APPLICATION = {
+const MEASURES = {
+	// Recorded reeds and bows are played by a synthesiser of samples; only this part needs it.
+	reeds: async () => {
+		await ensureProgram('fluidsynth', 'fluidsynth', 'fluid-soundfont-gm');
+		return figuresOf('reeds');
+	},
 	lever: () => inApplication(leverFigures),
 	scale: atScale,
 	pages: () => inApplication(measurePages)
@@ -73,7 +78,7 @@ const figures = {};
 for (const part of PARTS) {
 	if (asked.length && !asked.includes(part)) continue;
 	say(`${part} ...`);
-	const measure = IN_APPLICATION[part];
+	const measure = MEASURES[part];
 	figures[part] = measure ? await measure() : figuresOf(part);
 }
 const path = join(ROOT, 'docs', 'figures.md');

@@ -1,7 +1,9 @@
 import { median, quantile } from 'd3-array';
 import { createRandom } from '../src/numeric/random';
 import { heldBeat, octavePartner } from '../src/listening/lasting/heldInterval';
-import { LastingListener, type LastingEvent } from '../src/listening/lasting/lastingListener';
+import { LastingListener, type LastingEvent, type LastingReading } from '../src/listening/lasting/lastingListener';
+import { BOW_LIMITS, REED_LIMITS, type SteadyLimits } from '../src/listening/lasting/steadiness';
+import { PLAYED_RATE, playNote } from './played';
 import { pressureSlope } from '../src/listening/lasting/pressureSlope';
 import { trackHarmonics, trackTone } from '../src/listening/lasting/tracker';
 import { BITE_RULES } from '../src/reeds/filing';
@@ -20,13 +22,13 @@ const cents = (from: number, to: number) => 1200 * Math.log2(to / from);
 const hertz = (note: number) => 440 * 2 ** ((note - 69) / 12);
 
 /** Reflections that die away: sparse at first, each of them later than the one before. */
-function inRoom(sound: Float32Array, seed: number): Float32Array {
+function inRoom(sound: Float32Array, seed: number, rate = RATE): Float32Array {
 	const random = createRandom(seed);
 	const out = sound.slice();
 	for (let i = 0; i < 60; i++) {
 		const delay = 0.008 + 0.5 * random.uniform();
 		const share = 0.22 * Math.exp(-delay / 0.16) * (random.uniform() < 0.5 ? -1 : 1);
-		const shift = Math.round(delay * RATE);
+		const shift = Math.round(delay * rate);
 		for (let k = shift; k < out.length; k++) out[k] += share * sound[k - shift];
 	}
 	return out;
@@ -160,6 +162,68 @@ function triads(isRoom: boolean) {
 	return { isRoom, answered: off.length / asked, high: quantile(off, 0.95)! };
 }
 
+/** Resampled by cents that may change while it sounds: the pitch of a recording is moved exactly. */
+function bent(sound: Float32Array, centsAt: (seconds: number) => number): Float32Array {
+	const out = new Float32Array(sound.length);
+	let at = 0;
+	for (let i = 0; i < out.length; i++) {
+		const k = Math.floor(at);
+		if (k + 2 >= sound.length) break;
+		const share = at - k;
+		// Four points of a cubic (Catmull and Rom 1974): images of harmonics lie below the noise that is added.
+		const [a, b, c, d] = [sound[Math.max(0, k - 1)], sound[k], sound[k + 1], sound[k + 2]];
+		out[i] = b + 0.5 * share * (c - a + share * (2 * a - 5 * b + 4 * c - d + share * (3 * (b - c) + d - a)));
+		at += 2 ** (centsAt(i / PLAYED_RATE) / 1200);
+	}
+	return out;
+}
+function readPlayed(sound: Float32Array, limits: SteadyLimits): LastingReading | undefined {
+	const listener = new LastingListener(PLAYED_RATE, limits);
+	const all = new Float32Array(sound.length + 1.2 * PLAYED_RATE);
+	all.set(sound, 0.4 * PLAYED_RATE);
+	return readingOf([...listener.push(all), ...listener.end()])[0];
+}
+
+/** Recorded reeds, moved by known cents, with a slow breath, wobble, wind and a room laid on. */
+function played(isRoom: boolean) {
+	const random = createRandom(isRoom ? 22 : 21);
+	const off: number[] = [];
+	let [all, read, octaves] = [0, 0, 0];
+	for (const instrument of ['harmonica', 'reedOrgan'] as const)
+		for (let note = 55; note <= 88; note += 3) {
+			const clean = playNote(instrument, note);
+			const reference = readPlayed(clean, REED_LIMITS);
+			if (!reference) continue;
+			all++;
+			const [by, rise] = [60 * (random.uniform() - 0.5), 0.2 + 1.8 * random.uniform()];
+			const tone = bent(clean, (at) => by + 0.4 * Math.sin(2 * Math.PI * 4.3 * at));
+			const wind = 10 ** (reference.level / 20 - 1.5);
+			const blown = tone.map((value, i) => value * Math.min(1, i / PLAYED_RATE / rise) + wind * random.normal());
+			const told = readPlayed(isRoom ? inRoom(blown, note, PLAYED_RATE) : blown, REED_LIMITS);
+			if (!told) continue;
+			read++;
+			const error = cents(reference.pitch, told.pitch) - by;
+			if (Math.abs(error) > 600 || (told.partner && !reference.partner)) octaves++;
+			off.push(Math.abs(error));
+		}
+	return { isRoom, all, read, octaves, high: quantile(off, 0.95)! };
+}
+
+/** Recorded bows, as they were played: read at the first one, within limits of their own. */
+function bowed() {
+	let [all, read] = [0, 0];
+	for (const [instrument, lowest, highest] of [
+		['violin', 55, 88],
+		['viola', 48, 79],
+		['cello', 36, 72]
+	] as const)
+		for (let note = lowest; note <= highest; note += 3) {
+			all++;
+			if (readPlayed(playNote(instrument, note), BOW_LIMITS)) read++;
+		}
+	return { all, read };
+}
+
 /** What is no tone: read of them. A straight voice is one. */
 function noTones() {
 	let [all, read] = [0, 0];
@@ -210,7 +274,7 @@ console.log(
 		count: COUNT,
 		reeds: both.map(reeds),
 		slopes: both.map(slopes),
-		triads: both.map(triads),
+		...{ triads: both.map(triads), played: both.map(played), bowed: bowed() },
 		beats: both.flatMap((isRoom) => REGISTERS.map((register) => beats(isRoom, register))),
 		...{ noTones: noTones(), filed, which: which() }
 	})

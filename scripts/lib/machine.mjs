@@ -17,22 +17,26 @@ export async function ensureNpmPackages() {
 /**
  * Installs a Debian package when its program is missing.
  * @param {string} program
- * @param {string} debianPackage
+ * @param {string[]} debianPackages
  */
-export async function ensureProgram(program, debianPackage) {
+export async function ensureProgram(program, ...debianPackages) {
 	const found = findProgram(program);
 	if (found) return found;
 	const root = process.getuid?.() === 0;
 	const prefix = root ? [] : findProgram('sudo') ? ['sudo'] : undefined;
 	if (!findProgram('apt-get') || !prefix)
-		giveUp(`${program} is missing. Install it (on Debian: apt-get install ${debianPackage}) and start again.`);
-	say(`installing ${debianPackage} from Debian (${program} is missing) ...`);
-	for (const args of [['update'], ['install', '-y', '--no-install-recommends', debianPackage]]) {
+		giveUp(
+			`${program} is missing. Install it (on Debian: apt-get install ${debianPackages.join(' ')}) and start again.`
+		);
+	say(`installing ${debianPackages.join(' ')} from Debian (${program} is missing) ...`);
+	for (const args of [['update'], ['install', '-y', '--no-install-recommends', ...debianPackages]]) {
 		const [command, ...rest] = [...prefix, 'env', 'DEBIAN_FRONTEND=noninteractive', 'apt-get', '-qq', ...args];
 		const { status, printed } = await runCommand(command, rest, { quiet: true });
 		if (status === 0) continue;
 		console.error(printed);
-		giveUp(`${debianPackage} could not be installed. Install it by hand and start again.`);
+		giveUp(`${debianPackages.join(' ')} could not be installed. Install it by hand and start again.`);
 	}
-	return findProgram(program) ?? giveUp(`${debianPackage} is installed, but ${program} is nowhere to be found.`);
+	return (
+		findProgram(program) ?? giveUp(`${debianPackages.join(' ')} is installed, but ${program} is nowhere to be found.`)
+	);
 }

@@ -38,8 +38,8 @@ const TO = 9000;
 
 const POWER_FLOOR = 1e-18;
 
-/** The comb in a spectrum; undefined where there are no peaks to make one. */
-export function findComb(spectrum: Spectrum, sampleRate: number): Comb | undefined {
+/** The comb in a spectrum; undefined where there are no peaks to make one. @param spread how far harmonics may stand from it, as a share */
+export function findComb(spectrum: Spectrum, sampleRate: number, spread: number = NEAR.share): Comb | undefined {
 	const bin = sampleRate / spectrum.size;
 	const peaks = findPeaks(spectrum, sampleRate, MOST_PEAKS).filter(
 		({ frequency }) => frequency > FROM && frequency < TO
@@ -48,7 +48,7 @@ export function findComb(spectrum: Spectrum, sampleRate: number): Comb | undefin
 	const all = peaks.reduce((sum, { magnitude }) => sum + magnitude ** 2, 0);
 	const isNear = (frequency: number, pitch: number) => {
 		const n = Math.round(frequency / pitch);
-		return n >= 1 && Math.abs(frequency - n * pitch) < Math.max(NEAR.bins * bin, NEAR.share * frequency);
+		return n >= 1 && Math.abs(frequency - n * pitch) < Math.max(NEAR.bins * bin, spread * frequency);
 	};
 	const explained = (pitch: number) =>
 		peaks.reduce((sum, { frequency, magnitude }) => sum + (isNear(frequency, pitch) ? magnitude ** 2 : 0), 0) / all;
@@ -71,7 +71,7 @@ export function findComb(spectrum: Spectrum, sampleRate: number): Comb | undefin
 			return { pitch, share: explained(pitch) };
 		});
 	const has = (pitch: number, n: number) =>
-		peaks.some(({ frequency }) => Math.abs(frequency - n * pitch) < Math.max(NEAR.bins * bin, NEAR.share * frequency));
+		peaks.some(({ frequency }) => Math.abs(frequency - n * pitch) < Math.max(NEAR.bins * bin, spread * frequency));
 	const own = tried.filter(({ pitch }) => PROOFS.some((proof) => proof.every((n) => has(pitch, n))));
 	if (own.length === 0) return undefined;
 	const best = Math.max(...own.map(({ share }) => share));
@@ -79,7 +79,7 @@ export function findComb(spectrum: Spectrum, sampleRate: number): Comb | undefin
 		.filter(({ share }) => share >= best - AS_GOOD)
 		.reduce((highest, each) => (each.pitch > highest.pitch ? each : highest));
 	const foreign = peaks.find(({ frequency }) => !isNear(frequency, pitch));
-	const { harmonic, rest } = powers(spectrum, pitch / bin, bin);
+	const { harmonic, rest } = powers(spectrum, pitch / bin, bin, spread);
 	return {
 		pitch,
 		clarity: 10 * Math.log10((harmonic + POWER_FLOOR) / (rest + POWER_FLOOR)),
@@ -93,13 +93,14 @@ export function findComb(spectrum: Spectrum, sampleRate: number): Comb | undefin
 function powers(
 	{ magnitude }: Spectrum,
 	pitch: number,
-	bin: number
+	bin: number,
+	spread: number
 ): { readonly harmonic: number; readonly rest: number } {
 	let [harmonic, rest] = [0, 0];
 	const to = Math.min(magnitude.length, Math.floor(TO / bin));
 	for (let k = Math.ceil(FROM / bin); k < to; k++) {
 		const n = Math.round(k / pitch);
-		const isOwn = n >= 1 && n <= HARMONICS && Math.abs(k - n * pitch) <= LOBE + NEAR.share * k;
+		const isOwn = n >= 1 && n <= HARMONICS && Math.abs(k - n * pitch) <= LOBE + spread * k;
 		if (isOwn) harmonic += magnitude[k] ** 2;
 		else rest += magnitude[k] ** 2;
 	}

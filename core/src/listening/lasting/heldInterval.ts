@@ -21,8 +21,8 @@ const PARTS = 5;
 const LEAST_ERROR = 0.005;
 const SENSE = { chance: 0.95, errors: 1.6 } as const;
 
-/** Phase that errs by more than that, in cents of the first harmonic times its hertz, is that of noise (240 to 370; tones up to 35). */
-const NOISE = 100;
+/** Phase that errs by more than that, in cents of the first harmonic times its hertz, is that of noise (237 to 370; tones up to 35, in a room more). */
+const NOISE = 170;
 /** Whether a tone was there that could be followed. */
 export function isThere(points: readonly TonePoint[]): boolean {
 	const errors = points.map(({ error, pitch }) => pitch * Math.sqrt(Math.max(0, error ** 2 - LEAST_POINT_ERROR ** 2)));

@@ -71,6 +71,8 @@ const NOISE = { level: -50, looks: 14 } as const;
 /** Of its ends a tone says nothing, in seconds; less than that left over is too short. */
 const ENDS = 0.12;
 const SHORTEST = 0.5;
+/** So long after a tone, in seconds, what is short is the end of it. */
+const AFTER = 0.5;
 /** A figure is taken from so many points: one second. */
 const SECOND = 20;
 /** Longer tones are heard to the end, but only so many seconds of them are kept. */
@@ -133,6 +135,8 @@ export class LastingListener {
 	private readonly look: number;
 	private readonly block: Float32Array;
 	private filled = 0;
+	/** When the last tone that was told ended. */
+	private told = -Infinity;
 	private remover: DroneRemover | undefined;
 	/** Looks in which a drone is still learned: nothing is heard in them. */
 	private learning = 0;
@@ -201,7 +205,7 @@ export class LastingListener {
 		if (this.ring.count < this.spectrum.size) return;
 		this.spectrum.take(this.ring.samples, this.ring.count);
 		const isLeft = this.remover !== undefined && level < this.remover.level - LEFT;
-		const comb = isLeft ? undefined : findComb(this.spectrum, this.sampleRate);
+		const comb = isLeft ? undefined : findComb(this.spectrum, this.sampleRate, this.limits.spread);
 		if (this.learning > 0) {
 			if (--this.learning === 0) events.push({ kind: 'learned', at: now });
 		} else this.state = this.next(this.state, comb, level, now, events);
@@ -257,21 +261,26 @@ export class LastingListener {
 	/** What a tone that is over was. */
 	private tell({ from, last, pitch, looks, foreign }: Sounding, events: LastingEvent[]): void {
 		const at = this.recent.now;
-		const refuse = (why: LastingRefusal) => void events.push({ kind: 'refused', at, why });
+		const refuse = (why: LastingRefusal) => {
+			this.told = last;
+			events.push({ kind: 'refused', at, why });
+		};
 		if (foreign > MOSTLY * looks) return refuse('two tones');
 		const [begin, end] = [from - LOOK + ENDS, last - ENDS];
-		if (end - begin < SHORTEST) return refuse('too short');
+		// What rings after a tone that was told is its end, and no tone of its own.
+		if (end - begin < SHORTEST) return from - this.told < AFTER ? undefined : refuse('too short');
 		const sound = this.recent.cut(this.recent.at(begin), this.recent.at(end));
 		const middle = sound.samples.length / 2;
 		const reach = (PARTNER * this.sampleRate) / 2;
 		const part = sound.samples.subarray(Math.max(0, middle - reach), middle + reach);
-		const partner = octavePartner(part, this.sampleRate, pitch);
+		const partner = this.limits.partners ? octavePartner(part, this.sampleRate, pitch) : undefined;
 		// With a partner the tone is followed by what is its own.
 		const points = trackTone(sound.samples, this.sampleRate, pitch, partner ? [2 * pitch] : []);
 		const steady = this.steadiest(points);
 		if (!steady) return refuse('too short');
 		if (!steady.isSteady) return refuse('uneven');
 		const { pitch: found, error, wobble, drift, level } = steady;
+		this.told = last;
 		events.push({
 			...{ kind: 'reading', at },
 			reading: {

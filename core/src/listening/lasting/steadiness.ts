@@ -21,9 +21,14 @@ export interface Steadiness {
 export interface SteadyLimits {
 	readonly wobble: number;
 	readonly drift: number;
+	/** How far a harmonic may stand from the comb, as a share of its frequency. */
+	readonly spread: number;
+	/** Whether an octave that sounds with it is looked for: a trembling hand turns harmonics as a second tone does. */
+	readonly partners: boolean;
 }
-export const REED_LIMITS: SteadyLimits = { wobble: 3, drift: 6 };
-export const BOW_LIMITS: SteadyLimits = { wobble: 6, drift: 12 };
+export const REED_LIMITS: SteadyLimits = { wobble: 3, drift: 6, spread: 0.003, partners: true };
+/** A bow trembles, and so does the hand: some ten cents to either side, five times a second. */
+export const BOW_LIMITS: SteadyLimits = { wobble: 14, drift: 20, spread: 0.012, partners: false };
 
 /** The mean's error is told by how the means of so many parts scatter: neighbouring points are no two witnesses. */
 const PARTS = 5;

@@ -1,4 +1,4 @@
-import { REED_LIMITS } from '@fendrel/core';
+import { REED_LIMITS, type SteadyLimits } from '@fendrel/core';
 import { isGivenUp, type WorkerClient } from '$lib/workers/client';
 import type { LastingTasks, ToneEvent } from '$lib/workers/lasting';
 import { lastingWorker } from '$lib/workers/lasting.client';
@@ -15,7 +15,11 @@ export class ToneListening extends SoundInput {
 	private sound: OpenSound | undefined;
 	private drone: Drone | undefined;
 
-	constructor(private readonly onEvents: (events: readonly ToneEvent[]) => void) {
+	/** @param limits how still a tone is to stand: reeds, or what trembles more */
+	constructor(
+		private readonly onEvents: (events: readonly ToneEvent[]) => void,
+		private readonly limits: () => SteadyLimits = () => REED_LIMITS
+	) {
 		super();
 	}
 
@@ -23,7 +27,7 @@ export class ToneListening extends SoundInput {
 		const worker: WorkerClient<LastingTasks> = (this.worker = lastingWorker());
 		onEnd(lifetime, () => worker.close());
 		worker
-			.run('listen', handing({ sampleRate, limits: REED_LIMITS, samples }, samples), {
+			.run('listen', handing({ sampleRate, limits: this.limits(), samples }, samples), {
 				onProgress: (events) => !lifetime.aborted && this.hear(events)
 			})
 			.catch((fault: unknown) => isGivenUp(fault) || this.stop('no sound'));

@@ -41,6 +41,11 @@
 </Drawing>
 
 <style>
+	text {
+		paint-order: stroke;
+		stroke: var(--ground);
+		stroke-width: 4px;
+	}
 	.came {
 		fill: none;
 		stroke: var(--sharp);

@@ -209,6 +209,9 @@
 		font-size: 2.2rem;
 		font-weight: 700;
 	}
+	.figure-table td {
+		font-size: 0.8rem;
+	}
 	.advice {
 		font-family: var(--serif);
 		font-size: 1.3rem;

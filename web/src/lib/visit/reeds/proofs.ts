@@ -74,6 +74,9 @@ export interface Proved extends Proof {
 	readonly isStill: boolean;
 }
 
+/** Pairs of a chord that tell that it was heard. */
+const TOLD = 2;
+
 const roughest = (all: readonly HeardInterval[]) =>
 	all.reduce<HeardInterval | undefined>(
 		(most, each) => (!most || Math.abs(each.rate) > Math.abs(most.rate) ? each : most),
@@ -121,7 +124,9 @@ function chordAdvice(open: ReedVisit, { pairs }: Proof, at: readonly HeardInterv
 	const beats: PairBeat<number>[] = at.map(({ lower, upper, rate }) => ({ lower, upper, rate }));
 	const out = outOfTune(beats);
 	const rough = pairs.find(({ lower, upper }) => lower === most.lower && upper === most.upper)!;
-	const said = `Roughest: ${name(most.lower)} with ${name(most.upper)}, the ${rough.is}, ${beatWords(most.rate)} a second.`;
+	const pitch = open.reed(most.upper)?.standing?.pitch ?? open.targetOf(most.upper)!;
+	const off = 1200 * Math.log2(1 + most.rate / (most.upperPartial * pitch));
+	const said = `Roughest: ${name(most.lower)} with ${name(most.upper)}, the ${rough.is}, ${beatWords(most.rate)} a second, ${Math.abs(off).toFixed(1)} cents.`;
 	return out === undefined ? said : `${said} ${name(out)} stands outside the pair that is still.`;
 }
 
@@ -129,8 +134,11 @@ export function provedReeds(open: ReedVisit): readonly Proved[] {
 	const heard = heardOf(open);
 	return proofsOf(open).map((proof) => {
 		const at = (breath: Breath) => proof.pairs.flatMap((pair) => heard.get(keyOf(pair, breath)) ?? []);
-		const each = BREATHS.map((breath) => roughest(at(breath)));
-		const normal = at('normal');
+		// Chords share pairs: one that was heard in another chord does not make this one heard.
+		const enough = Math.min(TOLD, proof.pairs.length);
+		const heardAt = (breath: Breath) => (at(breath).length >= enough ? at(breath) : []);
+		const each = BREATHS.map((breath) => roughest(heardAt(breath)));
+		const normal = heardAt('normal');
 		return {
 			...{ ...proof, heard: each, missing: BREATHS.find((_, i) => !each[i]) },
 			advice: proof.groups.length === 2 ? octaveAdvice(open, proof, each) : chordAdvice(open, proof, normal),

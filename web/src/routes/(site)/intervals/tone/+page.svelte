@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { A4_PRESETS, noteName } from '@fendrel/core';
+	import { A4_PRESETS, BOW_LIMITS, noteName, REED_LIMITS } from '@fendrel/core';
 	import { onMount } from 'svelte';
 	import { page } from '$app/state';
 	import { ToneListening } from '$lib/audio/toneListening.svelte';
@@ -19,7 +19,18 @@
 	const asked = $derived(Number(page.url.searchParams.get('a4')));
 	const a4 = $derived((A4_PRESETS as readonly number[]).includes(asked) ? asked : 440);
 	const board = new ToneBoard(() => a4);
-	const listening = new ToneListening((events) => board.hear(events));
+	const isBow = $derived(page.url.searchParams.get('by') === 'bow');
+	const listening = new ToneListening(
+		(events) => board.hear(events),
+		() => (isBow ? BOW_LIMITS : REED_LIMITS)
+	);
+	/** It begins anew, with other limits. */
+	async function keepBy(by: string) {
+		const wasOn = listening.state === 'on';
+		listening.stop();
+		await ask({ by });
+		if (wasOn) await listening.start();
+	}
 	let alive = $state(false);
 	onMount(() => {
 		alive = true;
@@ -60,6 +71,16 @@
 		onchange={(event) => void ask({ a4: event.currentTarget.value })}
 	>
 		{#each A4_PRESETS as each (each)}<option value={each}>A4 = {each} Hz</option>{/each}
+	</select>
+	<select
+		class="select fit"
+		aria-label="Kept going by"
+		disabled={!alive}
+		value={isBow ? 'bow' : 'breath'}
+		onchange={(event) => void keepBy(event.currentTarget.value)}
+	>
+		<option value="breath">by breath, or a fork</option>
+		<option value="bow">by a bow, which may tremble</option>
 	</select>
 </div>
 {#if listening.fault}<p class="problem" role="alert">{FAULT_WORDS[listening.fault]}</p>{/if}
