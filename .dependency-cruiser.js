@@ -20,16 +20,7 @@ const CORE_ORDER = [
 	'drills',
 	'families'
 ];
-const FEATURES = [
-	'account',
-	'instruments',
-	'visit',
-	'temperaments',
-	'intervals',
-	'bearing',
-	'counts',
-	'practice'
-];
+const FEATURES = ['account', 'instruments', 'visit', 'temperaments', 'intervals', 'bearing', 'counts', 'practice'];
 const SHARED = [
 	'ui',
 	'workshop',
