@@ -1,15 +1,13 @@
 <script lang="ts">
 	import { onMount } from 'svelte';
 	import Moves from '$lib/charts/Moves.svelte';
-	import { handOver } from '$lib/handover/handOver.svelte';
 	import Shortcuts from '$lib/ui/Shortcuts.svelte';
-	import { counted, onDay } from '$lib/ui/format';
 	import AccountTable from '../close/AccountTable.svelte';
 	import { accountOf } from '../close/account';
 	import { closeVerdict } from '../close/accountWords';
 	import AdviceList from '../close/AdviceList.svelte';
-	import LastWords from '../close/LastWords.svelte';
 	import LearnedHere from '../close/LearnedHere.svelte';
+	import FinishOrFinished from '../close/FinishOrFinished.svelte';
 	import NextDate from '../close/NextDate.svelte';
 	import PaperList from '../close/PaperList.svelte';
 	import KeyboardStrip from '$lib/charts/KeyboardStrip.svelte';
@@ -23,7 +21,6 @@
 	const records = $derived(
 		[...summary.notes.values()].flatMap(({ note, found, left }) => (found === undefined ? [] : [{ note, found, left }]))
 	);
-	const waiting = $derived(handOver.byVisit.of.get(visit.id) ?? 0);
 	onMount(() => record.enter('close'));
 	const keys = [{ keys: '?', does: 'show or hide this list' }];
 </script>
@@ -48,17 +45,7 @@
 			</div>
 		</div>
 		<section class="words">
-			{#if visit.finishedAt}
-				<p>
-					Finished on {onDay(visit.finishedAt)}.
-					{#if waiting}{counted(waiting, 'entry', 'entries')} of it wait{waiting === 1 ? 's' : ''} on this device and
-						{waiting === 1 ? 'is' : 'are'} handed over when the server answers.{/if}
-				</p>
-				{#if visit.note}<p class="note">{visit.note}</p>{/if}
-				<a class="btn preset-filled-brand" href="/instruments/{instrument.id}">To {instrument.name}</a>
-			{:else}
-				<LastWords {open} />
-			{/if}
+			<FinishOrFinished {open} />
 			<Chords {open} moment="leaving" isOver={Boolean(visit.finishedAt)} />
 			<PaperList visitId={visit.id} name={instrument.name} />
 		</section>
@@ -110,10 +97,6 @@
 		display: grid;
 		align-content: start;
 		gap: 1.25rem;
-	}
-	.note {
-		white-space: pre-line;
-		overflow-wrap: anywhere;
 	}
 	@media (max-width: 1100px) {
 		.close {

@@ -3,12 +3,10 @@
 	import { partsOf } from '@fendrel/core';
 	import ReedPlates from '$lib/charts/ReedPlates.svelte';
 	import ReedStrip from '$lib/charts/ReedStrip.svelte';
-	import { handOver } from '$lib/handover/handOver.svelte';
-	import { counted, onDay } from '$lib/ui/format';
 	import Shortcuts from '$lib/ui/Shortcuts.svelte';
 	import Attached from '../arrive/Attached.svelte';
 	import { closeVerdict } from '../close/accountWords';
-	import LastWords from '../close/LastWords.svelte';
+	import FinishOrFinished from '../close/FinishOrFinished.svelte';
 	import NextDate from '../close/NextDate.svelte';
 	import PaperList from '../close/PaperList.svelte';
 	import type { ReedVisit } from '../reedVisit.svelte';
@@ -20,7 +18,6 @@
 	const lines = $derived(reedAccount(open));
 	const attached = $derived([...record.report.arrival.attachments.values()]);
 	const parts = $derived(partsOf(instrument.kind));
-	const waiting = $derived(handOver.byVisit.of.get(visit.id) ?? 0);
 	onMount(() => record.enter('close'));
 	const keys = [{ keys: '?', does: 'show or hide this list' }];
 </script>
@@ -54,17 +51,7 @@
 			<NextDate {open} account={{ moved: 0 }} />
 		</section>
 		<section class="words">
-			{#if visit.finishedAt}
-				<p>
-					Finished on {onDay(visit.finishedAt)}.
-					{#if waiting}{counted(waiting, 'entry', 'entries')} of it wait{waiting === 1 ? 's' : ''} on this device and
-						{waiting === 1 ? 'is' : 'are'} handed over when the server answers.{/if}
-				</p>
-				{#if visit.note}<p class="note">{visit.note}</p>{/if}
-				<a class="btn preset-filled-brand" href="/instruments/{instrument.id}">To {instrument.name}</a>
-			{:else}
-				<LastWords {open} />
-			{/if}
+			<FinishOrFinished {open} />
 			<a class="btn preset-outlined-surface-300-700" href="/visits/{visit.id}/close/card">Card and report, to print</a>
 			<PaperList visitId={visit.id} name={instrument.name} papers={['next']} />
 		</section>
@@ -118,10 +105,6 @@
 	}
 	dt {
 		color: var(--soft);
-	}
-	.note {
-		white-space: pre-line;
-		overflow-wrap: anywhere;
 	}
 	@media (max-width: 1100px) {
 		.close {

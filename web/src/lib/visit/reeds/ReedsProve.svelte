@@ -14,6 +14,7 @@
 	import BlowButtons from './BlowButtons.svelte';
 	import { BLOW_NAMES } from './reedBench.svelte';
 	import { expectedOf, provedReeds, type Proved } from './proofs';
+	import ListeningStatus from './ListeningStatus.svelte';
 	import ReedListening from './ReedListening.svelte';
 	import ReedNotices from './ReedNotices.svelte';
 	import { ReedProof } from './reedProof.svelte';
@@ -108,7 +109,7 @@
 <svelte:window {onkeydown} onclick={leaveButton} />
 
 <VisitFrame {open} stage="prove">
-	{#snippet status()}<p><b>Listening to reeds together</b></p>{/snippet}
+	{#snippet status()}<ListeningStatus listening={proof.listening} to="reeds together" />{/snippet}
 	<TwoColumns>
 		{#snippet column()}
 			<p class="headline" data-testid="proof">{verdict}</p>

@@ -11,11 +11,9 @@
 	import TwoColumns from '../TwoColumns.svelte';
 	import VisitFrame from '../VisitFrame.svelte';
 	import BlowButtons from './BlowButtons.svelte';
-	import KeyChanged from './KeyChanged.svelte';
+	import DueReed from './DueReed.svelte';
+	import ListeningStatus from './ListeningStatus.svelte';
 	import { ReedBench } from './reedBench.svelte';
-	import ReedFigure from './ReedFigure.svelte';
-	import ReedListening from './ReedListening.svelte';
-	import ReedNotices from './ReedNotices.svelte';
 	import { adviceWords, beatWords, strokesWords } from './reedWords';
 
 	let { open }: { open: ReedVisit } = $props();
@@ -122,20 +120,11 @@
 <svelte:window {onkeydown} onclick={leaveButton} />
 
 <VisitFrame {open} stage="set" onundone={(group) => group && bench.goTo(group)}>
-	{#snippet status()}<p><b>Listening to tones that last</b></p>{/snippet}
+	{#snippet status()}<ListeningStatus listening={bench.listening} to="tones that last" />{/snippet}
 	<TwoColumns>
 		{#snippet column()}
-			<ReedListening {open} listening={bench.listening} />
-			<KeyChanged {open} />
+			<DueReed {open} {bench} {says} within={visit.tolerance} />
 			{#if due}
-				<ReedFigure
-					reed={due}
-					off={bench.sounds ? bench.live?.off : (due.off ?? bench.live?.off)}
-					{says}
-					isMoving={bench.sounds}
-					within={visit.tolerance}
-				/>
-				<ReedNotices notice={bench.notice} />
 				<div class="strokes" role="group" aria-label="Strokes">
 					{#each ENDS as end (end)}
 						<button

@@ -11,12 +11,10 @@
 	import TwoColumns from '../TwoColumns.svelte';
 	import VisitFrame from '../VisitFrame.svelte';
 	import BlowButtons from './BlowButtons.svelte';
+	import DueReed from './DueReed.svelte';
+	import ListeningStatus from './ListeningStatus.svelte';
 	import BreathTable from './BreathTable.svelte';
-	import KeyChanged from './KeyChanged.svelte';
 	import { ReedBench } from './reedBench.svelte';
-	import ReedFigure from './ReedFigure.svelte';
-	import ReedListening from './ReedListening.svelte';
-	import ReedNotices from './ReedNotices.svelte';
 	import { foundHeadline } from './reedWords';
 
 	let { open }: { open: ReedVisit } = $props();
@@ -82,20 +80,10 @@
 <svelte:window {onkeydown} onclick={leaveButton} />
 
 <VisitFrame {open} stage="sound">
-	{#snippet status()}<p><b>Listening to tones that last</b></p>{/snippet}
+	{#snippet status()}<ListeningStatus listening={bench.listening} to="tones that last" />{/snippet}
 	<TwoColumns>
 		{#snippet column()}
-			<ReedListening {open} listening={bench.listening} />
-			<KeyChanged {open} />
-			{#if due}
-				<ReedFigure
-					reed={due}
-					off={bench.sounds ? bench.live?.off : (due.off ?? bench.live?.off)}
-					{says}
-					isMoving={bench.sounds}
-				/>
-			{/if}
-			<ReedNotices notice={bench.notice} />
+			<DueReed {open} {bench} {says} />
 			{#if bench.listening.simulated}<BlowButtons onblow={(way) => bench.blow(way)} />{/if}
 			<div>
 				<p class="soft">How each is read</p>
