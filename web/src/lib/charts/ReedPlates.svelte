@@ -32,7 +32,7 @@
 			<b>{plate === 'blow' ? 'Blow plate' : 'Draw plate'}</b>
 			<span>{plate === 'blow' ? `as it lies before you; ${says}` : 'turned over, high holes to the left'}</span>
 		</h2>
-		<svg class="drawing" {width} height={tall} role="group" aria-label="{plate === 'blow' ? 'Blow' : 'Draw'} plate">
+		<svg class="drawing" height={tall} role="group" aria-label="{plate === 'blow' ? 'Blow' : 'Draw'} plate">
 			<rect class="plate" x="1" y={top} width={width - 2} height={bottom - top} rx="4" />
 			{#each columns as { hole, x, reeds: placed } (hole)}
 				<text class="hole" {x} y={top - 10} text-anchor="middle">{hole}</text>
@@ -87,6 +87,7 @@
 	}
 	svg {
 		display: block;
+		width: 100%;
 	}
 	h2 {
 		font-family: inherit;

@@ -33,7 +33,7 @@
 		{@render hint?.()}
 	</p>
 	<div bind:clientWidth={width}>
-		<svg {width} height={HEIGHT} role="group" aria-label="All reeds">
+		<svg height={HEIGHT} role="group" aria-label="All reeds">
 			<line x1="0" x2={width} y1={MIDDLE} y2={MIDDLE} />
 			{#each reeds as reed, i (reed.group)}
 				{@const x = i * cell}
@@ -74,6 +74,7 @@
 	}
 	svg {
 		display: block;
+		width: 100%;
 	}
 	line {
 		stroke: var(--felt);

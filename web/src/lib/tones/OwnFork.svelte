@@ -60,7 +60,7 @@
 		display: grid;
 		gap: 0.5rem;
 	}
-	p {
+	p:not([data-testid]) {
 		display: flex;
 		flex-wrap: wrap;
 		gap: 0.5rem 1rem;

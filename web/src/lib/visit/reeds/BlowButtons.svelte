@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { typedInto } from '$lib/ui/keys';
-	import { BLOW_NAMES, WAYS_TO_BLOW, type WayToBlow } from './reedBench.svelte';
+	import { WAYS_TO_BLOW, type WayToBlow } from './reedBench.svelte';
 
 	interface Props {
 		/** Only breaths that are held; a swell tells nothing of two reeds. */
@@ -8,6 +8,7 @@
 		onblow: (way: WayToBlow) => void;
 	}
 	let { ways = WAYS_TO_BLOW, onblow }: Props = $props();
+	const SHORT: Record<WayToBlow, string> = { soft: 'Soft', normal: 'Playing', hard: 'Hard', swell: 'Swell' };
 	function onkeydown(event: KeyboardEvent) {
 		const way = ways[Number(event.key) - 1];
 		if (way && !typedInto(event) && !event.ctrlKey && !event.repeat) onblow(way);
@@ -18,7 +19,7 @@
 
 <div role="group" aria-label="Blow the simulated reeds">
 	{#each ways as way, i (way)}
-		<button type="button" class="choice" onclick={() => onblow(way)}><kbd>{i + 1}</kbd> {BLOW_NAMES[way]}</button>
+		<button type="button" class="choice" onclick={() => onblow(way)}><kbd>{i + 1}</kbd> {SHORT[way]}</button>
 	{/each}
 </div>
 

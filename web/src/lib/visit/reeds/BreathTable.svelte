@@ -39,6 +39,10 @@
 <style>
 	table {
 		width: 100%;
+		table-layout: fixed;
+	}
+	thead th:first-child {
+		width: 7.5rem;
 	}
 	.second {
 		color: var(--soft);

@@ -21,8 +21,10 @@
 <section aria-label="The reed that is due">
 	<p class="name">{reed.name}, <b>{reed.noteName}</b>, {degreeWords(reed)}</p>
 	<p class="figure {side}" class:within={isWithin} class:moving={isMoving}>
-		<span class="cents" data-testid="reed-off">{off === undefined ? '–' : Math.abs(off).toFixed(1)}</span>
-		<span class="unit">cents{side ? ` too ${side === 'sharp' ? 'high' : 'low'}` : ''}</span>
+		<span class={off === undefined ? 'unread' : 'cents'} data-testid="reed-off"
+			>{off === undefined ? 'not read' : Math.abs(off).toFixed(1)}</span
+		>
+		{#if off !== undefined}<span class="unit">cents{side ? ` too ${side === 'sharp' ? 'high' : 'low'}` : ''}</span>{/if}
 	</p>
 	<p class="says" role="status">{says}</p>
 </section>
@@ -44,6 +46,11 @@
 		line-height: 1.05;
 		font-weight: 700;
 		font-variant-numeric: tabular-nums;
+	}
+	.unread {
+		font-size: 2.2rem;
+		line-height: calc(6.2rem * 1.05);
+		color: var(--soft);
 	}
 	.unit {
 		color: var(--soft);

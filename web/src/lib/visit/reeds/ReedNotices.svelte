@@ -4,7 +4,7 @@
 	let { notice }: { notice: ReedNotice | undefined } = $props();
 </script>
 
-<div role="status" class="status">
+<div role="status">
 	{#if notice}
 		<p class="notice">
 			{notice.text}
@@ -14,9 +14,6 @@
 </div>
 
 <style>
-	.status {
-		min-height: 1rem;
-	}
 	.notice {
 		display: grid;
 		gap: 0.5rem;

@@ -85,14 +85,14 @@
 		{#snippet column()}
 			<DueReed {open} {bench} {says} />
 			{#if bench.listening.simulated}<BlowButtons onblow={(way) => bench.blow(way)} />{/if}
-			<div>
-				<p class="soft">How each is read</p>
-				<Segments label="How each reed is read" choices={HOW} chosen={how} onchoose={(id) => (how = id)} />
-			</div>
 			<p class="sofar" data-testid="found">
 				{foundHeadline(reeds)}
 				<a class="anchor" href="/visits/{visit.id}/plan">Go on to Plan</a>
 			</p>
+			<div>
+				<p class="soft">How each is read</p>
+				<Segments label="How each reed is read" choices={HOW} chosen={how} onchoose={(id) => (how = id)} />
+			</div>
 		{/snippet}
 		{#snippet pictures()}
 			<ReedPlates {reeds} due={bench.due} says="cents from the plan" onchoose={(group) => bench.goTo(group)} />

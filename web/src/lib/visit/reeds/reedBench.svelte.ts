@@ -240,6 +240,9 @@ export class ReedBench {
 		}
 		const near = this.nearest(reading.pitch);
 		if (near === due) return this.keep(reading, due);
+		// What sounded tells nothing of the due reed.
+		this.live = undefined;
+		this.trace = [];
 		const take = { does: `Take it as ${name(due)}`, take: () => this.keep(reading, due) };
 		if (near === undefined) {
 			const { note, off } = nearestNote(reading.pitch, hz(open.visit.a4));
