@@ -21,6 +21,7 @@ test('an instrument left 9 cents low: what stands out is brought to its neighbou
 	await page.getByRole('button', { name: 'Take this plan and set' }).click();
 	await expect(page.getByText('To touch: 0 of 2')).toBeVisible();
 	expect((await readLive(page)).note).toBe('C5');
+	await expect(page.getByTestId('saved')).toHaveAttribute('data-keeping', '0');
 	await page.reload();
 	await expect(page.getByText('To touch: 0 of 2')).toBeVisible();
 	await listen(page);

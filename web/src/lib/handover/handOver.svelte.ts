@@ -57,6 +57,9 @@ export class HandOver {
 	private unlisten: (() => void) | undefined;
 	private readonly online = () => void this.flush();
 
+	/** What is just being written to the device: until it is, it would be lost with the page. */
+	keeping = $state(0);
+
 	constructor(
 		private readonly open: () => Promise<Outbox> = openOutbox,
 		private readonly way: Connection = connection,
@@ -125,6 +128,14 @@ export class HandOver {
 
 	/** Keeps on the device what was made, and hands it over. A device that does not keep it says so at once. */
 	async add(visitId: string, made: readonly Made[]): Promise<void> {
+		this.keeping++;
+		await this.keep(visitId, made).finally(() => this.keeping--);
+		await this.count();
+		this.news?.postMessage('changed');
+		void this.flush();
+	}
+
+	private async keep(visitId: string, made: readonly Made[]): Promise<void> {
 		const owner = await signedInHere();
 		try {
 			const outbox = await this.outbox;
@@ -135,9 +146,6 @@ export class HandOver {
 			this.unkept.push(...made.map(({ item }) => ({ key: -1, visitId, queuedAt, item, owner })));
 			this.trouble = UNKEPT;
 		}
-		await this.count();
-		this.news?.postMessage('changed');
-		void this.flush();
 	}
 
 	/** Sends now. @returns true when nothing waits any more */

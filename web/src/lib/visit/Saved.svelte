@@ -10,7 +10,12 @@
 	const away = $derived(connection.state !== 'there' && connection.state !== 'slow');
 </script>
 
-<p class={handOver.trouble || !kept ? 'problem' : 'soft'} data-testid="saved" data-waiting={waiting}>
+<p
+	class={handOver.trouble || !kept ? 'problem' : 'soft'}
+	data-testid="saved"
+	data-waiting={waiting}
+	data-keeping={handOver.keeping}
+>
 	{#if waiting}
 		{counted(waiting, 'entry', 'entries')} waiting on this device{away && since ? ` since ${onTime(since)}` : ''}
 	{:else if !handOver.looked}looking what waits here
