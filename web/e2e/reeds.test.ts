@@ -100,7 +100,7 @@ test('a harp from the door to its card: surveyed, planned, filed with an oversho
 	await expect(says(page)).toContainText(`Too far: now the ${far === 'r' ? 'tip' : 'root'}`);
 	// Its target from the loudspeaker, which the microphone hears too: the reed is read all the same.
 	await page.keyboard.press('d');
-	await expect(page.getByRole('button', { name: 'Hold its target' })).toHaveAttribute('aria-pressed', 'true');
+	await expect(page.getByRole('button', { name: 'Play its target' })).toHaveAttribute('aria-pressed', 'true');
 	await expect(says(page)).not.toContainText('A moment');
 	const firstBites = await fileUntilSet(page, 'Blow 4');
 	await page.keyboard.press('d');

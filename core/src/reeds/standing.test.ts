@@ -8,7 +8,7 @@ import { JUST_CHORDS } from './intonation';
 import { layoutById, LAYOUTS } from './layouts';
 import { isBench, placedReeds, reedGroup, reedName, reedPlaceOf, REED_ROLES, type ReedSet } from './reedSet';
 import { BREATH_LEVELS, fileReed, reedSound } from './simulatedReeds';
-import { bitesOf, breathLevels, reedStanding, strokesAt, usualSlope } from './standing';
+import { bitesOf, breathLevels, openBite, reedStanding, strokesAt, usualSlope } from './standing';
 import { asReferencePitch, reedTargets } from './targets';
 
 const set = (of: Partial<ReedSet> = {}): ReedSet => ({
@@ -123,6 +123,13 @@ describe('how a reed stands', () => {
 		expect(bites[0]).toMatchObject({ end: 'root', strokes: 5 });
 		expect(bites[0].after - bites[0].before).toBeCloseTo(-5, 6);
 		expect([strokesAt(filed, 'root'), strokesAt(filed, 'tip')]).toEqual([6, 1]);
+		expect(openBite(readings, filed)).toBeUndefined();
+		const more = [file('tip', 1), file('root', 1), file('root', 1)];
+		expect(openBite(readings, [...filed, ...more])).toEqual({
+			end: 'root',
+			strokes: 2,
+			acts: [more[1].id, more[2].id]
+		});
 	});
 
 	it('has two breaths, as they were heard', () => {

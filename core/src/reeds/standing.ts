@@ -146,6 +146,29 @@ export function bitesOf(
 	return bites;
 }
 
+/** Strokes at one end that nobody has read after: the last bite, while it is made. */
+export interface OpenBite {
+	readonly end: Filed['end'];
+	readonly strokes: number;
+	/** The acts that counted them, in order. */
+	readonly acts: readonly string[];
+}
+
+/** @returns undefined where the last thing was a reading, in any set-up */
+export function openBite(readings: readonly Reading[], filed: readonly FiledAct[]): OpenBite | undefined {
+	const events = [...readings, ...filed].sort(compareHappened);
+	let bite: OpenBite | undefined;
+	for (const event of events) {
+		if (isRead(event)) bite = undefined;
+		else {
+			const { id, end, strokes } = event;
+			const same = bite?.end === end ? bite : undefined;
+			bite = { end, strokes: (same?.strokes ?? 0) + strokes, acts: [...(same?.acts ?? []), id] };
+		}
+	}
+	return bite;
+}
+
 /** Strokes at either end, whether anybody has read what they did or not. */
 export function strokesAt(filed: readonly Pick<Filed, 'end' | 'strokes'>[], end: Filed['end']): number {
 	return filed.reduce((sum, each) => sum + (each.end === end ? each.strokes : 0), 0);

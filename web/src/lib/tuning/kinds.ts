@@ -1,4 +1,5 @@
-import type { InstrumentKind } from '@fendrel/core';
+import { FAMILIES, type InstrumentKind } from '@fendrel/core';
+import { counted } from '$lib/ui/format';
 
 export const KIND_NAMES: Record<InstrumentKind, string> = {
 	grand: 'Grand piano',
@@ -7,3 +8,9 @@ export const KIND_NAMES: Record<InstrumentKind, string> = {
 	harpsichord: 'Harpsichord',
 	reeds: 'Free reeds'
 };
+
+/** Notes or reeds, as many as there are: "7 reeds". */
+export function groupsCounted(count: number, kind: InstrumentKind): string {
+	const { one, many } = FAMILIES[kind === 'reeds' ? 'reeds' : 'keyboard'].group;
+	return counted(count, one, many);
+}

@@ -4,6 +4,7 @@
 	import { signedInHere } from '$lib/device/owner';
 	import { shelf, type HeldVisit } from '$lib/device/shelf';
 	import { handOver } from '$lib/handover/handOver.svelte';
+	import { groupsCounted } from '$lib/tuning/kinds';
 	import { counted, onDay } from '$lib/ui/format';
 	import BeginVisit from './BeginVisit.svelte';
 
@@ -37,9 +38,9 @@
 		const report = reportOf([...visit.events, ...happened.map(({ told }) => told.event)]);
 		const set = [...groupRecords(report.sounders.values()).values()].filter(({ left }) => left).length;
 		const { id, instrumentId } = visit;
-		const { name, location } = about.instrument;
+		const { name, kind, location } = about.instrument;
 		const finishedAt = report.finishedAt;
-		return { id, instrumentId, name, location, set, finishedAt, startedAt: new Date(visit.startedAt) };
+		return { id, instrumentId, name, kind, location, set, finishedAt, startedAt: new Date(visit.startedAt) };
 	}
 </script>
 
@@ -47,12 +48,12 @@
 	<section>
 		<h2>{title}</h2>
 		<ul>
-			{#each of as { id, name, location, startedAt, set, waiting } (id)}
+			{#each of as { id, name, kind, location, startedAt, set, waiting } (id)}
 				<li>
 					<div>
 						<b>{name}</b>{#if location}<span class="soft">, {location.name}</span>{/if}
 						<p class="soft">
-							Visit of {onDay(startedAt)}, {counted(set, 'note')} set{#if waiting}, {counted(
+							Visit of {onDay(startedAt)}, {groupsCounted(set, kind)} set{#if waiting}, {counted(
 									waiting,
 									'entry',
 									'entries'

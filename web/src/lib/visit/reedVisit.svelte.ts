@@ -10,7 +10,9 @@ import {
 	groupOf,
 	hz,
 	isReading,
+	openBite,
 	reedNote,
+	reedPlaceOf,
 	reedSounder,
 	reedStanding,
 	reedTargets,
@@ -26,6 +28,7 @@ import {
 	type BreathLevels,
 	type FilingAdvice,
 	type Hz,
+	type OpenBite,
 	type Reading,
 	type ReedSet,
 	type ReedStanding,
@@ -52,6 +55,8 @@ export interface ReedState extends ReedTarget {
 	/** Strokes at either end, in this visit. */
 	readonly tip: number;
 	readonly root: number;
+	/** Strokes that nobody has read after yet. */
+	readonly bite: OpenBite | undefined;
 	readonly advice: FilingAdvice | undefined;
 	/** How it follows the breath, as it is thought until it has been measured. */
 	readonly slope: BreathSlope;
@@ -102,7 +107,7 @@ export class ReedVisit extends OpenVisit<ReedInstrument> {
 		floorsOf(
 			this.record.report.bent.map(({ floor, over, beneath }) => ({
 				...{ floor: centsBetween(hz(over), hz(floor)), beneath: 0 },
-				by: beneath >= AUXILIARIES ? ('auxiliary' as const) : ('reed' as const)
+				by: reedPlaceOf(beneath).role === 'auxiliary' ? ('auxiliary' as const) : ('reed' as const)
 			}))
 		)
 	);
@@ -183,7 +188,7 @@ export class ReedVisit extends OpenVisit<ReedInstrument> {
 			...{ slope: standing?.slope ?? usualSlope(nominal), degree: degreeOf(target.note) },
 			stroke: (end: ReedEnd) => strokeSize(bites, end, nominal),
 			state: isSet ? ('set' as const) : standing ? ('read' as const) : ('unread' as const),
-			...{ tip: strokesAt(filed, 'tip'), root: strokesAt(filed, 'root') },
+			...{ tip: strokesAt(filed, 'tip'), root: strokesAt(filed, 'root'), bite: openBite(readings, filed) },
 			advice:
 				off === undefined ? undefined : adviseFiling(off, this.visit.tolerance, bites, nominal, this.intonation.bite),
 			isSet
@@ -193,5 +198,3 @@ export class ReedVisit extends OpenVisit<ReedInstrument> {
 
 /** Hard breath is louder than playing breath by that share of what that is louder than gentle breath. */
 const HARD = 0.4;
-/** Groups from this number on are auxiliary reeds. */
-const AUXILIARIES = 400;

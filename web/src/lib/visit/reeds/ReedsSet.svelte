@@ -55,12 +55,12 @@
 		all: 'all that is left'
 	};
 	const says = $derived.by(() => {
-		if (bench.isLearning) return 'A moment: its target is being learned.';
-		if (bench.strokes)
-			return `${capital(strokesWords(bench.strokes))} at the ${bench.end}. Close the gap, then sound it.`;
+		if (bench.isLearning) return 'A moment: listening to the target alone.';
+		if (due?.bite && !bench.sounds)
+			return `${capital(strokesWords(due.bite.strokes))} at the ${due.bite.end}. Close the gap, then sound it.`;
 		if (bench.isBending) return 'Bend down to where it ends, and hold it there.';
 		if (bench.sounds) return 'It sounds; it is read when it ends.';
-		if (!due?.standing || !advice) return due?.bites.length || due?.tip || due?.root ? 'Sound it again.' : 'Sound it.';
+		if (!advice || !due) return 'Sound it.';
 		return due.isSet ? 'Set.' : adviceWords(advice);
 	});
 	/** How the due reed will beat with its octave at playing breath. */
@@ -78,15 +78,15 @@
 	});
 	/** How the due reed came where it stands: after each bite that was read. */
 	const came = $derived.by(() => {
-		if (!due?.standing) return [];
+		if (!due) return [];
 		const [first] = due.bites;
 		const from = due.gentle;
 		let strokes = 0;
 		const points = due.bites.map((bite) => ({ strokes: (strokes += bite.strokes), off: bite.after - from }));
-		return first ? [{ strokes: 0, off: first.before - from }, ...points] : [{ strokes: 0, off: due.off! }];
+		if (first) return [{ strokes: 0, off: first.before - from }, ...points];
+		return due.off === undefined ? [] : [{ strokes: 0, off: due.off }];
 	});
 	const leave = () => {
-		bench.log();
 		bench.accept(last?.group === bench.due ? last.reading : null);
 		bench.goOn();
 	};
@@ -95,7 +95,7 @@
 		{ keys: 'T, R', does: 'count a stroke at the tip, at the root' },
 		{ keys: 'Backspace', does: 'take a counted stroke back (microphone)' },
 		{ keys: '1 2 3 4', does: 'blow softly, as one plays, hard, a swell (simulated reeds)' },
-		{ keys: 'D', does: 'hold its target from the loudspeaker, or no longer' },
+		{ keys: 'D', does: 'play its target over the loudspeaker, or stop it' },
 		{ keys: 'L', does: 'leave it as it stands' },
 		{ keys: 'N, P', does: 'the next reed, the one before' },
 		{ keys: '?', does: 'show or hide this list' }
@@ -103,7 +103,7 @@
 	function onkeydown(event: KeyboardEvent) {
 		if (typedInto(event) || event.ctrlKey) return;
 		const key = event.key.toLowerCase();
-		if (key === 'pagedown') bench.stroke(bench.strokes ? bench.end : (filing?.end ?? 'tip'));
+		if (key === 'pagedown') bench.stroke(bench.end ?? 'tip');
 		else if (key === 't') bench.stroke('tip');
 		else if (key === 'r') bench.stroke('root');
 		else if (key === 'backspace') bench.uncount();
@@ -129,7 +129,7 @@
 					{#each ENDS as end (end)}
 						<button
 							type="button"
-							class="btn {filing?.end === end ? 'preset-filled-brand' : 'preset-outlined-surface-300-700'}"
+							class="btn {bench.end === end ? 'preset-filled-brand' : 'preset-outlined-surface-300-700'}"
 							onclick={() => bench.stroke(end)}>Stroke: {end}</button
 						>
 					{/each}
@@ -138,7 +138,7 @@
 				{#if bench.listening.state === 'on'}
 					<div class="aids">
 						<button type="button" class="choice" aria-pressed={bench.drones} onclick={() => bench.toggleDrone()}
-							>Hold its target</button
+							>Play its target</button
 						>
 						{#if !bench.listening.simulated}
 							<label
@@ -151,8 +151,8 @@
 				<dl>
 					<dt>A stroke here does</dt>
 					<dd>
-						{due.stroke(filing?.end ?? 'tip').cents.toFixed(1)} ±{(
-							due.stroke(filing?.end ?? 'tip').cents * due.stroke(filing?.end ?? 'tip').error
+						{due.stroke(bench.end ?? 'tip').cents.toFixed(1)} ±{(
+							due.stroke(bench.end ?? 'tip').cents * due.stroke(bench.end ?? 'tip').error
 						).toFixed(1)} c
 					</dd>
 					<dt>{due.standing?.isSlopeRead ? 'Follows the breath' : 'Usually follows the breath'}</dt>

@@ -96,10 +96,18 @@ export function compareAlone(open: ReedVisit, [low, high]: readonly number[]): T
 	return compareReeds(alone(lower, gentle), alone(upper, gentle), playing);
 }
 
-function octaveAdvice(open: ReedVisit, { groups }: Proof, heard: Proved['heard']): string | undefined {
+/** What beats faster than that a second is heard. */
+const SURELY_HEARD = 1;
+
+function octaveAdvice(open: ReedVisit, proof: Proof, heard: Proved['heard']): string | undefined {
+	const { groups } = proof;
 	const name = open.family.groupName;
 	const [soft, normal, hard] = heard;
 	if (!normal) return undefined;
+	// Of an octave one reed alone sounds as both do when they are one.
+	const expected = expectedOf(open, proof)[BREATHS.indexOf('normal')]?.rate ?? 0;
+	if (normal.rate === 0 && Math.abs(expected) > SURELY_HEARD)
+		return `No beat was heard, where they stand ${Math.abs(expected).toFixed(1)} a second apart by themselves. Did both sound?`;
 	if (Math.abs(normal.rate) < STILL_BEAT) return 'Still as one plays: leave it.';
 	const told = compareAlone(open, groups);
 	// The beat says which is too high; that it dies away when blown harder says the same of the lower one.

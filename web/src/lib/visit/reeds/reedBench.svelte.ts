@@ -33,11 +33,10 @@ export interface ReedNotice {
 
 /** A reading this far from the due reed is another one's, in cents. */
 const ANOTHERS = 70;
+/** A bend over an auxiliary reed ends between these above it, in cents: nearer it is the reed itself. */
+const FLOOR = { least: 12, most: 150 } as const;
 /** Seconds of a tone that are shown. */
 const SHOWN = 8;
-/** Filed so often at once the strokes of a bite are still counted one by one. */
-export const MOST_STROKES = 200;
-
 /** What may be blown on simulated reeds, with its key. */
 export const WAYS_TO_BLOW = [...BREATHS, 'swell'] as const;
 export type WayToBlow = Breath | 'swell';
@@ -60,9 +59,6 @@ export class ReedBench {
 	sounds = $state(false);
 	trace = $state.raw<readonly TracePoint[]>([]);
 	notice = $state.raw<ReedNotice | undefined>();
-	/** Strokes that have been counted and not yet logged, and where. */
-	strokes = $state(0);
-	end = $state<ReedEnd>('tip');
 	/** Strokes are counted by the sound of the file. */
 	countsByEar = $state(false);
 	/** The due reed's target is held by the loudspeaker. */
@@ -92,13 +88,7 @@ export class ReedBench {
 	/** Begins; @returns what ends it */
 	begin(): () => void {
 		this.listening.recall();
-		const leave = () => this.log();
-		addEventListener('pagehide', leave);
-		return () => {
-			this.log();
-			removeEventListener('pagehide', leave);
-			this.listening.stop();
-		};
+		return () => this.listening.stop();
 	}
 
 	get reed() {
@@ -107,7 +97,6 @@ export class ReedBench {
 
 	goTo(group: number): void {
 		if (group === this.due) return;
-		this.log();
 		this.due = group;
 		this.live = undefined;
 		this.trace = [];
@@ -134,39 +123,33 @@ export class ReedBench {
 		void this.listening.simulated?.blow(tones);
 	}
 
-	/** One stroke of the file; on simulated reeds it takes metal off. */
+	/** One stroke of the file, written down at once; on simulated reeds it takes metal off. */
 	stroke(end: ReedEnd): void {
-		if (this.strokes > 0 && end !== this.end) this.log();
-		if (this.strokes >= MOST_STROKES) this.log();
-		this.end = end;
-		this.strokes++;
+		const { open, due } = this;
+		const { tip, root } = this.reed!;
+		open.record.act({ do: 'filed', sounders: [reedSounder(due)], end, strokes: 1 });
 		if (!this.listening.simulated) return;
-		const { instrument, body, visit, moved } = this.open;
-		const reed = this.reed!;
-		const before = reed.tip + reed.root + this.strokes;
-		const by = fileReed(instrument.twin, body, hz(visit.a4), { group: this.due, end, strokes: 1, before });
-		const now = (moved[this.due]?.[0].speaking ?? 0) + by;
-		this.open.movePins({ ...moved, [this.due]: [{ pin: now, speaking: now }] });
+		const { instrument, body, visit, moved } = open;
+		const by = fileReed(instrument.twin, body, hz(visit.a4), { group: due, end, strokes: 1, before: tip + root });
+		const now = (moved[due]?.[0].speaking ?? 0) + by;
+		open.movePins({ ...moved, [due]: [{ pin: now, speaking: now }] });
 	}
 
-	/** One that was counted and not made. */
+	/** Where the next stroke goes: on where the bite was begun, or where the advice says. */
+	get end(): ReedEnd | undefined {
+		const { bite, advice } = this.reed ?? {};
+		return bite?.end ?? (advice?.is === 'file' ? advice.end : undefined);
+	}
+
+	/** The last stroke was counted and not made. */
 	uncount(): void {
-		if (!this.listening.simulated) this.strokes = Math.max(0, this.strokes - 1);
-	}
-
-	/** What has been counted goes into the record. */
-	log(): void {
-		const { strokes, end, due } = this;
-		if (strokes === 0) return;
-		this.strokes = 0;
-		this.open.record.act({ do: 'filed', sounders: [reedSounder(due)], end, strokes });
+		const act = this.reed?.bite?.acts.at(-1);
+		if (act && !this.listening.simulated) this.open.record.act({ do: 'takeBack', act });
 	}
 
 	/** A stroke was heard: it counts where the advice says, while no reed sounds. */
 	private heardStroke(): void {
-		const advice = this.reed?.advice;
-		if (!this.countsByEar || this.sounds || advice?.is !== 'file') return;
-		this.stroke(this.strokes ? this.end : advice.end);
+		if (this.countsByEar && !this.sounds && this.end) this.stroke(this.end);
 	}
 
 	/** The due reed's target from the loudspeaker, to tune against. */
@@ -261,9 +244,16 @@ export class ReedBench {
 	private bent({ pitch }: LastingReading): void {
 		const { open, due } = this;
 		const reed = this.reed!;
-		this.isBending = false;
 		if (!reed.standing) return;
 		const own = reedGroup(reed.hole, reed.plate);
+		const above = centsBetween(reed.standing.pitch, pitch);
+		if (above < FLOOR.least || above > FLOOR.most) {
+			this.notice = {
+				text: `That was no bend over ${reed.name}. Bend ${open.family.groupName(own)} down to where it ends.`
+			};
+			return;
+		}
+		this.isBending = false;
 		open.record.act({ do: 'bent', group: own, beneath: due, floor: pitch, over: reed.standing.pitch });
 		const off = centsBetween(reed.nominal, pitch);
 		this.notice = { text: `The bend ends ${flatOrSharp(off)} of ${reed.noteName}.` };
@@ -285,7 +275,6 @@ export class ReedBench {
 		const { open } = this;
 		this.notice = undefined;
 		const { slope, pitch, level } = measured;
-		if (group === this.due) this.log();
 		const deviation = this.fromTarget(group, pitch, level, slope?.slope)!;
 		const target = open.targetOf(group)!;
 		const source = this.listening.source === 'simulated' ? 'simulated' : 'microphone';

@@ -1,5 +1,6 @@
 <script lang="ts">
 	import Pager from '$lib/ui/Pager.svelte';
+	import { groupsCounted } from '$lib/tuning/kinds';
 	import { counted, onShortDay } from '$lib/ui/format';
 
 	let { data } = $props();
@@ -21,7 +22,9 @@
 	<p class="open">
 		<a class="verdict" href="/visits/{visit.id}">{visit.instrument}</a>
 		<span class="soft">{visit.place ?? ''}</span>
-		<span>begun {onShortDay(visit.startedAt)}, {stages[visit.stage]}, {counted(visit.notesSet, 'note')} set</span>
+		<span
+			>begun {onShortDay(visit.startedAt)}, {stages[visit.stage]}, {groupsCounted(visit.notesSet, visit.kind)} set</span
+		>
 		<a class="btn preset-filled-brand" href="/visits/{visit.id}">Go on</a>
 	</p>
 {:else}
@@ -33,7 +36,7 @@
 {#if data.finished.length}
 	<h2>Finished</h2>
 	<table class="rule-table">
-		<thead><tr><th>Day</th><th>Instrument</th><th class="figure">Notes set</th></tr></thead>
+		<thead><tr><th>Day</th><th>Instrument</th><th class="figure">Set</th></tr></thead>
 		<tbody>
 			{#each data.finished as visit (visit.id)}
 				<tr>
@@ -42,7 +45,7 @@
 						><a href="/visits/{visit.id}/close">{visit.instrument}</a>
 						<span class="soft">{visit.place ?? ''}</span></td
 					>
-					<td class="figure">{visit.notesSet}</td>
+					<td class="figure">{groupsCounted(visit.notesSet, visit.kind)}</td>
 				</tr>
 			{/each}
 		</tbody>

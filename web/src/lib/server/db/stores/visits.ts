@@ -1,4 +1,4 @@
-import type { Stage, VisitLength, PlannedIntonation } from '@fendrel/core';
+import type { InstrumentKind, PlannedIntonation, Stage, VisitLength } from '@fendrel/core';
 import { Op, QueryTypes, type Transaction, type WhereOptions } from 'sequelize';
 import { stretchOf, type Stretch } from '$lib/tuning/stretch';
 import { database } from '../connection';
@@ -70,6 +70,7 @@ export interface ShownVisit {
 	readonly finishedAt: Date | null;
 	readonly stage: Stage;
 	readonly instrument: string;
+	readonly kind: InstrumentKind;
 	readonly place: string | null;
 }
 
@@ -89,7 +90,7 @@ export async function visitsShown(
 	const [when, by] = which === 'open' ? ['IS NULL', 'started_at'] : ['IS NOT NULL', 'finished_at'];
 	const behind = after ? `AND v.${by} <= :at AND (v.${by} < :at OR v.id < :id)` : '';
 	return database().sequelize.query<ShownVisit>(
-		`SELECT v.id, v.started_at AS startedAt, v.finished_at AS finishedAt, v.stage, i.name AS instrument, p.name AS place
+		`SELECT v.id, v.started_at AS startedAt, v.finished_at AS finishedAt, v.stage, i.name AS instrument, i.kind, p.name AS place
 		FROM (
 			SELECT v.* FROM visits v
 			WHERE v.workshop_id = :workshopId AND v.finished_at ${when} AND v.deleted_at IS NULL ${behind}
@@ -110,11 +111,20 @@ export async function openVisits(workshopId: string): Promise<number> {
 /** Visits that say how long work takes: as many of the newest. */
 const PACED = 400;
 
-/** Finished visits of a workshop, newest first: how long they took, and how many passes of a raise were made in each. */
+/** Finished visits to keyboards of a workshop, newest first: how long they took, and how many passes of a raise were made in each. */
 export async function pastVisits(workshopId: string): Promise<(VisitLength & { readonly id: string })[]> {
-	const { visits, planVersions } = database().models;
+	const { visits, planVersions, instruments } = database().models;
+	const reeds = await instruments.findAll({
+		where: { workshopId, kind: 'reeds' },
+		attributes: ['id'],
+		paranoid: false
+	});
 	const finished = await visits.findAll({
-		where: { workshopId, finishedAt: { [Op.ne]: null } },
+		where: {
+			workshopId,
+			finishedAt: { [Op.ne]: null },
+			instrumentId: { [Op.notIn]: reeds.map((row) => row.get().id) }
+		},
 		attributes: ['id', 'startedAt', 'finishedAt'],
 		order: [['finishedAt', 'DESC']],
 		limit: PACED

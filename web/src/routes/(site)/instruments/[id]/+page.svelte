@@ -12,7 +12,7 @@
 	import VisitTable from '$lib/instruments/VisitTable.svelte';
 	import ReedPlates from '$lib/charts/ReedPlates.svelte';
 	import { layoutShown, reedFacts } from '$lib/instruments/reedFacts';
-	import { KIND_NAMES } from '$lib/tuning/kinds';
+	import { groupsCounted, KIND_NAMES } from '$lib/tuning/kinds';
 	import { counted, inHz, inSentence, onDay } from '$lib/ui/format';
 
 	let { data, form } = $props();
@@ -52,9 +52,9 @@
 		<h1>{instrument.name}</h1>
 		<p class="verdict state">
 			{#if open}
-				A visit of {onDay(open.startedAt)} is half done: {counted(open.notesSet, instrument.reeds ? 'reed' : 'note')} set.
+				A visit of {onDay(open.startedAt)} is half done: {groupsCounted(open.notesSet, instrument.kind)} set.
 			{:else if last}
-				{#if instrument.reeds}{counted(last.notesSet, 'reed')} set,{:else}Left {last.a4Left
+				{#if instrument.reeds}{groupsCounted(last.notesSet, instrument.kind)} set,{:else}Left {last.a4Left
 						? `at A4 = ${inHz(last.a4Left)} Hz`
 						: 'without a reading of A4'}, {inSentence(last.temperament)},{/if}
 				{formatDistanceToNow(last.finishedAt!)} ago.
