@@ -125,9 +125,10 @@ describe('a visit to a set of reeds', () => {
 			...{ setTo: null, final: null, plan: null }
 		});
 		expect(open.reed(6)).toMatchObject({ isSet: true, state: 'set' });
+		expect(open.reed(6)!.bite).toBeUndefined();
 		// Filed again, it is set no longer.
 		open.record.act({ do: 'filed', sounders: [reedSounder(6)], end: 'tip', strokes: 1 });
-		expect(open.reed(6)!.isSet).toBe(false);
+		expect(open.reed(6)).toMatchObject({ isSet: false, bite: { end: 'tip', strokes: 1 } });
 		expect(Object.fromEntries(reedAccount(open)).filed).toBe('1 reed: one stroke at tips, three strokes at roots');
 	});
 
@@ -178,6 +179,14 @@ describe('octaves and chords', () => {
 		expect(advice('Blow 1-4').advice).toMatch(/^Blow 1 is too high, and it is still only when blown hard: lower it/);
 		hear(1, 4, [2, 1], 1.1, 'normal');
 		expect(advice('Blow 1-4').advice).toMatch(/Blow 4 is too high.*raise Blow 1 or lower Blow 4/);
+	});
+
+	it('ask whether both sounded where a beat should have been heard and was not', () => {
+		read(1, 0);
+		read(4, 12);
+		hear(1, 4, [2, 1], 0, 'normal');
+		const octave = provedReeds(open).find(({ name }) => name === 'Blow 1-4')!;
+		expect(octave.advice).toMatch(/^No beat was heard, where they stand 3\.\d a second apart by themselves/);
 	});
 
 	it('name the roughest pair of a chord, and the note outside its still pair', () => {
