@@ -1,36 +1,42 @@
 <script lang="ts">
-	import { noteName } from '@fendrel/core';
+	import { hz, layoutById, octavesOf, placedReeds, reedGroup, reedNote, reedSound, type ReedSet } from '@fendrel/core';
 	import type { SimulatedReed } from '$lib/audio/simulatedReed';
-	import { typedInto } from '$lib/ui/keys';
-	import { blown, BREATHS, SIMULATED_REEDS, type Breath } from './simulatedReeds';
+	import BreathButtons from './BreathButtons.svelte';
+	import { WAYS_TO_BLOW, type WayToBlow } from './breaths';
 
 	interface Props {
 		reed: SimulatedReed;
 		a4: number;
 	}
 	let { reed, a4 }: Props = $props();
-	let chosen = $state(0);
+	/** A harmonica in C that nobody has built, as it was found. */
+	const SET: ReedSet = {
+		...{ tonic: 60, layout: layoutById('major')!, auxiliaries: [], metal: 'brass', length: 'usual', spacing: 7.5 }
+	};
+	const TWIN = { kind: 'reeds', seed: 12 } as const;
+	const reeds = placedReeds(SET).filter(({ plate }) => plate === 'blow');
+	const above = new Map(
+		octavesOf(SET.layout.holes).map((pair) => pair.map(({ hole, plate }) => reedGroup(hole, plate)) as [number, number])
+	);
+	let chosen = $state(reeds[0].group);
 	let isPaired = $state(false);
+	const partner = $derived(above.get(chosen));
 	let times = 0;
 
-	const blow = (breath: Breath) => void reed.blow(blown(SIMULATED_REEDS[chosen], breath, a4, isPaired, ++times));
-	function onkeydown(event: KeyboardEvent) {
-		const breath = BREATHS[Number(event.key) - 1];
-		if (breath && !typedInto(event) && !event.ctrlKey && !event.repeat) blow(breath);
+	function blow(way: WayToBlow) {
+		const groups = isPaired && partner !== undefined ? [chosen, partner] : [chosen];
+		void reed.blow(reedSound({ twin: TWIN, set: SET, a4: hz(a4), moved: {} }, groups, way, ++times));
 	}
 </script>
 
-<svelte:window {onkeydown} />
-
 <div role="group" aria-label="Simulated reed">
 	<select class="select fit" aria-label="Reed" bind:value={chosen}>
-		{#each SIMULATED_REEDS as { note }, i (note)}<option value={i}>{noteName(note)}</option>{/each}
+		{#each reeds as each (each.group)}<option value={each.group}>{reedNote(SET, each)}</option>{/each}
 	</select>
-	<label><input type="checkbox" class="checkbox" bind:checked={isPaired} /> with its octave</label>
-	{#each BREATHS as breath (breath.id)}
-		<button type="button" class="btn preset-outlined-surface-300-700" onclick={() => blow(breath)}>{breath.name}</button
-		>
-	{/each}
+	<label
+		><input type="checkbox" class="checkbox" bind:checked={isPaired} disabled={partner === undefined} /> with its octave</label
+	>
+	<BreathButtons ways={WAYS_TO_BLOW} onblow={blow} />
 </div>
 
 <style>

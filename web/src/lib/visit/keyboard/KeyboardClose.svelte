@@ -10,6 +10,7 @@
 	import FinishOrFinished from '../close/FinishOrFinished.svelte';
 	import NextDate from '../close/NextDate.svelte';
 	import PaperList from '../close/PaperList.svelte';
+	import ThreeColumns from '../close/ThreeColumns.svelte';
 	import KeyboardStrip from '$lib/charts/KeyboardStrip.svelte';
 	import Chords from '../Chords.svelte';
 	import type { KeyboardVisit } from '../keyboardVisit.svelte';
@@ -17,7 +18,7 @@
 
 	let { open }: { open: KeyboardVisit } = $props();
 	const { visit, instrument, record, body, summary } = $derived(open);
-	const account = $derived(accountOf(open));
+	const came = $derived(accountOf(open));
 	const records = $derived(
 		[...summary.notes.values()].flatMap(({ note, found, left }) => (found === undefined ? [] : [{ note, found, left }]))
 	);
@@ -26,30 +27,27 @@
 </script>
 
 <VisitFrame {open} stage="close">
-	<div class="close">
-		<section class="account">
-			<h2 class="verdict">{closeVerdict(open)}</h2>
-			<AccountTable {open} {account} />
-		</section>
-		<div class="middle">
+	<ThreeColumns verdict={closeVerdict(open)}>
+		{#snippet account()}<AccountTable {open} account={came} />{/snippet}
+		{#snippet middle()}
 			<section class="picture">
 				{#if records.length}<Moves {records} lowest={instrument.lowest} highest={instrument.highest} />
 				{:else}<p class="soft">Moves are shown here once notes have been read.</p>{/if}
 			</section>
 			<div class="next">
-				<AdviceList {open} {account} />
+				<AdviceList {open} account={came} />
 				<div class="dates">
-					<NextDate {open} {account} />
-					<LearnedHere {open} {account} />
+					<NextDate {open} account={came} />
+					<LearnedHere {open} account={came} />
 				</div>
 			</div>
-		</div>
-		<section class="words">
+		{/snippet}
+		{#snippet words()}
 			<FinishOrFinished {open} />
 			<Chords {open} moment="leaving" isOver={Boolean(visit.finishedAt)} />
 			<PaperList visitId={visit.id} name={instrument.name} />
-		</section>
-	</div>
+		{/snippet}
+	</ThreeColumns>
 	{#snippet strip()}
 		<KeyboardStrip lowest={body.lowest} highest={body.highest} notes={summary.notes}>
 			{#snippet hint()}<Shortcuts {keys} />{/snippet}
@@ -58,32 +56,6 @@
 </VisitFrame>
 
 <style>
-	.close {
-		display: grid;
-		grid-template-columns: minmax(19rem, 24rem) minmax(0, 1fr) 20rem;
-		height: 100%;
-	}
-	.account,
-	.middle,
-	.words {
-		padding: 1.25rem 1.5rem;
-		overflow: auto;
-		min-width: 0;
-	}
-	.account {
-		border-right: 1px solid var(--line);
-	}
-	.words {
-		border-left: 1px solid var(--line);
-		display: grid;
-		align-content: start;
-		gap: 1.25rem;
-	}
-	.verdict {
-		font-size: 1.7rem;
-		line-height: 1.15;
-		margin-bottom: 0.75rem;
-	}
 	.picture {
 		height: 19rem;
 	}
@@ -97,21 +69,6 @@
 		display: grid;
 		align-content: start;
 		gap: 1.25rem;
-	}
-	@media (max-width: 1100px) {
-		.close {
-			grid-template-columns: minmax(0, 1fr);
-			height: auto;
-		}
-		.account,
-		.words {
-			border: 0;
-		}
-		.account,
-		.middle,
-		.words {
-			padding: 1.25rem 1rem;
-		}
 	}
 	@media (max-width: 700px) {
 		.next {

@@ -9,6 +9,7 @@
 	import FinishOrFinished from '../close/FinishOrFinished.svelte';
 	import NextDate from '../close/NextDate.svelte';
 	import PaperList from '../close/PaperList.svelte';
+	import ThreeColumns from '../close/ThreeColumns.svelte';
 	import type { ReedVisit } from '../reedVisit.svelte';
 	import VisitFrame from '../VisitFrame.svelte';
 	import { reedAccount } from './reedAccount';
@@ -23,9 +24,8 @@
 </script>
 
 <VisitFrame {open} stage="close">
-	<div class="close">
-		<section class="account">
-			<h2 class="verdict">{closeVerdict(open)}</h2>
+	<ThreeColumns verdict={closeVerdict(open)}>
+		{#snippet account()}
 			<dl>
 				{#each lines as [term, text] (term)}
 					<dt>{term}</dt>
@@ -39,23 +39,25 @@
 					name={parts.find(({ id }) => id === each.part)?.name ?? each.part}
 				/>
 			{/each}
-		</section>
-		<section class="picture" aria-label="What was filed">
-			<p class="soft">Beneath each reed: strokes at its tip and at its root.</p>
-			<ReedPlates
-				{reeds}
-				says="cents from the plan, as they are left"
-				height={150}
-				under={({ tip, root }) => `${tip}, ${root}`}
-			/>
-			<NextDate {open} account={{ moved: 0 }} />
-		</section>
-		<section class="words">
+		{/snippet}
+		{#snippet middle()}
+			<section class="picture" aria-label="What was filed">
+				<p class="soft">Beneath each reed: strokes at its tip and at its root.</p>
+				<ReedPlates
+					{reeds}
+					says="cents from the plan, as they are left"
+					height={150}
+					under={({ tip, root }) => `${tip}, ${root}`}
+				/>
+				<NextDate {open} account={{ moved: 0 }} />
+			</section>
+		{/snippet}
+		{#snippet words()}
 			<FinishOrFinished {open} />
 			<a class="btn preset-outlined-surface-300-700" href="/visits/{visit.id}/close/card">Card and report, to print</a>
 			<PaperList visitId={visit.id} name={instrument.name} papers={['next']} />
-		</section>
-	</div>
+		{/snippet}
+	</ThreeColumns>
 	{#snippet strip()}
 		<ReedStrip {reeds}>
 			{#snippet hint()}<Shortcuts {keys} />{/snippet}
@@ -64,34 +66,10 @@
 </VisitFrame>
 
 <style>
-	.close {
-		display: grid;
-		grid-template-columns: minmax(18rem, 22rem) minmax(0, 1fr) 19rem;
-		height: 100%;
-	}
-	section {
-		padding: 1.25rem 1.5rem;
-		overflow: auto;
-		min-width: 0;
-	}
-	.account {
-		border-right: 1px solid var(--line);
-	}
-	.words {
-		border-left: 1px solid var(--line);
-		display: grid;
-		align-content: start;
-		gap: 1.25rem;
-	}
 	.picture {
 		display: grid;
 		gap: 1rem;
 		align-content: start;
-	}
-	.verdict {
-		font-size: 1.7rem;
-		line-height: 1.15;
-		margin-bottom: 0.75rem;
 	}
 	dl {
 		display: grid;
@@ -105,15 +83,5 @@
 	}
 	dt {
 		color: var(--soft);
-	}
-	@media (max-width: 1100px) {
-		.close {
-			grid-template-columns: minmax(0, 1fr);
-			height: auto;
-		}
-		section {
-			border: 0;
-			padding: 1.25rem 1rem;
-		}
 	}
 </style>

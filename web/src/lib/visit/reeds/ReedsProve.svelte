@@ -11,8 +11,8 @@
 	import type { ReedVisit } from '../reedVisit.svelte';
 	import TwoColumns from '../TwoColumns.svelte';
 	import VisitFrame from '../VisitFrame.svelte';
-	import BlowButtons from './BlowButtons.svelte';
-	import { BLOW_NAMES } from './reedBench.svelte';
+	import BreathButtons from '$lib/tones/BreathButtons.svelte';
+	import { BREATH_WORDS } from '$lib/tones/breaths';
 	import { expectedOf, provedReeds, type Proved } from './proofs';
 	import ListeningStatus from './ListeningStatus.svelte';
 	import ReedListening from './ReedListening.svelte';
@@ -51,12 +51,12 @@
 				? 'No octave or chord has been heard yet.'
 				: `${counted(all.length, 'octave or chord', 'octaves and chords')} heard of ${proofs.length}; ${still} still as one plays.`
 	);
-	const HELD = BREATHS.map((id) => ({ id, label: BLOW_NAMES[id] }));
+	const HELD = BREATHS.map((id) => ({ id, label: BREATH_WORDS[id] }));
 	const says = $derived(
 		proof.sounds
 			? 'They sound. Hold them; they are told when they end.'
 			: due
-				? `Sound ${due.name} together, ${BLOW_NAMES[proof.breath].toLowerCase()}, for two seconds.`
+				? `Sound ${due.name} together, ${BREATH_WORDS[proof.breath].toLowerCase()}, for two seconds.`
 				: ''
 	);
 	/** How far each hole bends, by what is known of this player. */
@@ -122,7 +122,7 @@
 				</section>
 				<ReedNotices notice={proof.notice} />
 				{#if proof.listening.simulated}
-					<BlowButtons ways={BREATHS} onblow={(way) => way !== 'swell' && proof.blow(way)} />
+					<BreathButtons ways={BREATHS} onblow={(way) => proof.blow(way)} />
 				{/if}
 				<table class="figure-table" aria-label="Beats of {due.name}">
 					<thead

@@ -10,7 +10,8 @@
 	import type { ReedVisit } from '../reedVisit.svelte';
 	import TwoColumns from '../TwoColumns.svelte';
 	import VisitFrame from '../VisitFrame.svelte';
-	import BlowButtons from './BlowButtons.svelte';
+	import BreathButtons from '$lib/tones/BreathButtons.svelte';
+	import { WAYS_TO_BLOW } from '$lib/tones/breaths';
 	import DueReed from './DueReed.svelte';
 	import ListeningStatus from './ListeningStatus.svelte';
 	import BreathTable from './BreathTable.svelte';
@@ -84,7 +85,7 @@
 	<TwoColumns>
 		{#snippet column()}
 			<DueReed {open} {bench} {says} />
-			{#if bench.listening.simulated}<BlowButtons onblow={(way) => bench.blow(way)} />{/if}
+			{#if bench.listening.simulated}<BreathButtons ways={WAYS_TO_BLOW} onblow={(way) => bench.blow(way)} />{/if}
 			<p class="sofar" data-testid="found">
 				{foundHeadline(reeds)}
 				<a class="anchor" href="/visits/{visit.id}/plan">Go on to Plan</a>

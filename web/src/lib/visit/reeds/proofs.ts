@@ -155,10 +155,16 @@ export function provedReeds(open: ReedVisit): readonly Proved[] {
 	});
 }
 
-/** How a proof is expected to beat, as its reeds stand: the roughest pair at each breath. */
-export function expectedOf(open: ReedVisit, { groups }: Proof): readonly (PairBeat<StandingReed> | undefined)[] {
-	const playing = open.playing('now');
+/** Beats of a proof's pairs at each breath, as its reeds stand or as they are planned; none where one has not been read. */
+export function beatsOf(
+	open: ReedVisit,
+	{ groups }: Proof,
+	as: 'now' | 'planned'
+): readonly (readonly PairBeat<StandingReed>[])[] {
+	const playing = open.playing(as);
 	const own = groups.flatMap((group) => playing.find(({ hole, plate }) => reedGroup(hole, plate) === group) ?? []);
-	if (own.length < groups.length) return BREATHS.map(() => undefined);
-	return BREATHS.map((breath) => roughestOf(chordBeats(open.tonic, own, open.harder(breath))));
+	return BREATHS.map((breath) => (own.length < groups.length ? [] : chordBeats(open.tonic, own, open.harder(breath))));
 }
+
+/** How a proof is expected to beat, as its reeds stand: the roughest pair at each breath. */
+export const expectedOf = (open: ReedVisit, proof: Proof) => beatsOf(open, proof, 'now').map(roughestOf);

@@ -1,5 +1,4 @@
 import {
-	BREATHS,
 	centsBetween,
 	fileReed,
 	hz,
@@ -9,7 +8,6 @@ import {
 	reedGroup,
 	reedSound,
 	reedSounder,
-	type Breath,
 	type Hz,
 	type LastingEvent,
 	type LastingReading,
@@ -19,6 +17,7 @@ import {
 import { ToneListening } from '$lib/audio/toneListening.svelte';
 import type { ToneEvent } from '$lib/workers/lasting';
 import type { TracePoint } from '$lib/charts/toneTrace';
+import type { WayToBlow } from '$lib/tones/breaths';
 import { REFUSED_WORDS } from '$lib/tones/toneWords';
 import { flatOrSharp, signed } from '$lib/ui/format';
 import type { ReedVisit } from '../reedVisit.svelte';
@@ -37,16 +36,6 @@ const ANOTHERS = 70;
 const FLOOR = { least: 12, most: 150 } as const;
 /** Seconds of a tone that are shown. */
 const SHOWN = 8;
-/** What may be blown on simulated reeds, with its key. */
-export const WAYS_TO_BLOW = [...BREATHS, 'swell'] as const;
-export type WayToBlow = Breath | 'swell';
-export const BLOW_NAMES: Readonly<Record<WayToBlow, string>> = {
-	soft: 'Softly',
-	normal: 'As one plays',
-	hard: 'Hard',
-	swell: 'A swell'
-};
-
 export const movedReeds = ({ moved }: Pick<ReedVisit, 'moved'>) =>
 	Object.fromEntries(Object.entries(moved).map(([group, [reed]]) => [group, reed.speaking]));
 

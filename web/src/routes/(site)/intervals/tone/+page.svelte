@@ -39,7 +39,7 @@
 	});
 
 	const KEYS = [
-		{ keys: '1 2 3', does: 'blow gently, as one plays, a swell (simulated reed)' },
+		{ keys: '1 2 3 4', does: 'blow softly, as one plays, hard, a swell (simulated reed)' },
 		{ keys: 'Backspace', does: 'clear the list' },
 		{ keys: '?', does: 'show or hide this list' }
 	];

@@ -1,13 +1,13 @@
-<script lang="ts">
+<script lang="ts" generics="Way extends WayToBlow">
 	import { typedInto } from '$lib/ui/keys';
-	import { WAYS_TO_BLOW, type WayToBlow } from './reedBench.svelte';
+	import type { WayToBlow } from './breaths';
 
 	interface Props {
-		/** Only breaths that are held; a swell tells nothing of two reeds. */
-		ways?: readonly WayToBlow[];
-		onblow: (way: WayToBlow) => void;
+		/** Each has a key, from 1. */
+		ways: readonly Way[];
+		onblow: (way: Way) => void;
 	}
-	let { ways = WAYS_TO_BLOW, onblow }: Props = $props();
+	let { ways, onblow }: Props = $props();
 	const SHORT: Record<WayToBlow, string> = { soft: 'Soft', normal: 'Playing', hard: 'Hard', swell: 'Swell' };
 	function onkeydown(event: KeyboardEvent) {
 		const way = ways[Number(event.key) - 1];
