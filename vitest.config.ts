@@ -7,6 +7,8 @@ const lib = fileURLToPath(new URL('./web/src/lib', import.meta.url));
 
 export default defineConfig({
 	test: {
+		// One worker a core: the usual one fewer would leave half of a small machine idle.
+		maxWorkers: '100%',
 		projects: [
 			{ test: { name: 'core', include: ['core/src/**/*.test.ts'], testTimeout: 60_000, setupFiles } },
 			{

@@ -16,6 +16,15 @@ test('how a strike is read: listening partial and moment by register, kept for t
 	await dialog.getByRole('button', { name: 'Keep', exact: true }).click();
 	await expect(dialog).toHaveCount(0);
 	await expect(page.getByText('read here, partial 1')).toBeVisible();
+	// What the server knew before is still on its way when it is chosen otherwise.
+	let handOut = () => {};
+	const kept = new Promise<void>((resolve) => (handOut = resolve));
+	let asked = 0;
+	await page.route('**/bundle', async (route) => {
+		const answer = await route.fetch();
+		if (++asked === 1) await kept;
+		await route.fulfill({ response: answer });
+	});
 	await page.reload();
 	await expect(page.getByText('read here, partial 1')).toBeVisible();
 
@@ -23,7 +32,11 @@ test('how a strike is read: listening partial and moment by register, kept for t
 	await expect(page.getByRole('button', { name: 'Listen' })).toBeEnabled();
 	await page.getByRole('button', { name: 'How a strike is read' }).click();
 	await dialog.getByRole('button', { name: 'As usual' }).click();
+	await expect.poll(() => asked).toBe(1);
 	await dialog.getByRole('button', { name: 'Keep', exact: true }).click();
+	await expect(page.getByText('read here, partial 2')).toBeVisible();
+	handOut();
+	await expect.poll(() => asked).toBe(2);
 	await expect(page.getByText('read here, partial 2')).toBeVisible();
 });
 

@@ -134,6 +134,17 @@ test('a harp from the door to its card: surveyed, planned, filed with an oversho
 	await expect(page.getByText(/The bend ends .* of B4\./)).toBeVisible();
 	await fileUntilSet(page, 'Blow 4, auxiliary');
 
+	// A hole of two reeds: draw 1 bends down over blow 1, and not below it.
+	await page
+		.getByRole('button', { name: /^Blow 1, C4/ })
+		.first()
+		.click();
+	await expect(due(page)).toContainText('Blow 1');
+	await expect(page.getByText('Draw 1 bends down over this reed.')).toBeVisible();
+	await page.getByRole('button', { name: 'Read the bend' }).click();
+	await page.keyboard.press('2');
+	await expect(page.getByText(/The bend ends .* of C♯4\./)).toBeVisible();
+
 	// Prove: the octave of blow 1 and 4 at three breaths.
 	await page.getByRole('link', { name: 'Go on to Prove' }).click();
 	await expect(page.getByRole('heading', { name: 'Blow 1-4' })).toBeVisible();
@@ -145,6 +156,9 @@ test('a harp from the door to its card: surveyed, planned, filed with an oversho
 		if (i < 2) await expect(heard.getByRole('cell').nth(i)).not.toHaveText('–');
 	}
 	await expect(page.getByTestId('proof')).toContainText('1 octave or chord heard of');
+	await expect(
+		page.getByRole('group', { name: 'Bends' }).getByRole('button', { name: /^Draw 1 .*read$/ })
+	).toBeVisible();
 	await page.getByRole('button', { name: /^Blow 1-4/ }).click();
 	await expect(page.getByTestId('reed-advice')).toContainText(/leave it|raise|lower/i);
 

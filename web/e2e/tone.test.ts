@@ -11,9 +11,9 @@ test('a reed that is blown is read in the second in which it stands still; a swe
 	await page.getByRole('link', { name: 'A tone that lasts' }).click();
 	await expect(page.getByRole('region', { name: 'The tone that sounds' })).toBeVisible();
 	await page.getByRole('button', { name: 'Listen' }).click();
-	const reed = page.getByRole('group', { name: 'Simulated reed' });
+	const reed = page.getByRole('group', { name: 'Simulated reed', exact: true });
 	await expect(reed).toBeVisible();
-	await reed.getByLabel('Reed').selectOption('E5');
+	await reed.getByLabel('Reed', { exact: true }).selectOption('E5');
 	await leaveField(page);
 	await page.keyboard.press('1');
 	// It stands 6.88 cents flat when it is blown softly, and falls by 0.12 cents a decibel.
@@ -22,7 +22,7 @@ test('a reed that is blown is read in the second in which it stands still; a swe
 	await expect(rows(page)).toHaveCount(3);
 	await expect(rows(page).nth(1)).toContainText(/−0\.1\d ±0\.\d\d c\/dB/);
 	await reed.getByLabel('with its octave').check();
-	await reed.getByLabel('Reed').selectOption('C4');
+	await reed.getByLabel('Reed', { exact: true }).selectOption('C4');
 	await reed.getByRole('button', { name: 'Playing' }).click();
 	await expect(rows(page)).toHaveCount(4);
 	await expect(rows(page).nth(1)).toContainText(/^C4.*swelled2\.[789]\d a second wide/);

@@ -3,13 +3,14 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { createRandom } from '../numeric/random';
 import { cents, hz } from '../units/quantity';
-import { auxiliaryFor, bendFloor, floorsOf, USUAL_FLOORS } from './bends';
+import { auxiliaryFor, bendFloor, bendsOf, floorsOf, USUAL_FLOORS } from './bends';
 import { adviseFiling, strokeSize, type Bite, type BiteRule } from './filing';
 import { chordBeats, chordsOf, filingCost, outOfTune, reedHz, type StandingReed } from './chords';
 import { gentleOffset, JUST_CHORDS, octavesOf, reedOffset, reedsOf } from './intonation';
-import { LAYOUTS, layoutById, layoutProblem } from './layouts';
+import { LAYOUTS, layoutById, layoutProblem, type ReedLayout } from './layouts';
 import { filePlate, SIMULATED_PLATE } from './simulatedFiling';
 import { reedOrder } from './order';
+import { reedName, type Auxiliary } from './reedSet';
 import { compareReeds } from './twoReeds';
 
 const MAJOR = layoutById('major')!;
@@ -192,6 +193,22 @@ describe('bends', () => {
 		expect(bendFloor({ higher: 1200 })).toBeUndefined();
 		// An auxiliary reed for a bend of a whole tone.
 		expect(bendFloor({ higher: 1200, auxiliary: auxiliaryFor(1000) })).toBe(1000);
+	});
+
+	it('are there where the other reed of the hole lies lower by two semitones, or an auxiliary one beneath', () => {
+		const major = layoutById('major')!;
+		const names = (layout: ReedLayout, auxiliaries: readonly Auxiliary[] = []) =>
+			bendsOf({ layout, auxiliaries }).map(({ bends, beneath }) => `${reedName(bends)} over ${reedName(beneath)}`);
+		// Draw 5 and blow 7 lie a semitone above the other reed, which is where a bend would end.
+		const [low, high] = [
+			[1, 2, 3, 4, 6].map((hole) => `Draw ${hole} over Blow ${hole}`),
+			[8, 9, 10].map((hole) => `Blow ${hole} over Draw ${hole}`)
+		];
+		expect(names(major)).toEqual([...low, ...high]);
+		const beneath = [{ hole: 5, plate: 'blow', wanted: 15 }] as const;
+		expect(names(major, beneath)).toEqual([...low.slice(0, 4), 'Blow 5 over Blow 5, auxiliary', low[4], ...high]);
+		expect(names(layoutById('chromatic')!)).toEqual([]);
+		expect(names(layoutById('tremolo')!)).toEqual([]);
 	});
 
 	it('are learned for this player', () => {

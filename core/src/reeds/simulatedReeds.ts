@@ -4,7 +4,8 @@ import { STEADY_REED, type LastingTone } from '../sounding/reed';
 import { equalHz } from '../units/pitch';
 import type { Hz } from '../units/quantity';
 import type { ReedEnd } from './filing';
-import { placedReeds, type PlacedReed, type ReedSet } from './reedSet';
+import { USUAL_FLOORS, type BendFloors } from './bends';
+import { placedReeds, reedPlaceOf, type PlacedReed, type ReedSet } from './reedSet';
 import { usualSlope } from './standing';
 
 /** Reeds that nobody has built: where each stands, how it follows the breath and what a stroke does to it, by a seed. */
@@ -83,12 +84,13 @@ export function reedSound(
 	});
 }
 
-/** How far above an auxiliary reed this player's bends end, in cents. */
-const bendsAbove = ({ seed }: ReedTwin) => 50 + 8 * createRandom(numberFor(seed, 6_007)).normal();
+/** How far above the reed beneath them this player's bends end, in cents. */
+const bendsAbove = ({ seed }: ReedTwin, by: keyof BendFloors) =>
+	USUAL_FLOORS[by] + 8 * createRandom(numberFor(seed, by === 'auxiliary' ? 6_007 : 6_011)).normal();
 
-/** What sounds when a reed is bent down to its floor over the reed beneath it. @param beneath an auxiliary reed's group */
+/** What sounds when a reed is bent down to its floor over the reed beneath it. @param beneath that reed's group */
 export function bendSound(of: Parameters<typeof reedSound>[0], beneath: number, times: number): readonly LastingTone[] {
-	const above = bendsAbove(of.twin);
+	const above = bendsAbove(of.twin, reedPlaceOf(beneath).role === 'auxiliary' ? 'auxiliary' : 'reed');
 	return reedSound(of, [beneath], 'normal', times).map((tone) => ({
 		...tone,
 		pitch: tone.pitch * 2 ** (above / 1200)

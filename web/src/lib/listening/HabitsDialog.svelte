@@ -1,5 +1,6 @@
 <script lang="ts">
 	import { ALL_PARTIALS, HIGHEST_LISTENED, MOMENTS, USUAL_HABITS, type ListeningHabits } from '@fendrel/core';
+	import { untrack } from 'svelte';
 	import { Dialog } from '@skeletonlabs/skeleton-svelte';
 	import DialogSheet from '$lib/ui/DialogSheet.svelte';
 	import { sent } from '$lib/device/send';
@@ -20,7 +21,8 @@
 	const drafted = (from: ListeningHabits) => from.map(({ partial, moment }) => ({ partial, moment: String(moment) }));
 	$effect(() => {
 		if (!open) return;
-		draft = drafted(habits);
+		// What arrives while it is open takes nothing from what is being chosen.
+		draft = untrack(() => drafted(habits));
 		problem = undefined;
 	});
 	async function keep() {

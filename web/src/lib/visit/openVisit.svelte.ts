@@ -160,8 +160,11 @@ export abstract class OpenVisit<Instrument extends BookInstrument = BookInstrume
 	/** Opened from the device: what it holds may be old, also of the instrument. */
 	private async askWhole(signal: AbortSignal): Promise<boolean> {
 		const { visitId } = this.record;
+		const { habits } = this.about;
 		const answer = await connection.ask<VisitBundle>(`/api/visits/${visitId}/bundle`, { signal });
 		if (answer.kind !== 'told') return this.isUnknown(answer);
+		// Kept while it was on its way: the answer may be older, and is asked for again.
+		if (this.about.habits !== habits) return true;
 		const { visit } = answer.body;
 		const about = withTimes(answer.body.about) as InstrumentBook<Instrument>;
 		if (visit.id !== visitId) return this.goOnIn(visit.id);

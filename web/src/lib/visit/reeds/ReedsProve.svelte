@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { onMount, untrack } from 'svelte';
-	import { bendFloor, BREATHS, noteName } from '@fendrel/core';
+	import { BREATHS } from '@fendrel/core';
 	import { goto } from '$app/navigation';
 	import ReedPlates from '$lib/charts/ReedPlates.svelte';
 	import ReedStrip from '$lib/charts/ReedStrip.svelte';
@@ -13,6 +13,7 @@
 	import VisitFrame from '../VisitFrame.svelte';
 	import BreathButtons from '$lib/tones/BreathButtons.svelte';
 	import { BREATH_WORDS } from '$lib/tones/breaths';
+	import { bendsNow } from './bendsNow';
 	import { expectedOf, provedReeds, type Proved } from './proofs';
 	import ListeningStatus from './ListeningStatus.svelte';
 	import ReedListening from './ReedListening.svelte';
@@ -21,7 +22,7 @@
 	import { beatWords } from './reedWords';
 
 	let { open }: { open: ReedVisit } = $props();
-	const { visit, reeds, body } = $derived(open);
+	const { visit, reeds } = $derived(open);
 	const proofs = $derived(provedReeds(open));
 	const proof = untrack(
 		() =>
@@ -59,32 +60,7 @@
 				? `Sound ${due.name} together, ${BREATH_WORDS[proof.breath].toLowerCase()}, for two seconds.`
 				: ''
 	);
-	/** How far each hole bends, by what is known of this player. */
-	const bends = $derived(
-		body.layout.holes.flatMap(({ blow, draw }, i) => {
-			const hole = i + 1;
-			const beneath = body.auxiliaries.find((each) => each.hole === hole);
-			const [plate, higher, lower] =
-				(blow ?? -99) > (draw ?? -99) ? (['Blow', blow, draw] as const) : (['Draw', draw, blow] as const);
-			if (higher === null) return [];
-			const auxiliary = beneath && reeds.find((reed) => reed.role === 'auxiliary' && reed.hole === hole);
-			const standing =
-				auxiliary?.standing && 100 * auxiliary.note + 1200 * Math.log2(auxiliary.standing.pitch / auxiliary.nominal);
-			const floor = bendFloor(
-				{
-					higher: 100 * (beneath ? beneathHigher(beneath.plate, i) : higher),
-					lower: lower === null || beneath ? undefined : 100 * lower,
-					auxiliary: beneath ? (standing ?? 100 * beneath.wanted - open.floors.auxiliary) : undefined
-				},
-				open.floors
-			);
-			if (floor === undefined) return [];
-			const name = beneath ? `${beneath.plate === 'blow' ? 'Blow' : 'Draw'} ${hole}` : `${plate} ${hole}`;
-			const note = Math.round(floor / 100);
-			return [{ name, to: noteName(body.tonic + note), by: floor - 100 * note }];
-		})
-	);
-	const beneathHigher = (plate: 'blow' | 'draw', i: number) => body.layout.holes[i][plate] ?? 0;
+	const bends = $derived(bendsNow(open));
 
 	const KEYS = [
 		{ keys: '1 2 3', does: 'blow softly, as one plays, hard (simulated reeds)' },
@@ -174,12 +150,18 @@
 				</div>
 			{/if}
 			{#if bends.length}
-				<h2><b>How far does each bend?</b> <span>where a bend ends, by what is known of this player</span></h2>
-				<p class="bends">
-					{#each bends as { name, to, by } (name)}<span
-							>{name} <b>{to}</b>{Math.abs(by) > 15 ? ` ${by > 0 ? '+' : '−'}${Math.abs(by).toFixed(0)}` : ''}</span
-						>{/each}
-				</p>
+				<h2>
+					<b>How far does each bend?</b>
+					<span>where it ends: as it was read, or as this player’s bends usually end</span>
+				</h2>
+				<div class="list" aria-label="Bends" role="group">
+					{#each bends as { name, ends, isRead, beneath } (name)}
+						<button type="button" class:still={isRead} onclick={() => setAgain(beneath)}>
+							<span>{name}</span>
+							<span><span class="mono">{ends}</span> <span class="soft">{isRead ? 'read' : 'expected'}</span></span>
+						</button>
+					{/each}
+				</div>
 			{/if}
 		{/snippet}
 	</TwoColumns>
@@ -239,10 +221,5 @@
 	.list [aria-pressed='true'] {
 		box-shadow: inset 3px 0 0 var(--ink);
 		font-weight: 700;
-	}
-	.bends {
-		display: flex;
-		flex-wrap: wrap;
-		gap: 0.2rem 1.4rem;
 	}
 </style>

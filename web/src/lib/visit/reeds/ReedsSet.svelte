@@ -173,6 +173,11 @@
 						An auxiliary reed: damp the reed above it while you read it, lift it out of its slot, and put it back inside
 						afterwards. Putty on its tip lowers it on trial. Where a bend ends with this player:
 						{open.floors.auxiliary.toFixed(0)} cents above it.
+					</p>
+				{/if}
+				{#if bench.bend}
+					<p class="soft">
+						{open.family.groupName(bench.bend.bends)} bends down over this reed.
 						<button
 							type="button"
 							class="choice"

@@ -3,6 +3,7 @@ import { median } from 'd3-array';
 import { counted, flatOrSharp, inHz, listed } from '$lib/ui/format';
 import { intonationWords } from '../intonationWords';
 import type { ReedState, ReedVisit } from '../reedVisit.svelte';
+import { bendsNow } from './bendsNow';
 import { provedReeds } from './proofs';
 import { strokesWords } from './reedWords';
 
@@ -27,6 +28,7 @@ export function reedAccount(open: ReedVisit): readonly Line[] {
 		({ off, role }) => role !== 'auxiliary' && off !== undefined && Math.abs(off) > visit.tolerance
 	);
 	const proved = provedReeds(open).filter(({ heard }) => heard[1]);
+	const bends = bendsNow(open).flatMap(({ name, ends, isRead }) => (isRead ? [`${name} to ${ends}`] : []));
 	const rough = proved.filter(({ isStill }) => !isStill).map(({ name }) => name);
 	return [
 		['set', `${body.layout.name} on ${noteName(body.tonic)}`],
@@ -46,6 +48,7 @@ export function reedAccount(open: ReedVisit): readonly Line[] {
 				? `${counted(proved.length, 'octave or chord', 'octaves and chords')}${rough.length ? `; not still: ${listed(rough)}` : ', all still'}`
 				: 'nothing'
 		],
+		...(bends.length ? [['bends', bends.join(', ')] as const] : []),
 		['read with', open.setUp === 'block' ? 'covers off, sealed block' : 'covers on']
 	];
 }

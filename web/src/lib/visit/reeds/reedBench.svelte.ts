@@ -4,8 +4,8 @@ import {
 	hz,
 	nearestNote,
 	noteName,
+	bendsOf,
 	bendSound,
-	reedGroup,
 	reedSound,
 	reedSounder,
 	type Hz,
@@ -32,8 +32,8 @@ export interface ReedNotice {
 
 /** A reading this far from the due reed is another one's, in cents. */
 const ANOTHERS = 70;
-/** A bend over an auxiliary reed ends between these above it, in cents: nearer it is the reed itself. */
-const FLOOR = { least: 12, most: 150 } as const;
+/** A bend ends between these above the reed beneath it, in cents: nearer it is that reed itself. */
+const FLOORS = { auxiliary: { least: 12, most: 150 }, reed: { least: 25, most: 200 } } as const;
 /** Seconds of a tone that are shown. */
 const SHOWN = 8;
 export const movedReeds = ({ moved }: Pick<ReedVisit, 'moved'>) =>
@@ -71,8 +71,10 @@ export class ReedBench {
 		this.due = all.find((group) => group === place) ?? all[0] ?? 0;
 	}
 
-	/** What is heard next is the floor of a bend over the due reed, an auxiliary one. */
+	/** What is heard next is the floor of a bend over the due reed. */
 	isBending = $state(false);
+	/** The bend that ends over the due reed. */
+	readonly bend = $derived.by(() => bendsOf(this.open.body).find(({ beneath }) => beneath === this.due));
 
 	/** Begins; @returns what ends it */
 	begin(): () => void {
@@ -232,20 +234,21 @@ export class ReedBench {
 	/** A bend that was played down to its floor: where this player's bends end is learned from it. */
 	private bent({ pitch }: LastingReading): void {
 		const { open, due } = this;
+		const { bend } = this;
 		const reed = this.reed!;
-		if (!reed.standing) return;
-		const own = reedGroup(reed.hole, reed.plate);
+		if (!reed.standing || !bend) return;
+		const { least, most } = FLOORS[bend.by];
 		const above = centsBetween(reed.standing.pitch, pitch);
-		if (above < FLOOR.least || above > FLOOR.most) {
+		if (above < least || above > most) {
 			this.notice = {
-				text: `That was no bend over ${reed.name}. Bend ${open.family.groupName(own)} down to where it ends.`
+				text: `That was no bend over ${reed.name}. Bend ${open.family.groupName(bend.bends)} down to where it ends.`
 			};
 			return;
 		}
 		this.isBending = false;
-		open.record.act({ do: 'bent', group: own, beneath: due, floor: pitch, over: reed.standing.pitch });
-		const off = centsBetween(reed.nominal, pitch);
-		this.notice = { text: `The bend ends ${flatOrSharp(off)} of ${reed.noteName}.` };
+		open.record.act({ do: 'bent', group: bend.bends, beneath: due, floor: pitch, over: reed.standing.pitch });
+		const { note, off } = nearestNote(pitch, hz(open.visit.a4));
+		this.notice = { text: `The bend ends ${flatOrSharp(off)} of ${noteName(note)}.` };
 	}
 
 	/** The reed that a pitch belongs to; the due one where it may be its. */
