@@ -17,6 +17,8 @@ const CORE_ORDER = [
 	'setting',
 	'proving',
 	'reeds',
+	'frets',
+	'ensembles',
 	'drills',
 	'families'
 ];

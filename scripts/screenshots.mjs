@@ -172,7 +172,7 @@ try {
 	await page.goto('/instruments?find=harp+3');
 	await page.getByRole('link', { name: 'Ferry band, harp 3 in C' }).click();
 	await page.getByRole('button', { name: 'Go on with the visit' }).click();
-	await page.getByTestId('reed-off').waitFor();
+	await page.getByTestId('tone-off').waitFor();
 	const harp = new URL(page.url()).pathname.replace('/set', '');
 	await page.goto(`${harp}/plan`);
 	await page.getByTestId('verdict').waitFor();

@@ -179,7 +179,7 @@ test('a reed of another hole, a key that was changed, pages that only keyboards 
 	await expect(due(page)).toContainText('Blow 8');
 	const visit = new URL(page.url()).pathname.replace(/\/set$/, '');
 	await page.goto(`${visit}/plan/curve`);
-	await expect(page.getByText('Free reeds have no such page.')).toBeVisible();
+	await expect(page.getByText('This instrument has no such page.')).toBeVisible();
 	await page.goto(`${visit}/plan/plate`);
 	await expect(page.getByRole('img', { name: /Blow plate at its size, 7.5 mm/ })).toBeVisible();
 	await page.goto(`${visit}/plan`);

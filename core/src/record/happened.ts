@@ -1,6 +1,7 @@
 import { AUDIBLE } from '../units/pitch';
 import type { ArrivalAct } from './brief';
 import type { ClosingAct } from './closing';
+import type { FretMoved, PlannedFrets, WolfNote } from './fretActs';
 import type { Bent, Breath, Filed, Lasting, PlannedIntonation } from './reedActs';
 import type { SounderId } from './sounder';
 
@@ -86,6 +87,8 @@ export interface PlanVersion {
 	readonly order?: PlannedOrder | null;
 	/** Of free reeds; null, or not said: strings, or every reed equal. */
 	readonly intonation?: PlannedIntonation | null;
+	/** Of frets; null, or not said: as usual. */
+	readonly frets?: PlannedFrets | null;
 }
 
 /** A note that is brought so many cents above its target, or below: to its neighbours' level. */
@@ -153,7 +156,8 @@ export const PLAN_FIELDS = [
 	'raise',
 	'touch',
 	'order',
-	'intonation'
+	'intonation',
+	'frets'
 ] as const;
 export type PlanField = (typeof PLAN_FIELDS)[number];
 
@@ -224,6 +228,8 @@ export type Act = Happened &
 		| ({ readonly do: 'chord' } & HeardChord)
 		| ({ readonly do: 'filed' } & Filed)
 		| ({ readonly do: 'bent' } & Bent)
+		| ({ readonly do: 'fretMoved' } & FretMoved)
+		| ({ readonly do: 'wolf' } & WolfNote)
 		/** What a raise has told of the piano: the next one begins with it. */
 		| { readonly do: 'learned'; readonly learned: LearnedRaise }
 		| ArrivalAct

@@ -1,7 +1,10 @@
 import type { SounderId } from './sounder';
 
 /** How a reed is held while it is read: on a sealed block, or with its covers on, as it is played. The two are not compared. */
-export const SET_UPS = ['block', 'covers'] as const;
+export const REED_SET_UPS = ['block', 'covers'] as const;
+export type ReedSetUp = (typeof REED_SET_UPS)[number];
+/** All else is read as it is played. */
+export const SET_UPS = [...REED_SET_UPS, 'played'] as const;
 export type SetUp = (typeof SET_UPS)[number];
 
 /** How hard one blows or draws. */

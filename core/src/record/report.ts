@@ -68,6 +68,9 @@ export interface VisitReport extends Written {
 	/** Reeds that were filed, and bends that were played, in order. */
 	readonly filed: readonly ActOf<'filed'>[];
 	readonly bent: readonly ActOf<'bent'>[];
+	/** Tied frets that were moved, and wolf notes, in order. */
+	readonly fretMoved: readonly ActOf<'fretMoved'>[];
+	readonly wolves: readonly ActOf<'wolf'>[];
 	/** Chords that were played: of each the last time. */
 	readonly chords: readonly At<HeardChord>[];
 	/** Events of each sounder in order of happening. */
@@ -96,6 +99,8 @@ export const EMPTY_REPORT: VisitReport = {
 	heard: [],
 	filed: [],
 	bent: [],
+	fretMoved: [],
+	wolves: [],
 	chords: [],
 	ofSounder: new Map(),
 	resting: new Map(),
@@ -196,7 +201,18 @@ function wholeOf(
 ): Written &
 	Pick<
 		VisitReport,
-		'place' | 'stage' | 'finishedAt' | 'arrival' | 'closing' | 'marks' | 'heard' | 'filed' | 'bent' | 'chords'
+		| 'place'
+		| 'stage'
+		| 'finishedAt'
+		| 'arrival'
+		| 'closing'
+		| 'marks'
+		| 'heard'
+		| 'filed'
+		| 'bent'
+		| 'fretMoved'
+		| 'wolves'
+		| 'chords'
 	> {
 	const standing = report.ofVisit.filter(({ id }) => !isUndone(report, id));
 	const of = <Kind extends Act['do']>(kind: Kind) => standing.filter((act): act is ActOf<Kind> => act.do === kind);
@@ -211,6 +227,8 @@ function wholeOf(
 		heard: lastHeard(of('heard')),
 		filed: of('filed'),
 		bent: of('bent'),
+		fretMoved: of('fretMoved'),
+		wolves: of('wolf'),
 		chords: [...new Map(of('chord').map((each) => [`${each.root} ${each.kind}`, each])).values()]
 	};
 }

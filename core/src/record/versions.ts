@@ -76,7 +76,8 @@ const VALUES: Record<PlanField, (plan: PlanVersion) => Partial<PlanVersion>> = {
 	raise: ({ raise = null }) => ({ raise }),
 	touch: ({ touch = null }) => ({ touch }),
 	order: ({ order = null }) => ({ order }),
-	intonation: ({ intonation = null }) => ({ intonation })
+	intonation: ({ intonation = null }) => ({ intonation }),
+	frets: ({ frets = null }) => ({ frets })
 };
 const isSame = (one: object, other: object) => JSON.stringify(one) === JSON.stringify(other);
 

@@ -11,9 +11,14 @@ export class Drone {
 	private readonly oscillator: OscillatorNode;
 	private readonly gain: GainNode;
 
-	/** @param overhears what hears it where there is no microphone */
-	constructor(context: BaseAudioContext, pitch: number, lifetime: AbortSignal, overhears: AudioNode | undefined) {
-		this.gain = new GainNode(context, { gain: LEVEL });
+	/** @param told what hears it where there is no microphone, and how loud it is: 1 as usual */
+	constructor(
+		context: BaseAudioContext,
+		pitch: number,
+		lifetime: AbortSignal,
+		{ overhears, loudness }: { readonly overhears: AudioNode | undefined; readonly loudness: number }
+	) {
+		this.gain = new GainNode(context, { gain: LEVEL * loudness });
 		const imag = Float32Array.from(HARMONICS);
 		const wave = context.createPeriodicWave(new Float32Array(imag.length), imag);
 		this.oscillator = new OscillatorNode(context, { frequency: pitch, type: 'custom', periodicWave: wave });

@@ -4,12 +4,12 @@ import type { LastingTasks } from '$lib/workers/lasting';
 import { lastingWorker } from '$lib/workers/lasting.client';
 import { handing } from '$lib/workers/protocol';
 import { onEnd } from './lifetime';
-import { SimulatedReed } from './simulatedReed';
+import { SimulatedTones } from './simulatedTones';
 import { SoundInput, type Ears, type OpenSound } from './soundInput.svelte';
 
 /** What is listened to: tones that are known and sound together. */
 export class TogetherListening extends SoundInput {
-	simulated = $state.raw<SimulatedReed | undefined>();
+	simulated = $state.raw<SimulatedTones | undefined>();
 	private worker: WorkerClient<LastingTasks> | undefined;
 
 	constructor(
@@ -36,7 +36,7 @@ export class TogetherListening extends SoundInput {
 	}
 
 	protected opened({ context, input, lifetime, microphone }: OpenSound): void {
-		if (!microphone) this.simulated = new SimulatedReed(context, input, lifetime);
+		if (!microphone) this.simulated = new SimulatedTones(context, input, lifetime);
 	}
 
 	protected closed(): void {

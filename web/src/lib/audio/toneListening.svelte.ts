@@ -5,12 +5,12 @@ import { lastingWorker } from '$lib/workers/lasting.client';
 import { handing } from '$lib/workers/protocol';
 import { Drone } from './drone';
 import { onEnd } from './lifetime';
-import { SimulatedReed } from './simulatedReed';
+import { SimulatedTones } from './simulatedTones';
 import { SoundInput, type Ears, type OpenSound } from './soundInput.svelte';
 
 /** What is listened to: tones that are kept going. */
 export class ToneListening extends SoundInput {
-	simulated = $state.raw<SimulatedReed | undefined>();
+	simulated = $state.raw<SimulatedTones | undefined>();
 	private worker: WorkerClient<LastingTasks> | undefined;
 	private sound: OpenSound | undefined;
 	private drone: Drone | undefined;
@@ -35,7 +35,7 @@ export class ToneListening extends SoundInput {
 
 	protected opened(sound: OpenSound): void {
 		const { context, input, lifetime, microphone } = (this.sound = sound);
-		if (!microphone) this.simulated = new SimulatedReed(context, input, lifetime);
+		if (!microphone) this.simulated = new SimulatedTones(context, input, lifetime);
 	}
 
 	protected closed(): void {
@@ -43,13 +43,14 @@ export class ToneListening extends SoundInput {
 	}
 
 	/** Holds a tone to tune against, and hears what sounds beside it; undefined: no longer. */
-	hold(pitch: number | undefined): void {
+	hold(pitch: number | undefined, loudness = 1): void {
 		this.drone?.end();
 		this.drone = undefined;
 		this.worker?.run('drone', pitch ?? null).catch((fault: unknown) => isGivenUp(fault) || this.stop('no sound'));
 		const { sound } = this;
 		if (!sound || pitch === undefined) return;
-		this.drone = new Drone(sound.context, pitch, sound.lifetime, sound.microphone ? undefined : sound.input);
+		const overhears = sound.microphone ? undefined : sound.input;
+		this.drone = new Drone(sound.context, pitch, sound.lifetime, { overhears, loudness });
 	}
 
 	private hear(events: readonly ToneEvent[]): void {

@@ -1,7 +1,6 @@
 <script lang="ts">
-	import { scaleLinear } from 'd3-scale';
 	import type { Snippet } from 'svelte';
-	import { signed } from '$lib/ui/format';
+	import GroupStrip from './GroupStrip.svelte';
 	import type { ShownReed } from './reedPlates';
 
 	interface Props {
@@ -10,101 +9,19 @@
 		onselect?: (group: number) => void;
 		hint?: Snippet;
 	}
-	let { reeds, current, onselect, hint }: Props = $props();
-	const HEIGHT = 74;
-	const MIDDLE = 30;
-	/** Cents that fill a column. */
-	const MOST = 15;
-	let width = $state(1200);
-	const cell = $derived(width / Math.max(1, reeds.length));
-	const y = scaleLinear()
-		.domain([-MOST, MOST])
-		.range([MIDDLE + 26, MIDDLE - 26])
-		.clamp(true);
+	let { reeds, ...rest }: Props = $props();
 	const ROLES = { own: '', slide: 's', auxiliary: 'a', second: '2' } as const;
-	const short = ({ plate, hole, role }: ShownReed) => `${plate === 'blow' ? 'b' : 'd'}${hole}${ROLES[role]}`;
-	const said = ({ name, noteName, off, state }: (typeof reeds)[number]) =>
-		`${name}, ${noteName}: ${off === undefined ? 'not read' : `${signed(off)} cents`}${state === 'set' ? ', set' : ''}`;
+	const columns = $derived(
+		reeds.map(({ group, off, state, plate, hole, role, name, noteName }) => ({
+			...{ group, off, state, said: `${name}, ${noteName}` },
+			short: `${plate === 'blow' ? 'b' : 'd'}${hole}${ROLES[role]}`
+		}))
+	);
 </script>
 
-<div class="strip">
-	<p class="heading">
-		<span class="soft">Cents from target, reed by reed: blow, then draw; filled: set, dashed: not read</span>
-		{@render hint?.()}
-	</p>
-	<div bind:clientWidth={width}>
-		<svg height={HEIGHT} role="group" aria-label="All reeds">
-			<line x1="0" x2={width} y1={MIDDLE} y2={MIDDLE} />
-			{#each reeds as reed, i (reed.group)}
-				{@const x = i * cell}
-				<g
-					class={reed.state}
-					class:due={reed.group === current}
-					role={onselect ? 'button' : 'img'}
-					aria-label={said(reed)}
-					onclick={() => onselect?.(reed.group)}
-				>
-					<rect class="cell" x={x + 1} y="2" width={Math.max(1, cell - 2)} height={2 * (MIDDLE - 2)} />
-					{#if reed.off !== undefined}
-						<rect
-							class="bar {reed.off > 0 ? 'sharp' : 'flat'}"
-							x={x + cell * 0.3}
-							y={Math.min(MIDDLE, y(reed.off))}
-							width={cell * 0.4}
-							height={Math.max(1.5, Math.abs(y(reed.off) - MIDDLE))}
-						/>
-					{/if}
-					{#if cell > 18}<text x={x + cell / 2} y={HEIGHT - 3} text-anchor="middle">{short(reed)}</text>{/if}
-				</g>
-			{/each}
-		</svg>
-	</div>
-</div>
-
-<style>
-	.strip {
-		border-top: 1px solid var(--line);
-		padding: 0.3rem 1.5rem 0.4rem;
-	}
-	.heading {
-		display: flex;
-		justify-content: space-between;
-		gap: 1rem;
-		font-size: 0.85rem;
-	}
-	svg {
-		display: block;
-		width: 100%;
-	}
-	line {
-		stroke: var(--felt);
-	}
-	text {
-		font-size: 12px;
-		font-family: var(--mono);
-		fill: var(--soft);
-	}
-	.cell {
-		fill: transparent;
-		stroke: var(--line);
-	}
-	.unread .cell {
-		stroke-dasharray: 3 3;
-	}
-	.set .cell {
-		fill: var(--felt-wash);
-	}
-	.due .cell {
-		stroke: var(--ink);
-		stroke-width: 2.5;
-	}
-	g[role='button'] {
-		cursor: pointer;
-	}
-	.bar.sharp {
-		fill: var(--sharp);
-	}
-	.bar.flat {
-		fill: var(--flat);
-	}
-</style>
+<GroupStrip
+	{columns}
+	heading="Cents from target, reed by reed: blow, then draw; filled: set, dashed: not read"
+	label="All reeds"
+	{...rest}
+/>

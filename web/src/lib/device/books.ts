@@ -1,3 +1,4 @@
+import { isKeyboardKind } from '@fendrel/core';
 import type {
 	At,
 	Brief,
@@ -9,6 +10,9 @@ import type {
 	MovedPins,
 	NextVisit,
 	Pace,
+	Neck,
+	NeckTwin,
+	PlannedFrets,
 	PlannedIntonation,
 	SectionId,
 	Stage,
@@ -41,6 +45,8 @@ export interface LastVisit {
 	readonly stretch: Stretch;
 	/** Of free reeds. */
 	readonly intonation?: PlannedIntonation;
+	/** Of strings over frets. */
+	readonly frets?: PlannedFrets;
 	/** As notes were left: cents from equal temperament at its A4, its temperament taken out. */
 	readonly left: readonly { readonly note: number; readonly cents: number }[];
 }
@@ -82,7 +88,12 @@ export interface ReedInstrument extends AnyInstrument {
 	readonly reeds: ReedSet;
 	readonly twin: ReedTwin;
 }
-export type BookInstrument = KeyboardInstrument | ReedInstrument;
+export interface FretInstrument extends AnyInstrument {
+	readonly kind: 'frets';
+	readonly neck: Neck;
+	readonly twin: NeckTwin;
+}
+export type BookInstrument = KeyboardInstrument | ReedInstrument | FretInstrument;
 
 export interface InstrumentBook<Instrument extends BookInstrument = BookInstrument> {
 	readonly instrument: Instrument;
@@ -113,9 +124,11 @@ export interface InstrumentBook<Instrument extends BookInstrument = BookInstrume
 }
 
 export const isKeyboardBook = (book: InstrumentBook): book is InstrumentBook<KeyboardInstrument> =>
-	book.instrument.kind !== 'reeds';
+	isKeyboardKind(book.instrument.kind);
 export const isReedBook = (book: InstrumentBook): book is InstrumentBook<ReedInstrument> =>
 	book.instrument.kind === 'reeds';
+export const isFretBook = (book: InstrumentBook): book is InstrumentBook<FretInstrument> =>
+	book.instrument.kind === 'frets';
 
 export interface VisitBook {
 	readonly id: string;

@@ -6,6 +6,7 @@
 	import { isSignedOut, keepUnsent, takeUnsent } from '$lib/ui/unsent';
 	import { KIND_NAMES } from '$lib/tuning/kinds';
 	import { ANOTHER_PLACE, asTyped } from './placeChoice';
+	import NeckFieldsForm from './NeckFieldsForm.svelte';
 	import ReedFieldsForm from './ReedFieldsForm.svelte';
 	import type { AlikePlace, InstrumentForm } from './instrumentForm';
 
@@ -104,7 +105,10 @@
 		>
 		{@render problem($errors.usualA4)}
 	</label>
-	{#if $form.kind === 'reeds'}<ReedFieldsForm {form} {errors} />{:else}
+	{#if $form.kind === 'reeds'}<ReedFieldsForm {form} {errors} />{:else if $form.kind === 'frets'}<NeckFieldsForm
+			{form}
+			{errors}
+		/>{:else}
 		<label class="field">
 			<span>Lowest note</span>
 			<input class="input" name="lowest" bind:value={$form.lowest} aria-invalid={!!$errors.lowest} />

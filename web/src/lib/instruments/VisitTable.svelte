@@ -1,5 +1,7 @@
 <script lang="ts">
-	import { inHz, onShortDay, signed } from '$lib/ui/format';
+	import { isKeyboardKind, type InstrumentKind } from '@fendrel/core';
+	import { familyOfKind } from '$lib/tuning/kinds';
+	import { capital, inHz, onShortDay, signed } from '$lib/ui/format';
 	import ScrollTable from '$lib/ui/ScrollTable.svelte';
 	import { paperHref, type Paper } from '$lib/record/papers';
 
@@ -18,11 +20,13 @@
 		instrumentId: string;
 		/** Whether who looks may open a visit. */
 		mayWork: boolean;
-		/** Free reeds have no temperament, no A4 of their own, and other papers. */
-		isReeds?: boolean;
+		/** Reeds and frets have no A4 of their own, and other papers; reeds have no temperament either. */
+		kind: InstrumentKind;
 	}
-	let { visits, instrumentId, mayWork, isReeds = false }: Props = $props();
-	const papers = $derived<readonly Paper[]>(isReeds ? [] : ['report', 'card']);
+	let { visits, instrumentId, mayWork, kind }: Props = $props();
+	const isReeds = $derived(kind === 'reeds');
+	const isKeyboard = $derived(isKeyboardKind(kind));
+	const papers = $derived<readonly Paper[]>(isKeyboard ? ['report', 'card'] : []);
 </script>
 
 <ScrollTable label="Visits">
@@ -32,8 +36,8 @@
 				<th>Day</th>
 				{#if !isReeds}<th>Temperament</th>{/if}
 				<th class="figure">Found, cents</th>
-				{#if !isReeds}<th class="figure">A4 left, Hz</th>{/if}
-				<th class="figure">{isReeds ? 'Reeds' : 'Notes'} set</th>
+				{#if isKeyboard}<th class="figure">A4 left, Hz</th>{/if}
+				<th class="figure">{capital(familyOfKind(kind).group.many)} set</th>
 				<th class="figure">Mean move, cents</th>
 				<th>Papers</th>
 				<th>Note</th>
@@ -49,11 +53,11 @@
 					</td>
 					{#if !isReeds}<td>{visit.temperament}</td>{/if}
 					<td class="figure">{visit.found === undefined ? '–' : signed(visit.found)}</td>
-					{#if !isReeds}<td class="figure">{visit.a4Left === undefined ? '–' : inHz(visit.a4Left)}</td>{/if}
+					{#if isKeyboard}<td class="figure">{visit.a4Left === undefined ? '–' : inHz(visit.a4Left)}</td>{/if}
 					<td class="figure">{visit.notesSet}</td>
 					<td class="figure">{visit.movedMean === undefined ? '–' : visit.movedMean.toFixed(1)}</td>
 					<td class="papers"
-						>{#if isReeds && mayWork}<a href="/visits/{visit.id}/close/card"
+						>{#if !isKeyboard && mayWork}<a href="/visits/{visit.id}/close/card"
 								>card<span class="sr-only"> of {onShortDay(visit.startedAt)}</span></a
 							>{/if}{#each papers as paper (paper)}<a href={paperHref(visit.id, paper)} download
 								>{paper}<span class="sr-only"> of {onShortDay(visit.startedAt)}</span></a

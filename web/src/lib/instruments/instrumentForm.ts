@@ -1,5 +1,6 @@
 import { INSTRUMENT_KINDS, parseNote } from '@fendrel/core';
 import { z } from 'zod';
+import { neckFields, neckFrom } from './neckForm';
 import { reedFields, reedSetFrom } from './reedForm';
 import { a4Field, limitedText } from '$lib/ui/fields';
 
@@ -33,6 +34,7 @@ export const instrumentSchema = z
 		usualA4: a4Field,
 		notes: limitedText(NOTES_LIMIT),
 		...reedFields,
+		...neckFields,
 		/** Which version the form was filled from. */
 		version: z.coerce.number().int().min(0).default(0)
 	})
@@ -40,6 +42,11 @@ export const instrumentSchema = z
 		const { kind, lowest, highest } = form;
 		if (kind === 'reeds') {
 			const told = reedSetFrom(form);
+			if ('field' in told) context.addIssue({ code: 'custom', path: [told.field], message: told.text });
+			return;
+		}
+		if (kind === 'frets') {
+			const told = neckFrom(form);
 			if ('field' in told) context.addIssue({ code: 'custom', path: [told.field], message: told.text });
 			return;
 		}

@@ -14,7 +14,7 @@ export const counter = z
 	.min(0)
 	.max(2 ** 31 - 1);
 /** A group's number: a note, a reed, a string; numbered in the family's own way. */
-export const groupNumber = z.number().int().min(-999).max(999);
+export const groupNumber = z.number().int().min(-999).max(2999);
 /** By a device's clock, which may be years off: only the server's time is stored. */
 export const moment = z.coerce.date();
 

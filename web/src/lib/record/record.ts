@@ -27,6 +27,7 @@ import { NOTE_LIMIT } from '$lib/ui/limits';
 import { act, counter, groupNumber, moment, sounder, word } from './actFields';
 import { arrivalActs } from './arrivalActs';
 import { closingActs } from './closingActs';
+import { fretActs, fretsSchema } from './fretActs';
 import { breath, intonationSchema, lastingSchema, reedActs } from './reedActs';
 import { FORMAT } from './format';
 
@@ -145,7 +146,8 @@ const planSchema = z
 			.nullable()
 			.default(null),
 		order: order.nullable().default(null),
-		intonation: intonationSchema.nullable().optional()
+		intonation: intonationSchema.nullable().optional(),
+		frets: fretsSchema.nullable().optional()
 	})
 	.refine(({ curveId, lead }) => curveId === null || lead === null, 'A plan has one curve.');
 
@@ -243,6 +245,7 @@ const sentActSchema = z.discriminatedUnion('do', [
 		})
 	}),
 	...reedActs,
+	...fretActs,
 	...arrivalActs,
 	...closingActs
 ]);

@@ -17,10 +17,10 @@ export async function instrumentOr404(workshopId: string, id: string): Promise<I
 	return orNotFound(await byId(id, () => getInstrument(workshopId, id)), 'instrument');
 }
 
-/** An instrument with strings: what is asked of it has no meaning for free reeds. */
+/** A keyboard: what is asked of it has no meaning for other families. */
 export async function strungOr404(workshopId: string, id: string): Promise<StrungInstrument> {
 	const instrument = await instrumentOr404(workshopId, id);
-	return isStrung(instrument) ? instrument : error(404, { message: `${instrument.name} has no strings.` });
+	return isStrung(instrument) ? instrument : error(404, { message: `${instrument.name} has no keyboard.` });
 }
 
 export async function temperamentOr404(workshopId: string, slug: string): Promise<StoredTemperament> {

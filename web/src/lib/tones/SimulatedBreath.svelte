@@ -1,11 +1,11 @@
 <script lang="ts">
 	import { hz, layoutById, octavesOf, placedReeds, reedGroup, reedNote, reedSound, type ReedSet } from '@fendrel/core';
-	import type { SimulatedReed } from '$lib/audio/simulatedReed';
+	import type { SimulatedTones } from '$lib/audio/simulatedTones';
 	import BreathButtons from './BreathButtons.svelte';
 	import { WAYS_TO_BLOW, type WayToBlow } from './breaths';
 
 	interface Props {
-		reed: SimulatedReed;
+		reed: SimulatedTones;
 		a4: number;
 	}
 	let { reed, a4 }: Props = $props();
@@ -25,7 +25,7 @@
 
 	function blow(way: WayToBlow) {
 		const groups = isPaired && partner !== undefined ? [chosen, partner] : [chosen];
-		void reed.blow(reedSound({ twin: TWIN, set: SET, a4: hz(a4), moved: {} }, groups, way, ++times));
+		void reed.sound(reedSound({ twin: TWIN, set: SET, a4: hz(a4), moved: {} }, groups, way, ++times));
 	}
 </script>
 

@@ -1,4 +1,4 @@
-import { FAMILIES, type InstrumentKind } from '@fendrel/core';
+import { FAMILIES, isKeyboardKind, type InstrumentKind } from '@fendrel/core';
 import { counted } from '$lib/ui/format';
 
 export const KIND_NAMES: Record<InstrumentKind, string> = {
@@ -6,11 +6,15 @@ export const KIND_NAMES: Record<InstrumentKind, string> = {
 	upright: 'Upright piano',
 	fortepiano: 'Fortepiano',
 	harpsichord: 'Harpsichord',
-	reeds: 'Free reeds'
+	reeds: 'Free reeds',
+	frets: 'Strings over frets'
 };
 
-/** Notes or reeds, as many as there are: "7 reeds". */
+/** The family that a kind belongs to. */
+export const familyOfKind = (kind: InstrumentKind) => FAMILIES[isKeyboardKind(kind) ? 'keyboard' : kind];
+
+/** Notes, reeds or strings, as many as there are: "7 reeds". */
 export function groupsCounted(count: number, kind: InstrumentKind): string {
-	const { one, many } = FAMILIES[kind === 'reeds' ? 'reeds' : 'keyboard'].group;
+	const { one, many } = familyOfKind(kind).group;
 	return counted(count, one, many);
 }

@@ -1,4 +1,4 @@
-import { groupOf, PLAN_FIELDS, type Act, type Family, type Purpose, type SounderId } from '@fendrel/core';
+import { groupOf, noteName, PLAN_FIELDS, type Act, type Family, type Purpose, type SounderId } from '@fendrel/core';
 import { counted, listed } from '$lib/ui/format';
 import { pairName } from '$lib/ui/beats';
 import { FIELD_NAMES } from './fieldNames';
@@ -28,6 +28,10 @@ export function actWords(act: Act, { groupName }: Pick<Family<unknown>, 'groupNa
 			return `${name(act.sounders[0])}: ${counted(act.strokes, 'stroke')} at the ${act.end}`;
 		case 'bent':
 			return `${groupName(act.group)} bent`;
+		case 'fretMoved':
+			return `fret ${act.fret} moved`;
+		case 'wolf':
+			return `the wolf on ${noteName(act.note)}`;
 		case 'plan':
 			return `the plan: ${listed((act.wrote ?? PLAN_FIELDS).map((field) => FIELD_NAMES[field]))}`;
 		default:

@@ -49,7 +49,8 @@ export function firstPlan(book: InstrumentBook, visitId: string): Planned {
 			a4: last?.a4 ?? instrument.usualA4,
 			temperamentId: last?.temperamentId ?? equal.id,
 			tolerance: last?.tolerance ?? DEFAULT_TOLERANCE,
-			...(last?.intonation && { intonation: last.intonation })
+			...(last?.intonation && { intonation: last.intonation }),
+			...(last?.frets && { frets: last.frets })
 		},
 		curve
 	};

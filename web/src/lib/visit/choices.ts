@@ -14,6 +14,7 @@ import type { InstrumentBook } from '$lib/device/books';
 import { wishWords } from '$lib/tuning/curve';
 import { stretchOf } from '$lib/tuning/stretch';
 import { counted, inHz } from '$lib/ui/format';
+import { fretPlanOf, fretPlanWords } from './fretPlan';
 import { intonationWords } from './intonationWords';
 import { orderWords } from './orderWords';
 import type { PlanChanges } from './visitRecord.svelte';
@@ -41,6 +42,8 @@ export function choiceWords(
 			return orderWords(act.plan.order ?? USUAL_ORDER);
 		case 'intonation':
 			return act.plan.intonation ? intonationWords(act.plan.intonation) : 'every reed equal';
+		case 'frets':
+			return fretPlanWords(fretPlanOf(act.plan.frets));
 		default: {
 			const curve = curves.find(({ id }) => id === curveId);
 			return curve

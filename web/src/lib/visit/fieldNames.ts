@@ -10,5 +10,6 @@ export const FIELD_NAMES: Record<WrittenField, string> = {
 	touch: 'which notes are touched',
 	order: 'the order of work',
 	intonation: 'the intonation',
+	frets: 'how strings and frets are set',
 	note: 'the note for the record'
 };

@@ -1,37 +1,37 @@
+import { error } from '@sveltejs/kit';
 import { connection } from '$lib/device/connection.svelte';
-import { isKeyboardBook, isReedBook, withTimes, type VisitBundle } from '$lib/device/books';
+import { isFretBook, isKeyboardBook, isReedBook, withTimes, type VisitBundle } from '$lib/device/books';
 import { askWhoIsHere, signedInHere } from '$lib/device/owner';
 import { heldVisit, keepVisit, remembered, type HeldVisit } from '$lib/device/shelf';
+import { FretVisit } from './fretVisit.svelte';
 import { KeyboardVisit } from './keyboardVisit.svelte';
-import { error } from '@sveltejs/kit';
 import { ReedVisit } from './reedVisit.svelte';
 
 /** Why a visit does not open. */
 export type Unopened = { readonly status: number; readonly message: string; readonly advice?: string };
-
 /** A visit as the family of its instrument works on it. */
-function visitOn({ about, ...held }: HeldVisit, stale: boolean): KeyboardVisit | ReedVisit {
+export type FamilyVisit = KeyboardVisit | ReedVisit | FretVisit;
+
+function visitOn({ about, ...held }: HeldVisit, stale: boolean): FamilyVisit {
 	if (isKeyboardBook(about)) return new KeyboardVisit({ ...held, about }, stale);
 	if (isReedBook(about)) return new ReedVisit({ ...held, about }, stale);
+	if (isFretBook(about)) return new FretVisit({ ...held, about }, stale);
 	throw new RangeError(`visitOn: no family knows ${about.instrument.kind}`);
 }
 
-/** For pages that only keyboards have. */
-export function keyboardOnly(open: KeyboardVisit | ReedVisit): KeyboardVisit {
-	return open instanceof KeyboardVisit
+/** For pages that only one family has. @throws 404 */
+function only<Of extends FamilyVisit>(open: FamilyVisit, family: abstract new (...told: never[]) => Of): Of {
+	return open instanceof family
 		? open
-		: error(404, { message: 'Free reeds have no such page.', advice: 'Go on with the visit’s own stages.' });
+		: error(404, { message: 'This instrument has no such page.', advice: 'Go on with the visit’s own stages.' });
 }
-
-/** For pages that only free reeds have. */
-export function reedsOnly(open: KeyboardVisit | ReedVisit): ReedVisit {
-	return open instanceof ReedVisit
-		? open
-		: error(404, { message: 'A keyboard has no such page.', advice: 'Go on with the visit’s own stages.' });
-}
+export const keyboardOnly = (open: FamilyVisit): KeyboardVisit => only(open, KeyboardVisit);
+export const notKeyboard = (open: FamilyVisit): ReedVisit | FretVisit =>
+	open instanceof FretVisit ? open : only(open, ReedVisit);
+export const reedsOnly = (open: FamilyVisit): ReedVisit => only(open, ReedVisit);
 
 /** Opens a visit: from the device where that holds it, else from the server. */
-export async function openVisit(id: string): Promise<KeyboardVisit | ReedVisit | Unopened> {
+export async function openVisit(id: string): Promise<FamilyVisit | Unopened> {
 	if (!(await signedInHere())) await askWhoIsHere();
 	const held = await heldVisit(id).catch(() => undefined);
 	if (held) return visitOn(held, true);

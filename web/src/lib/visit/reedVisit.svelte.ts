@@ -11,6 +11,7 @@ import {
 	hz,
 	isReading,
 	openBite,
+	REED_SET_UPS,
 	reedNote,
 	reedPlaceOf,
 	reedSounder,
@@ -33,7 +34,7 @@ import {
 	type ReedSet,
 	type ReedStanding,
 	type ReedTarget,
-	type SetUp,
+	type ReedSetUp,
 	type BreathSlope,
 	type ReedEnd,
 	type StrokeSize
@@ -80,13 +81,15 @@ export class ReedVisit extends OpenVisit<ReedInstrument> {
 	readonly tunedTo: string = $derived.by(() => LEVEL_NAMES[this.intonation.level]);
 
 	/** Said on the page; else as the last reading was made. */
-	private saidSetUp: SetUp | undefined = $state();
+	private saidSetUp = $state<ReedSetUp | undefined>();
 	private readonly all: readonly Reading[] = $derived.by(() =>
 		standingEvents(this.record.report)
 			.filter(isReading)
 			.filter(({ lasting }) => lasting)
 	);
-	readonly setUp: SetUp = $derived.by(() => this.saidSetUp ?? this.all.at(-1)?.lasting?.setUp ?? 'block');
+	readonly setUp: ReedSetUp = $derived.by(
+		() => this.saidSetUp ?? REED_SET_UPS.find((each) => each === this.all.at(-1)?.lasting?.setUp) ?? 'block'
+	);
 	private readonly byGroup = $derived.by(() => {
 		const groups = new Map<number, Reading[]>();
 		for (const reading of this.all) {
@@ -155,7 +158,7 @@ export class ReedVisit extends OpenVisit<ReedInstrument> {
 	/** The lowest tonic in equal temperament, in Hz. */
 	readonly tonic: Hz = $derived.by(() => equalHz(this.body.tonic, hz(this.visit.a4)));
 
-	choose(setUp: SetUp): void {
+	choose(setUp: ReedSetUp): void {
 		this.saidSetUp = setUp;
 	}
 

@@ -54,7 +54,7 @@ type NewActOf<Each> = Each extends Act ? Omit<Each, Stamped> : never;
 export type NewAct = NewActOf<Act>;
 /** What is chosen anew of a plan. */
 export type PlanChanges = Partial<
-	Pick<PlanVersion, 'a4' | 'temperamentId' | 'tolerance' | 'raise' | 'touch' | 'order' | 'intonation'>
+	Pick<PlanVersion, 'a4' | 'temperamentId' | 'tolerance' | 'raise' | 'touch' | 'order' | 'intonation' | 'frets'>
 > & {
 	readonly stretch?: Stretch;
 };

@@ -25,6 +25,7 @@ import * as peopleAndDeletion from './migrations/0019-people-and-deletion';
 import * as shelves from './migrations/0020-shelves-and-visit-summaries';
 import * as practice from './migrations/0021-practice';
 import * as freeReeds from './migrations/0023-free-reeds';
+import * as frets from './migrations/0024-frets';
 import * as shownPractice from './migrations/0022-shown-practice';
 
 const MIGRATIONS = [
@@ -50,7 +51,8 @@ const MIGRATIONS = [
 	{ name: '0020-shelves-and-visit-summaries', ...shelves },
 	{ name: '0021-practice', ...practice },
 	{ name: '0022-shown-practice', ...shownPractice },
-	{ name: '0023-free-reeds', ...freeReeds }
+	{ name: '0023-free-reeds', ...freeReeds },
+	{ name: '0024-frets', ...frets }
 ];
 
 /** @param hold asked before each step */

@@ -22,6 +22,8 @@ import type {
 	SounderId,
 	Stage,
 	InstrumentKind,
+	Neck,
+	NeckTwin,
 	ReedSet,
 	ReedTwin,
 	Stringing,
@@ -135,7 +137,9 @@ export interface InstrumentRow extends Deletion {
 	stringing: Stringing | null;
 	/** Of free reeds: which note each of them is. */
 	reeds: ReedSet | null;
-	twin: InstrumentTwin | ReedTwin;
+	/** Of strings over frets. */
+	neck: Neck | null;
+	twin: InstrumentTwin | ReedTwin | NeckTwin;
 	/** Rises with every change of what people write of it. */
 	version: number;
 	createdAt: Date;

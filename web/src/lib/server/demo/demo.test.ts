@@ -4,11 +4,11 @@ import { signIn } from '../auth/signIn';
 import { database } from '../db/connection';
 import { migrator } from '../db/migrate';
 import { listCountedOctaves } from '../db/stores/countedOctaves';
-import { isStrung, listInstruments } from '../db/stores/instruments';
+import { listInstruments } from '../db/stores/instruments';
 import { shelfOf } from '../db/stores/shelf';
 import { listTemperaments } from '../db/stores/temperaments';
 import { loadDemo } from './load';
-import { DEMO_ACCOUNT, DEMO_INSTRUMENTS, HALF_FILED, HARPS } from './scenario';
+import { DEMO_ACCOUNT, DEMO_INSTRUMENTS, HALF_FILED, NECKED, HARPS } from './scenario';
 import { withDatabase } from '../tests/parts';
 import { visitHistory } from '../visits/history';
 
@@ -19,19 +19,20 @@ withDatabase(async () => {
 });
 
 describe('the demo scenario', () => {
-	it('is the same on the same day, consistent, and half done in two places', async () => {
+	it('is the same on the same day, consistent, and half done in three places', async () => {
 		await loadDemo(new Date('2026-07-14T12:00:00Z'));
 		const signed = await signIn(DEMO_ACCOUNT.email, DEMO_ACCOUNT.password, { address: '10.0.0.5' });
 		expect(signed.kind).toBe('welcome');
 		const { workshopId } = (await database().models.users.findOne({ where: { email: DEMO_ACCOUNT.email } }))!.get();
 		const instruments = await listInstruments(workshopId);
-		expect(instruments).toHaveLength(DEMO_INSTRUMENTS.length + HARPS.length);
+		expect(instruments).toHaveLength(DEMO_INSTRUMENTS.length + HARPS.length + NECKED.length);
 		expect(DEMO_INSTRUMENTS.length).toBeGreaterThan(27);
 		expect((await shelfOf(workshopId, WHOLE)).filter(({ finishedAt }) => finishedAt)).toHaveLength(
-			instruments.length - 1
+			// One viol is at its first visit, and nobody has visited the guitar.
+			instruments.length - 3
 		);
 		const open = await database().models.visits.count({ where: { workshopId, finishedAt: null } });
-		expect(open).toBe(2);
+		expect(open).toBe(3);
 		expect((await listTemperaments(workshopId)).filter(({ own }) => own).map(({ name }) => name)).toEqual([
 			'Tide mill, agreed'
 		]);
@@ -48,13 +49,20 @@ describe('the demo scenario', () => {
 			expect(Math.abs(centsBetween(hz(440), hz(a4Left!)))).toBeLessThan(1.5);
 		}
 		// Harps were left where they were planned; the half done one has seven reeds set.
-		for (const harp of instruments.filter((each) => !isStrung(each))) {
+		for (const harp of instruments.filter(({ kind }) => kind === 'reeds')) {
 			const [visit] = await visitHistory(workshopId, harp);
 			expect(visit.notesSet).toBe(
 				harp.name === HALF_FILED.harp ? HALF_FILED.reeds : FAMILIES.reeds.groups(harp.reeds!).length
 			);
 			expect(Math.abs(visit.left!)).toBeLessThan(1);
 			expect(visit.found).not.toBe(visit.left);
+		}
+		// Strings were left where each viol's temperament has them.
+		for (const viol of instruments.filter(({ kind }) => kind === 'frets')) {
+			const [visit] = await visitHistory(workshopId, viol);
+			if (!visit) continue;
+			expect(visit.notesSet).toBe(6);
+			expect(Math.abs(visit.left!)).toBeLessThan(1.5);
 		}
 		// Seasons: the grand is found sharper in summer than in winter.
 		const mean = (months: number[]) => {

@@ -33,6 +33,7 @@ import type { KnownString } from '$lib/tuning/strings';
 import { rebuildSummaries } from '../record/keep';
 import { addAct, addFoundAndLeft, demoRecord, saveRecord, type DemoRecord } from './record';
 import { demoStrings } from './strings';
+import { loadNecks } from './frets';
 import { loadHarps } from './reeds';
 import { loadPractice } from './practice';
 import { loadTempering } from './tempering';
@@ -70,6 +71,9 @@ export async function loadDemo(now = new Date(process.env.FENDREL_DEMO_DATE ?? D
 	await loadHarps(user.workshopId, today, (instrumentId, startedAt, a4) =>
 		visitRow(context, { temperament: 'equal', a4 }, instrumentId, startedAt, undefined)
 	);
+	await loadNecks(user.workshopId, today, temperaments, (instrumentId, startedAt, set) =>
+		visitRow(context, set, instrumentId, startedAt, undefined)
+	);
 	await rebuildSummaries();
 	await loadTempering(user.workshopId, today, await listInstruments(user.workshopId));
 	await loadPractice(user.id, today);
@@ -83,7 +87,7 @@ async function loadInstrument(context: Context, instrument: DemoInstrument, inde
 	const { name, kind, location, town, maker, madeIn, lowest, highest, notes, a4 } = instrument;
 	const details = {
 		...{ name, kind, location, town, place: '', maker, madeIn },
-		...{ lowest, highest, notes, usualA4: a4, reeds: null, twin }
+		...{ lowest, highest, notes, usualA4: a4, reeds: null, neck: null, twin }
 	};
 	const instrumentId = await inTransaction((transaction) => createInstrument(context.workshopId, details, transaction));
 	if (instrument.strung)

@@ -11,7 +11,10 @@ import {
 	type Hz,
 	type InstrumentTwin,
 	type Keyboard,
+	type Lasting,
+	type Purpose,
 	type Random,
+	type Reading,
 	type SounderId
 } from '@fendrel/core';
 import { v7 as uuid } from 'uuid';
@@ -124,5 +127,45 @@ export async function saveRecord(
 		await addReadings(readings, transaction);
 		await addActs(acts, transaction);
 		await movePins(visitId, moved, madeAt, 1, transaction);
+	});
+}
+
+/** What a demo visit needs of a tone that was read. */
+interface DemoTone {
+	readonly sounder: SounderId;
+	readonly pitch: number;
+	readonly error: number;
+	readonly target: number;
+	readonly deviation: number;
+	readonly lasting: Lasting;
+}
+type ToneRecord = Pick<DemoRecord, 'visit' | 'device' | 'readings' | 'acts' | 'plan'> & { counter: number };
+
+/** A tone that lasts, as it was read. */
+export function addTone(record: ToneRecord, at: Date, { sounder, pitch, error, ...told }: DemoTone): Reading {
+	const { id: visitId, workshopId } = record.visit;
+	const { target, deviation, lasting } = told;
+	const reading: Reading = {
+		...{ id: uuid(), device: record.device, counter: ++record.counter, at: at.getTime() },
+		...{ way: 'lasting', sounders: [sounder], source: 'simulated', target, deviation, lasting, listened: null },
+		...{ pitch, pitchError: error, fundamental: null, inharmonicity: null, inharmonicityError: null, moment: null },
+		...{ falseBeat: null, falseBeatDepth: null, spread: null, spreadError: null }
+	};
+	const { at: _, sounders, ...row } = reading;
+	record.readings.push({
+		row: {
+			...{ ...row, lasting },
+			...{ visitId, workshopId, sounders: soundersText(sounders), takenAt: at, placedAt: at, seq: 1, hash: null }
+		},
+		partials: []
+	});
+	return reading;
+}
+
+/** It is taken as it stands. */
+export function takeTone(record: ToneRecord, at: Date, purpose: Purpose, { id, sounders, target }: Reading): void {
+	addAct(record, 'accept', at, {
+		...{ sounders, purpose, pass: 1, reading: id },
+		...{ setTo: target, final: target, plan: record.plan.id }
 	});
 }

@@ -26,9 +26,8 @@ import { compassOf } from '$lib/instruments/reedForm';
 import { reedPlanOf } from '$lib/visit/reedPlan';
 import type { SimulatedPinsRow, VisitRow } from '../db/rows';
 import { createInstrument } from '../db/stores/instruments';
-import { soundersText } from '../db/stores/record';
 import { inTransaction } from '../db/transaction';
-import { addAct, saveRecord, type DemoRecord } from './record';
+import { addAct, addTone, saveRecord, takeTone, type DemoRecord } from './record';
 import { HARPS, HALF_FILED, type DemoHarp } from './scenario';
 
 /** What full breath is heard as, in decibels relative to full scale, and what a swell spans. */
@@ -69,7 +68,7 @@ export async function loadHarps(
 		const details = {
 			...({ name: harp.name, kind: 'reeds', location: 'The Ferry', town: 'Saltmarsh Quay', place: '' } as const),
 			...{ maker: 'Quillon Reedworks', madeIn: 2016 + i, notes: harp.notes, usualA4: A4 },
-			...{ ...compassOf(set), reeds: set, twin }
+			...{ ...compassOf(set), reeds: set, neck: null, twin }
 		};
 		const instrumentId = await inTransaction((transaction) => createInstrument(workshopId, details, transaction));
 		const random = createRandom(7001 + i);
@@ -124,7 +123,7 @@ const timeOf = ({ record, seconds }: ReedDemo) => new Date(record.visit.startedA
 /** One swell of a reed, as it was heard. @returns its reading, in the terms of the record */
 function read(demo: ReedDemo, group: number, random: Random): Reading {
 	const { record, twin, set, targets, moved, readings } = demo;
-	const { id: visitId, workshopId, a4 } = record.visit;
+	const { a4 } = record.visit;
 	demo.seconds += SECONDS.read;
 	const at = timeOf(demo);
 	const [{ pitch: full, slope, wobble }] = reedSound({ twin, set, a4: hz(a4), moved }, [group], 'hard', 0);
@@ -133,38 +132,16 @@ function read(demo: ReedDemo, group: number, random: Random): Reading {
 	const target = targets.find((each) => each.group === group)!.pitch;
 	const level = FULL + SWELL.level;
 	const deviation = centsBetween(target, hz(pitch)) + told * (LEVELS.gentle - level);
-	const reading: Reading = {
-		...{ id: uuid(), device: record.device, counter: ++record.counter, at: at.getTime() },
-		...{ way: 'lasting', sounders: [reedSounder(group)], source: 'simulated', target, deviation, listened: null },
-		...{ pitch, pitchError: ERROR, fundamental: null, inharmonicity: null, inharmonicityError: null, moment: null },
-		...{ falseBeat: null, falseBeatDepth: null, spread: null, spreadError: null },
+	const reading = addTone(record, at, {
+		...{ sounder: reedSounder(group), pitch, error: ERROR, target, deviation },
 		lasting: {
 			...{ level, softest: LEVELS.gentle, slope: told, slopeError: 0.02, drift: 0, setUp: 'block' },
 			wobble: wobble.cents * 0.7
 		}
-	};
-	const { at: _, sounders, ...row } = reading;
-	record.readings.push({
-		row: {
-			...{ ...row, lasting: reading.lasting },
-			...{ visitId, workshopId, sounders: soundersText(sounders), takenAt: at, placedAt: at, seq: 1, hash: null }
-		},
-		partials: []
 	});
 	const before = readings.get(group) ?? [];
 	readings.set(group, [...before, reading]);
-	if (before.length === 0)
-		addAct(record, 'accept', at, {
-			...{
-				sounders,
-				purpose: 'found',
-				pass: 1,
-				reading: reading.id,
-				setTo: target,
-				final: target,
-				plan: record.plan.id
-			}
-		});
+	if (before.length === 0) takeTone(record, at, 'found', reading);
 	return reading;
 }
 
@@ -194,8 +171,5 @@ function setReed(demo: ReedDemo, group: number, random: Random): void {
 		last = read(demo, group, random);
 		bites = bitesOf(readings.get(group)!, filed.get(group)!, 'block', nominal, LEVELS.gentle);
 	}
-	addAct(record, 'accept', timeOf(demo), {
-		...{ sounders: [reedSounder(group)], purpose: 'set', pass: 1, reading: last.id },
-		...{ setTo: last.target, final: last.target, plan: record.plan.id }
-	});
+	takeTone(record, timeOf(demo), 'set', last);
 }

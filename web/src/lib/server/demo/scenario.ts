@@ -248,3 +248,51 @@ export const HARPS: readonly DemoHarp[] = [
 ];
 /** The harp that is half done, and how many reeds of it are set. */
 export const HALF_FILED = { harp: 'Ferry band, harp 3 in C', reeds: 7 } as const;
+
+/** A viol of the consort, or a guitar. */
+export interface DemoNeck {
+	readonly name: string;
+	readonly neck: string;
+	readonly capo?: number;
+	readonly place: string;
+	readonly town: string;
+	readonly maker: string;
+	readonly madeIn: number;
+	readonly a4: number;
+	/** What it was tuned in last; undefined: nobody has visited it. */
+	readonly temperament?: string;
+	readonly notes: string;
+	/** What was noted when it was left. */
+	readonly left: string;
+}
+
+const TIDE_MILL = { place: 'Old tide mill', town: 'Saltmarsh', a4: 415 } as const;
+export const NECKED: readonly DemoNeck[] = [
+	{
+		...{ ...TIDE_MILL, name: 'Tide mill consort, treble viol', neck: 'treble', temperament: 'equal' },
+		...{ maker: 'Ilse Harrowby', madeIn: 1994, notes: 'Its player keeps equal frets: they do for everything.' },
+		left: 'The first fret slips; a slip of paper beneath it for now.'
+	},
+	{
+		...{ ...TIDE_MILL, name: 'Tide mill consort, tenor viol', neck: 'tenor', temperament: 'meantone-quarter' },
+		...{ maker: 'Ilse Harrowby', madeIn: 1996, notes: 'Pure thirds, or nothing, says its player.' },
+		left: 'G sharp and E flat on one fret cannot both be right; a second fret was talked about.'
+	},
+	{
+		...{ ...TIDE_MILL, name: 'Tide mill consort, bass viol', neck: 'bass', temperament: 'vallotti' },
+		...{ maker: 'Corwen Pell', madeIn: 2003, notes: 'Plays with the harpsichord as often as with the consort.' },
+		left: ''
+	},
+	{
+		...{
+			name: 'Guitar of the harbour inn',
+			neck: 'steelGuitar',
+			capo: 2,
+			place: 'Harbour inn',
+			town: 'Saltmarsh Quay'
+		},
+		...{ maker: 'Dune & Larch', madeIn: 2011, a4: 440, notes: 'Lives with a capo at the second fret.', left: '' }
+	}
+];
+/** The viol that is half done. */
+export const HALF_FRETTED = 'Tide mill consort, bass viol';

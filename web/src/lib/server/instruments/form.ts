@@ -1,5 +1,6 @@
 import { createHash } from 'node:crypto';
 import { defaultTwin, noteName, parseNote } from '@fendrel/core';
+import { BLANK_NECK, neckCompassOf, neckFieldsOf, neckFrom } from '$lib/instruments/neckForm';
 import { BLANK_REEDS, compassOf, reedFieldsOf, reedSetFrom } from '$lib/instruments/reedForm';
 import type { InstrumentForm } from '$lib/instruments/instrumentForm';
 import { setError, type SuperValidated } from 'sveltekit-superforms';
@@ -16,7 +17,13 @@ export function detailsFromForm(form: InstrumentForm, before?: Instrument): Inst
 		const reeds = reedSetFrom(form);
 		if ('field' in reeds) throw new RangeError(`detailsFromForm: ${reeds.text}`);
 		const twin = before?.kind === 'reeds' ? before.twin : { kind: 'reeds' as const, seed };
-		return { ...written, ...made, ...compassOf(reeds), reeds, twin };
+		return { ...written, ...made, ...compassOf(reeds), reeds, neck: null, twin };
+	}
+	if (kind === 'frets') {
+		const neck = neckFrom(form);
+		if ('field' in neck) throw new RangeError(`detailsFromForm: ${neck.text}`);
+		const twin = before?.kind === 'frets' ? before.twin : { kind: 'frets' as const, seed };
+		return { ...written, ...made, ...neckCompassOf(neck), reeds: null, neck, twin };
 	}
 	const { lowest: low, highest: high } = form;
 	const lowest = parseNote(low)!;
@@ -29,13 +36,14 @@ export function detailsFromForm(form: InstrumentForm, before?: Instrument): Inst
 		before.highest === highest &&
 		before.usualA4 === usualA4;
 	const twin = sameStrings ? before.twin : defaultTwin(kind, lowest, highest, seed, usualA4);
-	return { ...written, ...made, lowest, highest, reeds: null, twin };
+	return { ...written, ...made, lowest, highest, reeds: null, neck: null, twin };
 }
 
 export function formFromInstrument(instrument: Instrument): InstrumentForm {
-	const { name, kind, maker, madeIn, usualA4, notes, location, lowest, highest, version, reeds } = instrument;
+	const { name, kind, maker, madeIn, usualA4, notes, location, lowest, highest, version, reeds, neck } = instrument;
 	return {
 		...(reeds ? reedFieldsOf(reeds) : BLANK_REEDS),
+		...(neck ? neckFieldsOf(neck) : BLANK_NECK),
 		name,
 		kind,
 		maker,

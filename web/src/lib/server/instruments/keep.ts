@@ -1,3 +1,4 @@
+import { neckFieldsOf } from '$lib/instruments/neckForm';
 import { reedFieldsOf } from '$lib/instruments/reedForm';
 import type { Who } from '../auth/session';
 import { difference, noteChange } from '../db/stores/changes';
@@ -15,8 +16,9 @@ export function addInstrument(who: Who, details: InstrumentDetails): Promise<str
 
 /** What people write of an instrument, as the trail compares it. */
 function written(instrument: InstrumentDetails | Instrument) {
-	const { name, kind, maker, madeIn, lowest, highest, usualA4, notes, reeds } = instrument;
+	const { name, kind, maker, madeIn, lowest, highest, usualA4, notes, reeds, neck } = instrument;
 	const about = { name, kind, maker, madeIn, usualA4, notes };
+	if (neck) return { ...about, ...neckFieldsOf(neck) };
 	return reeds ? { ...about, ...reedFieldsOf(reeds) } : { ...about, lowest, highest };
 }
 

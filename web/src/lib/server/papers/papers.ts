@@ -50,7 +50,7 @@ export async function paperOf(
 ): Promise<Uint8Array | string> {
 	const { visit, about } = await visitBundle(workshopId, visitId);
 	if (isKeyboardBook(about)) return MAKE[paper](workshopId, groundOf({ visit, about }), now);
-	if (paper !== 'next') error(404, { message: 'Of free reeds it is printed from the visit’s own page.' });
+	if (paper !== 'next') error(404, { message: 'Of this instrument it is printed from the visit’s own page.' });
 	const report = reportOf(visit.events);
 	const ground = { visit: visitOf(report, visit), record: { report }, about };
 	return nextCalendar(visit.id, about.instrument, nextVisit(ground, { moved: 0 }, now), now);

@@ -66,6 +66,7 @@ export const details = (name: string) => ({
 	usualA4: 440,
 	notes: '',
 	reeds: null,
+	neck: null,
 	twin: defaultTwin('upright', 21, 108, 1, 440)
 });
 

@@ -18,7 +18,7 @@ import { changesSince, eventsOf, pinsOf } from '../db/stores/record';
 import { visitSoundersOf } from '../db/stores/summaries';
 import { stringTablesOf } from '../db/stores/stringTables';
 import { listTemperaments } from '../db/stores/temperaments';
-import { intonationOf, visitsOf, type Visit } from '../db/stores/visits';
+import { lastPlanOf, visitsOf, type Visit } from '../db/stores/visits';
 import { visitsBefore } from './before';
 import { visitHistory } from './history';
 import { workshopPace } from './pace';
@@ -40,6 +40,10 @@ async function bookInstrument(workshopId: string, instrument: Instrument): Promi
 	if (isStrung(instrument)) {
 		const { kind, twin } = instrument;
 		return { ...about, kind, twin, stringing: await stringingOf(workshopId, instrument) };
+	}
+	if (instrument.kind === 'frets') {
+		const { kind, twin, neck } = instrument;
+		return { ...about, kind, twin, neck };
 	}
 	const { kind, twin, reeds } = instrument;
 	return { ...about, kind, twin, reeds };
@@ -97,9 +101,13 @@ async function lastVisit(
 		return [{ note, cents: Number(cents.toFixed(2)) }];
 	});
 	// Another day has other breaths, and another microphone.
-	const planned = await intonationOf(id);
-	const intonation = planned && { ...planned, gentle: null, playing: null };
-	return { at: startedAt.getTime(), a4, tolerance, temperamentId, stretch, left, ...(intonation && { intonation }) };
+	const planned = await lastPlanOf(id);
+	const intonation = planned?.intonation && { ...planned.intonation, gentle: null, playing: null };
+	return {
+		...{ at: startedAt.getTime(), a4, tolerance, temperamentId, stretch, left },
+		...(intonation && { intonation }),
+		...(planned?.frets && { frets: planned.frets })
+	};
 }
 
 /** Everything that a visit's stages work with. */
@@ -117,10 +125,12 @@ export async function visitBundle(workshopId: string, asked: string): Promise<Vi
 	return { visit: { id, instrumentId, startedAt: startedAt.getTime(), who, stage, seq, events, moved }, about };
 }
 
-/** The same of a visit to a keyboard: what is made of its strings has no meaning for free reeds. */
+/** The same of a visit to a keyboard: what is made of its strings has no meaning for other families. */
 export async function keyboardBundle(workshopId: string, asked: string): Promise<VisitBundle<KeyboardInstrument>> {
 	const { visit, about } = await visitBundle(workshopId, asked);
-	return isKeyboardBook(about) ? { visit, about } : error(404, { message: `${about.instrument.name} has no strings.` });
+	return isKeyboardBook(about)
+		? { visit, about }
+		: error(404, { message: `${about.instrument.name} has no keyboard.` });
 }
 
 /** What was written to a visit since a device last asked. */

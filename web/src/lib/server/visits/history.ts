@@ -46,7 +46,7 @@ export async function visitHistory(workshopId: string, instrument: Instrument): 
 	const fresh = changed.length
 		? isStrung(instrument)
 			? await summarise(workshopId, instrument, changed, temperaments)
-			: await summariseReeds(workshopId, changed)
+			: await summariseByTarget(workshopId, changed)
 		: new Map<string, VisitSummary>();
 	if (fresh.size)
 		await keepSummariesOfVisits(
@@ -68,16 +68,27 @@ export async function visitHistory(workshopId: string, instrument: Instrument): 
 }
 
 /** What a summary rests on besides the visit: when that is another one, it is made anew. */
-function basisOf({ kind, lowest, highest, usualA4, stringing, reeds }: Instrument): string {
+function basisOf({ kind, lowest, highest, usualA4, stringing, reeds, neck }: Instrument): string {
 	return createHash('sha256')
-		.update(JSON.stringify([SUMMARY_FORMAT, kind, lowest, highest, usualA4, stringing, ...(reeds ? [reeds] : [])]))
+		.update(
+			JSON.stringify([
+				SUMMARY_FORMAT,
+				kind,
+				lowest,
+				highest,
+				usualA4,
+				stringing,
+				...(reeds ? [reeds] : []),
+				...(neck ? [neck] : [])
+			])
+		)
 		.digest('hex');
 }
 /** Rises when a summary says something else. */
 const SUMMARY_FORMAT = 1;
 
-/** What visits to free reeds come to: each reed from where it was to stand then. */
-async function summariseReeds(workshopId: string, visits: readonly Visit[]): Promise<Map<string, VisitSummary>> {
+/** What visits to reeds and frets come to: each from where it was to stand then. */
+async function summariseByTarget(workshopId: string, visits: readonly Visit[]): Promise<Map<string, VisitSummary>> {
 	const sounders = await visitSoundersOf(
 		workshopId,
 		visits.map(({ id }) => id)

@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { PLAYED, VISIT_PURPOSES, type Brief } from '@fendrel/core';
+	import { isKeyboardKind, PLAYED, VISIT_PURPOSES, type Brief, type InstrumentKind } from '@fendrel/core';
 	import { ownerNow } from '$lib/device/owner';
 	import { LINE_LIMIT, NOTE_LIMIT } from '$lib/ui/limits';
 	import type { OpenVisit } from '../openVisit.svelte';
@@ -16,6 +16,11 @@
 		const by = ownerNow()?.name ?? 'the technician';
 		if (from) open.record.act({ do: 'consent', to: 'look', explained: LOOKED, by, from, given: true });
 	}
+	/** What a player asks for, by kind. */
+	const WISHES: Partial<Record<InstrumentKind, string>> = {
+		reeds: 'player, breath, music, pitch',
+		frets: 'pitch, temperament, keys that are played'
+	};
 	const LOOKED = 'It is opened, looked over and played; nothing is changed.';
 
 	/** What stands from the last visit goes along with the first word of this one. */
@@ -55,7 +60,7 @@
 			{#each PLAYED as id (id)}<option value={id}>{PLAYED_WORDS[id]}</option>{/each}
 		</select></label
 	>
-	{#if open.instrument.kind !== 'reeds'}
+	{#if isKeyboardKind(open.instrument.kind)}
 		<label
 			>Pins and lever
 			<input
@@ -81,7 +86,7 @@
 		>Wishes
 		<input
 			class="input"
-			placeholder={open.instrument.kind === 'reeds' ? 'player, breath, music, pitch' : 'pitch, temperament'}
+			placeholder={WISHES[open.instrument.kind] ?? 'pitch, temperament'}
 			maxlength={NOTE_LIMIT}
 			value={brief.wishes}
 			onchange={(event) => say({ wishes: event.currentTarget.value.trim() })}

@@ -3,11 +3,11 @@
 	import { PRIORITIES, PRIORITY_IDS } from '@fendrel/core';
 	import { BALANCED, wishWords } from '$lib/tuning/curve';
 	import { NO_STRETCH, stretchByCurve, stretchWord } from '$lib/tuning/stretch';
-	import { grouped } from '$lib/tuning/storedTemperament';
 	import { newCurve } from '../begin';
 	import type { KeyboardVisit } from '../keyboardVisit.svelte';
 	import A4Choice from './A4Choice.svelte';
 	import OrderChoices from './OrderChoices.svelte';
+	import TemperamentChoice from './TemperamentChoice.svelte';
 	import ToleranceChoice from './ToleranceChoice.svelte';
 
 	interface Props {
@@ -18,7 +18,7 @@
 		moved: { readonly moved: number; readonly all: number } | undefined;
 	}
 	let { open, stretched, moved }: Props = $props();
-	const { visit, temperament, instrument, measured } = $derived(open);
+	const { visit, instrument, measured } = $derived(open);
 	const { stretch } = $derived(visit);
 	/** The curve that is or was the plan's: it can be chosen again. */
 	let curve = $state.raw(untrack(() => open.curve));
@@ -38,26 +38,9 @@
 
 <section class="choices" aria-label="Choices">
 	<A4Choice {open} />
-	<fieldset>
-		<legend>Temperament</legend>
-		<select
-			class="select"
-			aria-label="Temperament"
-			value={visit.temperamentId}
-			onchange={(event) => open.replan({ temperamentId: event.currentTarget.value })}
-		>
-			{#each grouped(open.about.temperaments) as { title, members } (title)}
-				<optgroup label={title}>
-					{#each members as { id, name } (id)}<option value={id}>{name}</option>{/each}
-				</optgroup>
-			{/each}
-		</select>
-		<p class="soft about">
-			{temperament.character}
-			{#if moved}{moved.moved} of {moved.all} strings move to it.{/if}
-			<a href="/temperaments/{temperament.slug}">More about it</a>
-		</p>
-	</fieldset>
+	<TemperamentChoice {open}>
+		{#if moved}{moved.moved} of {moved.all} strings move to it.{/if}
+	</TemperamentChoice>
 	<fieldset>
 		<legend>Stretch</legend>
 		<select

@@ -2,9 +2,10 @@
 	import type { ReedVisit } from '../reedVisit.svelte';
 	import KeyChanged from './KeyChanged.svelte';
 	import type { ReedBench } from './reedBench.svelte';
-	import ReedFigure from './ReedFigure.svelte';
+	import ToneFigure from '../ToneFigure.svelte';
+	import { degreeWords } from './reedWords';
 	import ReedListening from './ReedListening.svelte';
-	import ReedNotices from './ReedNotices.svelte';
+	import TakeNotice from '../TakeNotice.svelte';
 
 	interface Props {
 		open: ReedVisit;
@@ -22,5 +23,9 @@
 
 <ReedListening {open} listening={bench.listening} />
 <KeyChanged {open} />
-{#if due}<ReedFigure reed={due} {off} {says} isMoving={bench.sounds} {within} />{/if}
-<ReedNotices notice={bench.notice} />
+{#if due}
+	<ToneFigure label="The reed that is due" {off} {says} isMoving={bench.sounds} {within}>
+		{#snippet name()}{due.name}, <b>{due.noteName}</b>, {degreeWords(due)}{/snippet}
+	</ToneFigure>
+{/if}
+<TakeNotice notice={bench.notice} />

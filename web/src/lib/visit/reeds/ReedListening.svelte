@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { SET_UPS } from '@fendrel/core';
+	import { REED_SET_UPS } from '@fendrel/core';
 	import { FAULT_WORDS } from '$lib/listening/faultWords';
 	import LevelMeter from '$lib/listening/LevelMeter.svelte';
 	import SourceSelect from '$lib/listening/SourceSelect.svelte';
@@ -24,7 +24,7 @@
 			value={open.setUp}
 			onchange={(event) => open.choose(event.currentTarget.value === 'covers' ? 'covers' : 'block')}
 		>
-			{#each SET_UPS as setUp (setUp)}<option value={setUp}>{NAMES[setUp]}</option>{/each}
+			{#each REED_SET_UPS as setUp (setUp)}<option value={setUp}>{NAMES[setUp]}</option>{/each}
 		</select>
 	</label>
 </div>

@@ -7,6 +7,7 @@
 	import Attached from '../arrive/Attached.svelte';
 	import { closeVerdict } from '../close/accountWords';
 	import FinishOrFinished from '../close/FinishOrFinished.svelte';
+	import LineList from '../close/LineList.svelte';
 	import NextDate from '../close/NextDate.svelte';
 	import PaperList from '../close/PaperList.svelte';
 	import ThreeColumns from '../close/ThreeColumns.svelte';
@@ -26,12 +27,7 @@
 <VisitFrame {open} stage="close">
 	<ThreeColumns verdict={closeVerdict(open)}>
 		{#snippet account()}
-			<dl>
-				{#each lines as [term, text] (term)}
-					<dt>{term}</dt>
-					<dd>{text}</dd>
-				{/each}
-			</dl>
+			<LineList {lines} />
 			{#each attached as each (each.attachment)}
 				<Attached
 					visitId={visit.id}
@@ -70,18 +66,5 @@
 		display: grid;
 		gap: 1rem;
 		align-content: start;
-	}
-	dl {
-		display: grid;
-		grid-template-columns: 7rem minmax(0, 1fr);
-		line-height: 1.35;
-	}
-	dt,
-	dd {
-		padding: 0.35rem 0;
-		border-bottom: 1px solid var(--line);
-	}
-	dt {
-		color: var(--soft);
 	}
 </style>

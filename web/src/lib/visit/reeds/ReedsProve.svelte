@@ -15,9 +15,9 @@
 	import { BREATH_WORDS } from '$lib/tones/breaths';
 	import { bendsNow } from './bendsNow';
 	import { expectedOf, provedReeds, type Proved } from './proofs';
-	import ListeningStatus from './ListeningStatus.svelte';
+	import ListeningStatus from '../ListeningStatus.svelte';
 	import ReedListening from './ReedListening.svelte';
-	import ReedNotices from './ReedNotices.svelte';
+	import TakeNotice from '../TakeNotice.svelte';
 	import { ReedProof } from './reedProof.svelte';
 	import { beatWords } from './reedWords';
 
@@ -96,7 +96,7 @@
 					<p class="says" role="status">{says}</p>
 					<Segments label="Breath" choices={HELD} chosen={proof.breath} onchoose={(id) => (proof.breath = id)} />
 				</section>
-				<ReedNotices notice={proof.notice} />
+				<TakeNotice notice={proof.notice} />
 				{#if proof.listening.simulated}
 					<BreathButtons ways={BREATHS} onblow={(way) => proof.blow(way)} />
 				{/if}

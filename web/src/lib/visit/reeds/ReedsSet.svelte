@@ -13,7 +13,7 @@
 	import BreathButtons from '$lib/tones/BreathButtons.svelte';
 	import { WAYS_TO_BLOW } from '$lib/tones/breaths';
 	import DueReed from './DueReed.svelte';
-	import ListeningStatus from './ListeningStatus.svelte';
+	import ListeningStatus from '../ListeningStatus.svelte';
 	import { ReedBench } from './reedBench.svelte';
 	import { adviceWords, beatWords, strokesWords } from './reedWords';
 

@@ -9,66 +9,37 @@ import {
 	reedSound,
 	reedSounder,
 	type Hz,
-	type LastingEvent,
 	type LastingReading,
 	type Reading,
 	type ReedEnd
 } from '@fendrel/core';
-import { ToneListening } from '$lib/audio/toneListening.svelte';
-import type { ToneEvent } from '$lib/workers/lasting';
-import type { TracePoint } from '$lib/charts/toneTrace';
 import type { WayToBlow } from '$lib/tones/breaths';
-import { REFUSED_WORDS } from '$lib/tones/toneWords';
 import { flatOrSharp, signed } from '$lib/ui/format';
 import type { ReedVisit } from '../reedVisit.svelte';
-
-/** What is said of what was heard, and what may be done about it. */
-export interface ReedNotice {
-	readonly text: string;
-	/** "Take it as Draw 4" */
-	readonly does?: string;
-	readonly take?: () => void;
-}
+import { ToneBench } from '../toneBench.svelte';
 
 /** A reading this far from the due reed is another one's, in cents. */
 const ANOTHERS = 70;
 /** A bend ends between these above the reed beneath it, in cents: nearer it is that reed itself. */
 const FLOORS = { auxiliary: { least: 12, most: 150 }, reed: { least: 25, most: 200 } } as const;
-/** Seconds of a tone that are shown. */
-const SHOWN = 8;
 export const movedReeds = ({ moved }: Pick<ReedVisit, 'moved'>) =>
 	Object.fromEntries(Object.entries(moved).map(([group, [reed]]) => [group, reed.speaking]));
 
 /** Reeds one after the other: which is due, what is heard of it, and strokes that are counted for it. */
-export class ReedBench {
-	readonly listening = new ToneListening((events) => this.hear(events));
-	due = $state(0);
-	/** The tone that sounds, in cents from where the due reed is to stand at gentle breath. */
-	live = $state.raw<{ readonly off: number; readonly error: number } | undefined>();
-	sounds = $state(false);
-	trace = $state.raw<readonly TracePoint[]>([]);
-	notice = $state.raw<ReedNotice | undefined>();
+export class ReedBench extends ToneBench<ReedVisit> {
 	/** Strokes are counted by the sound of the file. */
 	countsByEar = $state(false);
-	/** The due reed's target is held by the loudspeaker. */
-	drones = $state(false);
-	/** It is being learned, so that a reed is heard beside it. */
-	isLearning = $state(false);
-	private began = 0;
-	private times = 0;
 
 	/**
 	 * @param order reeds in the order of work, as it stands now
 	 * @param onRead told of each reading that was kept: it says which reed comes next
 	 */
 	constructor(
-		private readonly open: ReedVisit,
-		private readonly order: () => readonly number[],
+		open: ReedVisit,
+		order: () => readonly number[],
 		private readonly onRead: (reading: Reading, group: number) => void
 	) {
-		const { place } = open.record.report;
-		const all = order();
-		this.due = all.find((group) => group === place) ?? all[0] ?? 0;
+		super(open, order);
 	}
 
 	/** What is heard next is the floor of a bend over the due reed. */
@@ -76,32 +47,13 @@ export class ReedBench {
 	/** The bend that ends over the due reed. */
 	readonly bend = $derived.by(() => bendsOf(this.open.body).find(({ beneath }) => beneath === this.due));
 
-	/** Begins; @returns what ends it */
-	begin(): () => void {
-		this.listening.recall();
-		return () => this.listening.stop();
-	}
-
 	get reed() {
 		return this.open.reed(this.due);
 	}
 
-	goTo(group: number): void {
-		if (group === this.due) return;
-		this.due = group;
-		this.live = undefined;
-		this.trace = [];
-		this.notice = undefined;
-		this.isBending = false;
-		if (this.drones) this.playDrone();
-		this.open.record.act({ do: 'place', group });
-	}
-
-	/** On by some places of the order; it ends where the order ends. */
-	goOn(by: 1 | -1 = 1): void {
-		const order = this.order();
-		const next = order[order.indexOf(this.due) + by];
-		if (next !== undefined) this.goTo(next);
+	override goTo(group: number): void {
+		if (group !== this.due) this.isBending = false;
+		super.goTo(group);
 	}
 
 	/** The simulated reeds are blown, or drawn. */
@@ -111,7 +63,7 @@ export class ReedBench {
 		const tones = this.isBending
 			? bendSound(of, this.due, ++this.times)
 			: reedSound(of, [this.due], breath, ++this.times);
-		void this.listening.simulated?.blow(tones);
+		void this.listening.simulated?.sound(tones);
 	}
 
 	/** One stroke of the file, written down at once; on simulated reeds it takes metal off. */
@@ -139,60 +91,12 @@ export class ReedBench {
 	}
 
 	/** A stroke was heard: it counts where the advice says, while no reed sounds. */
-	private heardStroke(): void {
+	protected override heardStroke(): void {
 		if (this.countsByEar && !this.sounds && this.end) this.stroke(this.end);
 	}
 
-	/** The due reed's target from the loudspeaker, to tune against. */
-	toggleDrone(): void {
-		this.drones = !this.drones;
-		this.playDrone();
-	}
-
-	private playDrone(): void {
-		this.isLearning = this.drones;
-		this.listening.hold(this.drones ? this.open.targetOf(this.due) : undefined);
-	}
-
-	private hear(events: readonly ToneEvent[]): void {
-		for (const event of events)
-			if (event.kind === 'stroke') this.heardStroke();
-			else this.take(event);
-	}
-
-	private take(event: LastingEvent): void {
-		switch (event.kind) {
-			case 'level':
-				return;
-			case 'learned':
-				this.isLearning = false;
-				return;
-			case 'begun':
-				this.began = event.at;
-				this.trace = [];
-				this.sounds = true;
-				this.notice = undefined;
-				return;
-			case 'tone': {
-				const off = this.fromTarget(this.due, event.pitch, event.level);
-				if (off === undefined) return;
-				this.live = { off, error: event.error };
-				const at = event.at - this.began;
-				const kept = this.trace.filter((point) => at - point.at < SHOWN);
-				this.trace = [...kept, { at, cents: off, note: this.due, level: event.level }];
-				return;
-			}
-			case 'reading':
-				this.sounds = false;
-				return this.read(event.reading);
-			case 'refused':
-				this.sounds = false;
-				this.notice = { text: REFUSED_WORDS[event.why] };
-		}
-	}
-
 	/** Cents from where a reed is to stand, at gentle breath. */
-	private fromTarget(group: number, pitch: number, level: number, own?: number): number | undefined {
+	protected fromTarget(group: number, pitch: number, level: number, own?: number): number | undefined {
 		const { levels } = this.open;
 		const target = this.open.targetOf(group);
 		const reed = this.open.reed(group);
@@ -201,7 +105,7 @@ export class ReedBench {
 		return centsBetween(target, hz(pitch)) + slope * (levels.gentle - level);
 	}
 
-	private read(reading: LastingReading): void {
+	protected read(reading: LastingReading): void {
 		const { open, due } = this;
 		if (this.isBending) return this.bent(reading);
 		const name = open.family.groupName;

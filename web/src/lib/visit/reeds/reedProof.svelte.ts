@@ -2,7 +2,8 @@ import { BREATHS, hz, reedSound, type Breath, type TogetherEvent } from '@fendre
 import { TogetherListening } from '$lib/audio/togetherListening.svelte';
 import type { ReedVisit } from '../reedVisit.svelte';
 import type { Proof } from './proofs';
-import { movedReeds, type ReedNotice } from './reedBench.svelte';
+import type { Notice } from '../toneBench.svelte';
+import { movedReeds } from './reedBench.svelte';
 
 const REFUSED = {
 	'too short': 'Too short. Hold them together for two seconds.',
@@ -16,7 +17,7 @@ export class ReedProof {
 	due = $state.raw<Proof | undefined>();
 	breath = $state<Breath>('soft');
 	sounds = $state(false);
-	notice = $state.raw<ReedNotice | undefined>();
+	notice = $state.raw<Notice | undefined>();
 	private times = 0;
 
 	constructor(
@@ -46,7 +47,7 @@ export class ReedProof {
 		const { instrument, body, visit } = this.open;
 		const of = { twin: instrument.twin, set: body, a4: hz(visit.a4), moved: movedReeds(this.open) };
 		this.breath = breath;
-		void this.listening.simulated?.blow(reedSound(of, this.due.groups, breath, ++this.times));
+		void this.listening.simulated?.sound(reedSound(of, this.due.groups, breath, ++this.times));
 	}
 
 	/** Tones as they are thought to stand: as they were read, else as planned. */

@@ -1,4 +1,5 @@
-import type { InstrumentTwin, ReedSet, ReedTwin, StringKind, Stringing } from '@fendrel/core';
+import { isKeyboardKind } from '@fendrel/core';
+import type { InstrumentTwin, Neck, NeckTwin, ReedSet, ReedTwin, StringKind, Stringing } from '@fendrel/core';
 import { mode } from 'd3-array';
 import { Op, QueryTypes, type Transaction } from 'sequelize';
 import { v7 as uuid } from 'uuid';
@@ -7,24 +8,33 @@ import type { Deletion, InstrumentRow, LocationRow, StoredPartial } from '../row
 import { shelvedAs } from '../shelf';
 import { locationFor, type TypedLocation } from './locations';
 
-type Standing = Omit<InstrumentRow, 'kind' | 'twin' | 'reeds'> & {
+type Standing = Omit<InstrumentRow, 'kind' | 'twin' | 'reeds' | 'neck'> & {
 	readonly location: Pick<LocationRow, 'name' | 'town'> | undefined;
 };
-/** A keyboard with where it stands. */
+/** A keyboard with where it stands: what has strings for every key. */
 export interface StrungInstrument extends Standing {
 	readonly kind: StringKind;
 	readonly twin: InstrumentTwin;
 	readonly reeds: null;
+	readonly neck: null;
 }
 /** A set of free reeds. */
 export interface ReedInstrument extends Standing {
 	readonly kind: 'reeds';
 	readonly twin: ReedTwin;
 	readonly reeds: ReedSet;
+	readonly neck: null;
 }
-export type Instrument = StrungInstrument | ReedInstrument;
+/** Strings over frets. */
+export interface FretInstrument extends Standing {
+	readonly kind: 'frets';
+	readonly twin: NeckTwin;
+	readonly reeds: null;
+	readonly neck: Neck;
+}
+export type Instrument = StrungInstrument | ReedInstrument | FretInstrument;
 
-export const isStrung = (instrument: Instrument): instrument is StrungInstrument => instrument.kind !== 'reeds';
+export const isStrung = (instrument: Instrument): instrument is StrungInstrument => isKeyboardKind(instrument.kind);
 
 export type InstrumentDetails = Omit<
 	InstrumentRow,

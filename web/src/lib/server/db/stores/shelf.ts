@@ -46,7 +46,7 @@ export async function shelfOf(workshopId: string, { find, after, most, strung, p
 			s.a4_left AS a4Left, IF(i.kind = 'reeds', NULL, t.name) AS temperament, o.id AS openVisit, i.shelf
 		FROM (
 			SELECT id FROM instruments
-			WHERE workshop_id = :workshopId AND is_kept = 1 AND shelf > :after ${sought} ${strung ? "AND kind <> 'reeds'" : ''} ${places ? 'AND place_id IN (:places)' : ''}
+			WHERE workshop_id = :workshopId AND is_kept = 1 AND shelf > :after ${sought} ${strung ? "AND kind NOT IN ('reeds', 'frets')" : ''} ${places ? 'AND place_id IN (:places)' : ''}
 			ORDER BY shelf LIMIT :most
 		) page
 		JOIN instruments i ON i.id = page.id

@@ -1,4 +1,4 @@
-import type { InstrumentKind, PlannedIntonation, Stage, VisitLength } from '@fendrel/core';
+import { STRING_KINDS, type InstrumentKind, type PlanVersion, type Stage, type VisitLength } from '@fendrel/core';
 import { Op, QueryTypes, type Transaction, type WhereOptions } from 'sequelize';
 import { stretchOf, type Stretch } from '$lib/tuning/stretch';
 import { database } from '../connection';
@@ -114,8 +114,8 @@ const PACED = 400;
 /** Finished visits to keyboards of a workshop, newest first: how long they took, and how many passes of a raise were made in each. */
 export async function pastVisits(workshopId: string): Promise<(VisitLength & { readonly id: string })[]> {
 	const { visits, planVersions, instruments } = database().models;
-	const reeds = await instruments.findAll({
-		where: { workshopId, kind: 'reeds' },
+	const others = await instruments.findAll({
+		where: { workshopId, kind: { [Op.notIn]: STRING_KINDS as unknown as string[] } } as WhereOptions,
 		attributes: ['id'],
 		paranoid: false
 	});
@@ -123,7 +123,7 @@ export async function pastVisits(workshopId: string): Promise<(VisitLength & { r
 		where: {
 			workshopId,
 			finishedAt: { [Op.ne]: null },
-			instrumentId: { [Op.notIn]: reeds.map((row) => row.get().id) }
+			instrumentId: { [Op.notIn]: others.map((row) => row.get().id) }
 		},
 		attributes: ['id', 'startedAt', 'finishedAt'],
 		order: [['finishedAt', 'DESC']],
@@ -144,9 +144,9 @@ export async function pastVisits(workshopId: string): Promise<(VisitLength & { r
 	});
 }
 
-/** Where a visit's plan had reeds stand at last; undefined: every reed equal, or strings. */
-export async function intonationOf(visitId: string): Promise<PlannedIntonation | undefined> {
+/** What a visit's plan said at last of reeds and of frets. */
+export async function lastPlanOf(visitId: string): Promise<Pick<PlanVersion, 'intonation' | 'frets'> | undefined> {
 	const { planVersions } = database().models;
 	const row = await planVersions.findOne({ where: { visitId }, order: [['madeAt', 'DESC']] });
-	return row?.get().intonation ?? undefined;
+	return row?.get();
 }

@@ -26,6 +26,7 @@ export const instrumentTables = (define: Define) => ({
 			notes: required(DataTypes.TEXT),
 			stringing: json<InstrumentRow>('stringing', true),
 			reeds: json<InstrumentRow>('reeds', true),
+			neck: json<InstrumentRow>('neck', true),
 			twin: json<InstrumentRow>('twin'),
 			version: required(DataTypes.INTEGER),
 			createdAt: required(TIME),

@@ -46,7 +46,8 @@ export const visitTables = (define: Define) => ({
 		raise: json<PlanVersionRow>('raise', true),
 		touch: json<PlanVersionRow>('touch', true),
 		order: json<PlanVersionRow>('order', true),
-		intonation: json<PlanVersionRow>('intonation', true)
+		intonation: json<PlanVersionRow>('intonation', true),
+		frets: json<PlanVersionRow>('frets', true)
 	}),
 	visitSounders: define<VisitSounderRow>('visit_sounders', {
 		visitId: key(),

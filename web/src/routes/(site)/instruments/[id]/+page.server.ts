@@ -23,11 +23,11 @@ export const load = (async ({ locals, params, url }) => {
 		readStrings(workshopId, instrument.id)
 	]);
 	const { history, findings } = await visitsBefore(workshopId, instrument, visits);
-	const { id, name, kind, location, maker, madeIn, lowest, highest, usualA4, notes, reeds } = instrument;
+	const { id, name, kind, location, maker, madeIn, lowest, highest, usualA4, notes, reeds, neck } = instrument;
 	const { after } = asked.parse({ after: url.searchParams.get('visits') ?? 0 });
 	const finished = visits.filter(({ finishedAt }) => finishedAt);
 	return {
-		instrument: { id, name, kind, location, maker, madeIn, lowest, highest, usualA4, notes, reeds },
+		instrument: { id, name, kind, location, maker, madeIn, lowest, highest, usualA4, notes, reeds, neck },
 		notesRead: read.length,
 		open: visits.find(({ finishedAt }) => !finishedAt),
 		last: finished.at(0),

@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { noteName } from '@fendrel/core';
+	import { isKeyboardKind, noteName } from '@fendrel/core';
 	import { formatDistanceToNow } from 'date-fns';
 	import SectionRecord from '$lib/charts/SectionRecord.svelte';
 	import CompareForm from '$lib/instruments/CompareForm.svelte';
@@ -12,6 +12,7 @@
 	import VisitTable from '$lib/instruments/VisitTable.svelte';
 	import ReedPlates from '$lib/charts/ReedPlates.svelte';
 	import { layoutShown, reedFacts } from '$lib/instruments/reedFacts';
+	import { neckFacts } from '$lib/instruments/neckForm';
 	import { groupsCounted, KIND_NAMES } from '$lib/tuning/kinds';
 	import { counted, inHz, inSentence, onDay } from '$lib/ui/format';
 
@@ -24,6 +25,7 @@
 		if (mayWork) void holdInstrument(data.instrument.id);
 	});
 	const instrument = $derived(data.instrument);
+	const isKeyboard = $derived(isKeyboardKind(instrument.kind));
 	const { open, last } = $derived(data);
 	const facts = $derived([
 		[
@@ -38,7 +40,9 @@
 		['Usual A4', `${inHz(instrument.usualA4)} Hz`],
 		...(instrument.reeds
 			? reedFacts(instrument.reeds)
-			: [['Strings read', data.notesRead ? `${counted(data.notesRead, 'note')} with inharmonicity` : 'none yet']])
+			: instrument.neck
+				? neckFacts(instrument.neck)
+				: [['Strings read', data.notesRead ? `${counted(data.notesRead, 'note')} with inharmonicity` : 'none yet']])
 	]);
 	const sections = $derived(
 		data.history.map(({ at, sections, climate }) => ({ at, sections, humidity: climate?.humidity ?? undefined }))
@@ -54,7 +58,7 @@
 			{#if open}
 				A visit of {onDay(open.startedAt)} is half done: {groupsCounted(open.notesSet, instrument.kind)} set.
 			{:else if last}
-				{#if instrument.reeds}{groupsCounted(last.notesSet, instrument.kind)} set,{:else}Left {last.a4Left
+				{#if !isKeyboard}{groupsCounted(last.notesSet, instrument.kind)} set,{:else}Left {last.a4Left
 						? `at A4 = ${inHz(last.a4Left)} Hz`
 						: 'without a reading of A4'}, {inSentence(last.temperament)},{/if}
 				{formatDistanceToNow(last.finishedAt!)} ago.
@@ -67,14 +71,14 @@
 		{#if mayWork}
 			<BeginVisit instrumentId={instrument.id} label={open ? 'Go on with the visit' : 'Start a visit'} />
 		{/if}
-		{#if mayWork && !open && !instrument.reeds}<BeginVisit
+		{#if mayWork && !open && isKeyboard}<BeginVisit
 				instrumentId={instrument.id}
 				label="Mend one note"
 				to="/sound?of=around"
 				quiet
 			/>{/if}
 		{#if mayWork}
-			{#if !instrument.reeds}
+			{#if isKeyboard}
 				<a class="btn preset-outlined-surface-300-700" href="/practice/twin?instrument={instrument.id}">Hear it</a>
 				<a class="btn preset-outlined-surface-300-700" href="/instruments/{instrument.id}/scale">Scale</a>
 			{/if}
@@ -108,7 +112,7 @@
 				height={110}
 			/>
 		{/if}
-		{#if sections.length && !instrument.reeds}
+		{#if sections.length && isKeyboard}
 			<h2 class="asks">
 				<b>How did it keep its pitch?</b>
 				<span>cents from A4 = {inHz(instrument.usualA4)} Hz by section; below: humidity</span>
@@ -117,18 +121,15 @@
 		{/if}
 		{#if data.finished}
 			<h2>{counted(data.finished, 'visit')}</h2>
-			<VisitTable visits={data.visits} instrumentId={instrument.id} {mayWork} isReeds={instrument.reeds !== null} />
+			<VisitTable visits={data.visits} instrumentId={instrument.id} {mayWork} kind={instrument.kind} />
 			<Pager
 				next={data.next === undefined ? undefined : `?visits=${data.next}`}
 				first={data.isFirst ? undefined : '?'}
 				of="visits"
 			/>
-			{#if data.days.length > 1 && !instrument.reeds}<CompareForm
-					instrumentId={instrument.id}
-					visits={data.days}
-				/>{/if}
+			{#if data.days.length > 1 && isKeyboard}<CompareForm instrumentId={instrument.id} visits={data.days} />{/if}
 		{:else}
-			<p class="soft">{instrument.reeds ? 'Its record' : 'Its pitch record'} starts with the first visit.</p>
+			<p class="soft">{isKeyboard ? 'Its pitch record' : 'Its record'} starts with the first visit.</p>
 		{/if}
 		{#if mayDelete}
 			<div class="deletes">

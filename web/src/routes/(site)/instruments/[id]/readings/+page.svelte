@@ -1,21 +1,24 @@
 <script lang="ts">
-	import { asSounderId, FAMILIES, groupOf, isSounderId, memberOf, noteName } from '@fendrel/core';
+	import { asSounderId, groupOf, isKeyboardKind, isSounderId, memberOf, noteName } from '@fendrel/core';
 	import { enhance } from '$app/forms';
 	import { page } from '$app/state';
+	import { familyOfKind } from '$lib/tuning/kinds';
 	import { mayDo } from '$lib/workshop/roles';
-	import { inHz, listed, onDay, onTime, signed } from '$lib/ui/format';
+	import { capital, inHz, listed, onDay, onTime, signed } from '$lib/ui/format';
 	import ConfirmForm from '$lib/ui/ConfirmForm.svelte';
 	import Pager from '$lib/ui/Pager.svelte';
 
 	let { data, form } = $props();
 	const mayDiscard = $derived(mayDo(data.signedIn.role, 'decide'));
-	const isReeds = $derived(data.instrument.kind === 'reeds');
+	const isKeyboard = $derived(isKeyboardKind(data.instrument.kind));
 	/** "A4, left and middle", "Blow 5" */
 	const struck = (sounders: string) => {
 		const all = sounders.split(',').filter(isSounderId).map(asSounderId);
 		if (all.length === 0) return sounders;
 		const group = groupOf(all[0]);
-		return isReeds ? FAMILIES.reeds.groupName(group) : `${noteName(group)}, ${listed(all.map(memberOf))}`;
+		return !isKeyboard
+			? familyOfKind(data.instrument.kind).groupName(group)
+			: `${noteName(group)}, ${listed(all.map(memberOf))}`;
 	};
 	const at = (after: number) =>
 		`?visit=${data.visit.id}${data.note ? `&note=${encodeURIComponent(data.note)}` : ''}${after ? `&after=${after}` : ''}`;
@@ -38,7 +41,7 @@
 		/>
 	{/if}
 </div>
-{#if !isReeds}<form class="find" method="GET">
+{#if isKeyboard}<form class="find" method="GET">
 		<input type="hidden" name="visit" value={data.visit.id} />
 		<label class="field"
 			><span>Note</span><input class="input" name="note" value={data.note} placeholder="all, or A4" /></label
@@ -51,9 +54,9 @@
 	<table class="rule-table">
 		<thead>
 			<tr>
-				<th>When</th><th>{isReeds ? 'Reed' : 'Struck'}</th><th class="figure">Pitch, Hz</th><th class="figure"
-					>From what was due, cents</th
-				><th>By</th><th></th>
+				<th>When</th><th>{isKeyboard ? 'Struck' : capital(familyOfKind(data.instrument.kind).group.one)}</th><th
+					class="figure">Pitch, Hz</th
+				><th class="figure">From what was due, cents</th><th>By</th><th></th>
 			</tr>
 		</thead>
 		<tbody>

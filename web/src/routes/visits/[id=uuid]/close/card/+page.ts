@@ -1,4 +1,4 @@
-import { reedsOnly } from '$lib/visit/opening';
+import { notKeyboard } from '$lib/visit/opening';
 import type { PageLoad } from './$types';
 
-export const load = (async ({ parent }) => ({ open: reedsOnly((await parent()).open) })) satisfies PageLoad;
+export const load = (async ({ parent }) => ({ open: notKeyboard((await parent()).open) })) satisfies PageLoad;

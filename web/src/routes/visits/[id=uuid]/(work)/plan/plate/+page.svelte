@@ -1,6 +1,6 @@
 <script lang="ts">
 	import PlatePrint from '$lib/visit/reeds/PlatePrint.svelte';
-	import PrintPage from '$lib/visit/reeds/PrintPage.svelte';
+	import PrintPage from '$lib/visit/PrintPage.svelte';
 
 	let { data } = $props();
 	const { open } = $derived(data);

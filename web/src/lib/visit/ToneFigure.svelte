@@ -1,9 +1,11 @@
 <script lang="ts">
-	import { degreeWords } from './reedWords';
-	import type { ReedState } from '../reedVisit.svelte';
+	import type { Snippet } from 'svelte';
 
 	interface Props {
-		reed: ReedState;
+		/** What is due, for who cannot see it: "The reed that is due". */
+		label: string;
+		/** Its name, and what it gives. */
+		name: Snippet;
 		/** Cents from its target; undefined: not heard. */
 		off: number | undefined;
 		/** What to do now. */
@@ -13,15 +15,15 @@
 		/** Within that it stands where it is to stand. */
 		within?: number;
 	}
-	let { reed, off, says, isMoving = false, within = 0 }: Props = $props();
+	let { label, name, off, says, isMoving = false, within = 0 }: Props = $props();
 	const side = $derived(off === undefined || Math.abs(off) < 0.05 ? '' : off > 0 ? 'sharp' : 'flat');
 	const isWithin = $derived(off !== undefined && Math.abs(off) <= within);
 </script>
 
-<section aria-label="The reed that is due">
-	<p class="name">{reed.name}, <b>{reed.noteName}</b>, {degreeWords(reed)}</p>
+<section aria-label={label}>
+	<p class="name">{@render name()}</p>
 	<p class="figure {side}" class:within={isWithin} class:moving={isMoving}>
-		<span class={off === undefined ? 'unread' : 'cents'} data-testid="reed-off"
+		<span class={off === undefined ? 'unread' : 'cents'} data-testid="tone-off"
 			>{off === undefined ? 'not read' : Math.abs(off).toFixed(1)}</span
 		>
 		{#if off !== undefined}<span class="unit">cents{side ? ` too ${side === 'sharp' ? 'high' : 'low'}` : ''}</span>{/if}
@@ -33,7 +35,7 @@
 	.name {
 		color: var(--soft);
 	}
-	.name b {
+	.name :global(b) {
 		color: var(--ink);
 	}
 	.figure {

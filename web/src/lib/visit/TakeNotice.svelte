@@ -1,7 +1,7 @@
 <script lang="ts">
-	import type { ReedNotice } from './reedBench.svelte';
+	import type { Notice } from './toneBench.svelte';
 
-	let { notice }: { notice: ReedNotice | undefined } = $props();
+	let { notice }: { notice: Notice | undefined } = $props();
 </script>
 
 <div role="status">

@@ -4,8 +4,8 @@ import { soundingWorker } from '$lib/workers/sounding.client';
 import { onEnd } from './lifetime';
 import { sampled, Voice } from './voice';
 
-/** Reeds that nobody blows: their sound comes in as a microphone's does, and out of the loudspeaker. */
-export class SimulatedReed {
+/** Reeds that nobody blows and strings that nobody bows: their sound comes in as a microphone's does, and out of the loudspeaker. */
+export class SimulatedTones {
 	private readonly worker = soundingWorker();
 	private sounding: Voice | undefined;
 
@@ -21,13 +21,13 @@ export class SimulatedReed {
 	}
 
 	/** Sounds tones together; what sounded before ends. */
-	async blow(tones: readonly LastingTone[]): Promise<void> {
+	async sound(tones: readonly LastingTone[]): Promise<void> {
 		const { context, input, lifetime } = this;
 		try {
-			const sound = await this.worker.run('lasting', { tones, sampleRate: context.sampleRate });
+			const rendered = await this.worker.run('lasting', { tones, sampleRate: context.sampleRate });
 			if (lifetime.aborted) return;
 			this.sounding?.end();
-			this.sounding = new Voice(context, sampled(context, sound), 1, [input, context.destination]);
+			this.sounding = new Voice(context, sampled(context, rendered), 1, [input, context.destination]);
 			this.sounding.start(context.currentTime + 0.01);
 		} catch (fault) {
 			if (!isGivenUp(fault)) throw fault;

@@ -1,0 +1,27 @@
+<script lang="ts">
+	import { noteName } from '@fendrel/core';
+	import { inHz, listed } from '$lib/ui/format';
+	import ArriveStage from '../arrive/ArriveStage.svelte';
+	import type { FretVisit } from '../fretVisit.svelte';
+	import FretStrip from './FretStrip.svelte';
+
+	let { open }: { open: FretVisit } = $props();
+	const { body, instrument, visit } = $derived(open);
+</script>
+
+<ArriveStage {open} record={what}>
+	{#snippet strip(hint)}<FretStrip {open} {hint} />{/snippet}
+</ArriveStage>
+
+{#snippet what()}
+	<h2><b>What is it?</b></h2>
+	<p>
+		{listed(body.strings.map(({ note }) => noteName(note)))} in {body.stuff}, {body.scale.toFixed(0)} mm from nut to bridge,
+		{body.frets}
+		frets.
+		{instrument.usualA4 === visit.a4
+			? `It stands at A4 = ${inHz(visit.a4)} Hz.`
+			: `It stood at A4 = ${inHz(instrument.usualA4)} Hz before.`}
+	</p>
+	<p class="soft">Loose frets and pegs that slip come first: neither holds what is set.</p>
+{/snippet}
