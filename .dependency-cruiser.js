@@ -22,7 +22,7 @@ const CORE_ORDER = [
 	'drills',
 	'families'
 ];
-const FEATURES = ['account', 'instruments', 'visit', 'temperaments', 'intervals', 'bearing', 'counts', 'practice'];
+const FEATURES = ['account', 'instruments', 'visit', 'temperaments', 'intervals', 'bearing', 'counts', 'practice', 'ensembles'];
 const SHARED = [
 	'ui',
 	'workshop',

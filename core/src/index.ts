@@ -118,6 +118,9 @@ export * from './listening/closer/partialAlone';
 export * from './listening/closer/referenceTone';
 export * from './listening/survey/recordedStrikes';
 export type { Component } from './listening/closer/components';
+export * from './listening/plucked/pitchFall';
+export { PluckListener } from './listening/plucked/pluckListener';
+export * from './sounding/pluck';
 export { REED_LIMITS, BOW_LIMITS, type SteadyLimits } from './listening/lasting/steadiness';
 export {
 	LastingListener,

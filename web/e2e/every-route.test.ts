@@ -100,7 +100,7 @@ test('no address is open to strangers or to another workshop, and nonsense is re
 	await startVisit(page);
 	await expect(page.getByTestId('saved')).toHaveText('everything saved');
 	const [, visit] = /\/visits\/([^/]+)\//.exec(page.url())!;
-	const own = { temperament: '', attachment: randomUUID() };
+	const own = { temperament: '', attachment: randomUUID(), ensemble: randomUUID() };
 	const made = await page.request.post('/api/temperaments', {
 		data: {
 			draft: { name: 'Guarded temperament', tuning: { by: 'cents', offsets: Array(12).fill(0) } },
@@ -108,8 +108,20 @@ test('no address is open to strangers or to another workshop, and nonsense is re
 		}
 	});
 	own.temperament = ((await made.json()) as { slugs: string[] }).slugs[0];
+	const { temperaments } = (await (await page.request.get(`/api/instruments/${instrument}/book`)).json()) as {
+		temperaments: { id: string }[];
+	};
+	const member = { id: randomUUID(), name: 'Guarded', instrumentId: instrument, temperamentId: temperaments[0].id };
+	const together = await page.request.put(`/api/ensembles/${own.ensemble}`, {
+		data: {
+			...{ name: 'Guarded ensemble', version: 0 },
+			members: [{ ...member, root: 0, a4: 440, moves: 'nothing', lowest: 21, highest: 108 }]
+		}
+	});
+	expect(together.status()).toBe(200);
 	const filled = (path: string) =>
 		path
+			.replace(/\/ensembles\/\[id\]/, `/ensembles/${own.ensemble}`)
 			.replace(/^(\/api)?\/visits\/\[id\]/, (start) => start.replace('[id]', visit))
 			.replace(/^(\/api)?\/instruments\/\[id\]/, (start) => start.replace('[id]', instrument))
 			.replace('[slug]', own.temperament)

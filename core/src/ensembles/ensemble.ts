@@ -101,14 +101,15 @@ export interface PairApart {
 	readonly worst: Clash;
 }
 export function unisonsApart(members: readonly Member[]): readonly PairApart[] {
-	const all = clashes(members).filter(({ interval }) => interval.semitones === 0);
-	return members.flatMap((_, i) =>
-		members.slice(i + 1).map((_, k) => {
-			const own = all.filter(({ lower, upper }) => lower === i && upper === i + 1 + k);
+	const [unison] = SHARED_INTERVALS;
+	return members.flatMap((_, lower) =>
+		members.slice(lower + 1).map((_, k) => {
+			const upper = lower + 1 + k;
+			const all = Array.from({ length: 12 }, (_, note) => clash(members, lower, upper, unison, note));
 			return {
-				lower: i,
-				upper: i + 1 + k,
-				worst: own.reduce((worst, each) => (Math.abs(each.off) > Math.abs(worst.off) ? each : worst))
+				lower,
+				upper,
+				worst: all.reduce((worst, each) => (Math.abs(each.off) > Math.abs(worst.off) ? each : worst))
 			};
 		})
 	);

@@ -2,6 +2,7 @@ import { createRandom } from '../numeric/random';
 import type { Hz } from '../units/quantity';
 import { equalHz } from '../units/pitch';
 import { hz } from '../units/quantity';
+import { USUAL_PLUCK, type Pluck } from '../sounding/pluck';
 import { STEADY_REED, type LastingTone } from '../sounding/reed';
 import { across, fretPlaceOf, isTied, noteAt, type FretEnds, type Neck, type StringStuff } from './neck';
 import { centsAt, placeOf } from './places';
@@ -29,8 +30,6 @@ interface HiddenString {
 	readonly pressed: number;
 	/** Cents by which a hard pluck begins sharp. */
 	readonly plucked: number;
-	/** Cents that a capo adds over a finger. */
-	readonly capo: number;
 }
 
 /** Strings fall as they are left; guitars are tuned more often. */
@@ -60,8 +59,7 @@ function hiddenString({ seed }: NeckTwin, neck: Neck, string: number): HiddenStr
 		off: OFF.middle + OFF.spread * random.normal(),
 		nut: Math.max(-0.5, Math.min(0.5, NUT * random.normal())),
 		pressed: Math.max(0, usual.cents + usual.spread * random.normal()),
-		plucked: (neck.stuff === 'steel' ? 2.5 + 5 * low : 1.5 + 2.5 * low) * (1 + 0.2 * random.normal()),
-		capo: 1.5 + 3 * low + 0.8 * random.normal()
+		plucked: (neck.stuff === 'steel' ? 2.5 + 5 * low : 1.5 + 2.5 * low) * (1 + 0.2 * random.normal())
 	};
 }
 
@@ -134,20 +132,15 @@ export function bowSound(of: SoundedNeck, group: number, bowing: Bowing, times: 
 /** How hard a string is plucked. */
 export const TOUCHES = ['soft', 'hard'] as const;
 export type Touch = (typeof TOUCHES)[number];
-/** Where a string sounds: open, at its octave's harmonic, stopped there, over the capo. */
-export const MEASURED_AT = ['open', 'harmonic', 'twelfth', 'capo'] as const;
-export type MeasuredAt = (typeof MEASURED_AT)[number];
 
-/** A pluck: where it ends, and how much sharper it begins. */
-export function pluckOf(
-	of: SoundedNeck,
-	string: number,
-	fret: number,
-	touch: Touch,
-	at: MeasuredAt
-): { pitch: Hz; sharp: number } {
-	const { plucked, capo } = hiddenString(of.twin, of.neck, string);
-	const pitch = at === 'harmonic' ? 2 * soundedPitch(of, string) : soundedPitch(of, 100 * fret + string);
-	const under = at === 'capo' ? 2 ** (capo / 1200) : 1;
-	return { pitch: hz(pitch * under), sharp: touch === 'hard' ? plucked : plucked / 6 };
+/** What sounds when a string is plucked. @param times rises with every pluck: no two are alike */
+export function pluckSound(of: SoundedNeck, group: number, touch: Touch, times: number): Pluck {
+	const { string } = fretPlaceOf(group);
+	const { plucked } = hiddenString(of.twin, of.neck, string);
+	return {
+		...{ ...USUAL_PLUCK, pitch: soundedPitch(of, group), inharmonicity: STIFF[of.neck.stuff] },
+		...{ sharp: touch === 'hard' ? plucked : plucked / 6, seed: numberFor(of.twin.seed, group, times) }
+	};
 }
+/** B of strings in the middle of a neck. */
+const STIFF: Readonly<Record<StringStuff, number>> = { gut: 3e-5, nylon: 4e-5, steel: 6e-5 };

@@ -10,6 +10,21 @@ import { pressureSlope, type PressureSlope } from './pressureSlope';
 import { REED_LIMITS, steadinessOf, type Steadiness, type SteadyLimits } from './steadiness';
 import { trackHarmonics, trackTone, type TonePoint } from './tracker';
 
+/** Where a plucked string stands at a moment after the pluck. */
+export interface PitchAt {
+	readonly moment: number;
+	readonly pitch: Hz;
+	/** Standard error. */
+	readonly error: Cents;
+}
+/** A plucked string begins sharp, and falls. */
+export interface PitchFall {
+	/** At those of the moments that the sound lasts to. */
+	readonly at: readonly PitchAt[];
+	/** B, where the partials tell it. */
+	readonly inharmonicity: number | undefined;
+}
+
 /** A tone as it was measured, in the second in which it stood most still. */
 export interface LastingReading {
 	/** Seconds since the listener began: when the tone began, and when it ended. */
@@ -28,6 +43,8 @@ export interface LastingReading {
 	readonly slope: PressureSlope | undefined;
 	/** A second tone an octave above that sounds with it. */
 	readonly partner: OctavePartner | undefined;
+	/** Of a plucked string: its pitch at fixed moments. */
+	readonly fall?: PitchFall;
 }
 
 /** Why what was heard is no figure. */

@@ -1,4 +1,4 @@
-import type { LastingTone } from '@fendrel/core';
+import type { LastingTone, Pluck } from '@fendrel/core';
 import { isGivenUp } from '$lib/workers/client';
 import { soundingWorker } from '$lib/workers/sounding.client';
 import { onEnd } from './lifetime';
@@ -21,10 +21,19 @@ export class SimulatedTones {
 	}
 
 	/** Sounds tones together; what sounded before ends. */
-	async sound(tones: readonly LastingTone[]): Promise<void> {
+	sound(tones: readonly LastingTone[]): Promise<void> {
+		return this.play((sampleRate) => this.worker.run('lasting', { tones, sampleRate }));
+	}
+
+	/** Plucks a string; what sounded before ends. */
+	pluck(pluck: Pluck): Promise<void> {
+		return this.play((sampleRate) => this.worker.run('pluck', { pluck, sampleRate }));
+	}
+
+	private async play(render: (sampleRate: number) => Promise<Float32Array<ArrayBuffer>>): Promise<void> {
 		const { context, input, lifetime } = this;
 		try {
-			const rendered = await this.worker.run('lasting', { tones, sampleRate: context.sampleRate });
+			const rendered = await render(context.sampleRate);
 			if (lifetime.aborted) return;
 			this.sounding?.end();
 			this.sounding = new Voice(context, sampled(context, rendered), 1, [input, context.destination]);

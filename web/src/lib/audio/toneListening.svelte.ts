@@ -15,10 +15,10 @@ export class ToneListening extends SoundInput {
 	private sound: OpenSound | undefined;
 	private drone: Drone | undefined;
 
-	/** @param limits how still a tone is to stand: reeds, or what trembles more */
+	/** @param limits how still a tone is to stand: reeds, or what trembles more; null: strings are plucked */
 	constructor(
 		private readonly onEvents: (events: readonly ToneEvent[]) => void,
-		private readonly limits: () => SteadyLimits = () => REED_LIMITS
+		private readonly limits: () => SteadyLimits | null = () => REED_LIMITS
 	) {
 		super();
 	}

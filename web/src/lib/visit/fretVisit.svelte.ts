@@ -57,7 +57,10 @@ const PULLS = 20;
 export class FretVisit extends OpenVisit<FretInstrument> {
 	readonly family = FAMILIES.frets;
 	readonly body: Neck = $derived.by(() => this.instrument.neck);
-	readonly compass: readonly number[] = $derived.by(() => this.family.groups(this.body));
+	/** What is set: the open strings. */
+	readonly compass: readonly number[] = $derived.by(() =>
+		this.family.groups(this.body).filter((group) => fretPlaceOf(group).fret === 0)
+	);
 	readonly temperament = $derived.by(() => takenFrom(this.about, this.planned).temperament);
 	readonly tunedTo: string = $derived.by(() => inSentence(this.temperament.name));
 	readonly frets: FretPlan = $derived.by(() => fretPlanOf(this.planned.frets));
@@ -103,7 +106,29 @@ export class FretVisit extends OpenVisit<FretInstrument> {
 			(weights[string - 1] ?? 1) * (byNote.get(this.body.strings[string - 1].note + fret) ?? 1);
 	});
 
-	readonly strings: readonly StringState[] = $derived.by(() => this.targets.map((target) => this.stateOf(target)));
+	readonly strings: readonly StringState[] = $derived.by(() => {
+		const { targets, last, placed, body, family } = this;
+		const { sounders } = this.record.report;
+		const notes = new Map(
+			placed.length ? this.standing.notes.map((note) => [fretGroup(note.string, note.fret), note]) : []
+		);
+		const stale = new Set(placed.flatMap(({ string, fret, isStale }) => (isStale ? [fretGroup(string, fret)] : [])));
+		return targets.map((target): StringState => {
+			const { group, pitch, note } = target;
+			const place = fretPlaceOf(group);
+			const reading = last.get(group);
+			const known = notes.get(group);
+			// Open ones stand as they were read; a stopped one as it will sound once its open string is right.
+			const open = place.fret === 0 ? reading : undefined;
+			return {
+				...{ ...target, ...place, reading, isSet: sounders.get(stringSounder(group))?.left?.purpose === 'set' },
+				...{ name: family.groupName(group), gives: soundedName(body, group), noteName: noteName(note) },
+				off: open ? centsBetween(pitch, hz(open.pitch)) : known?.off,
+				error: open ? (open.pitchError ?? undefined) : known?.error,
+				isRead: open !== undefined || (known?.isRead === true && !stale.has(group))
+			};
+		});
+	});
 	/** Open strings and the second ones of courses. */
 	readonly open: readonly StringState[] = $derived.by(() => this.strings.filter(({ fret }) => fret === 0));
 
@@ -147,35 +172,6 @@ export class FretVisit extends OpenVisit<FretInstrument> {
 
 	protected madeFrom(): unknown {
 		return this.temperament;
-	}
-
-	private stateOf(target: FretTarget): StringState {
-		const { group, pitch, note } = target;
-		const place = fretPlaceOf(group);
-		const { string, fret } = place;
-		const reading = this.last.get(group);
-		const left = this.record.report.sounders.get(stringSounder(group))?.left;
-		const isSet = left?.purpose === 'set';
-		const stands = fret === 0 ? this.openStands(group) : this.stoppedStands(string, fret);
-		return {
-			...{ ...target, ...place, pitch, reading, ...stands, isSet },
-			...{ name: this.family.groupName(group), gives: soundedName(this.body, group), noteName: noteName(note) }
-		};
-	}
-
-	private openStands(group: number) {
-		const reading = this.last.get(group);
-		if (!reading) return { off: undefined, error: undefined, isRead: false };
-		const off = centsBetween(this.pitches.get(group)!, hz(reading.pitch));
-		return { off, error: reading.pitchError ?? undefined, isRead: true };
-	}
-
-	/** As it will sound once its open string is right. */
-	private stoppedStands(string: number, fret: number) {
-		const note = this.standing.notes.find((each) => each.string === string && each.fret === fret);
-		if (!note || !this.isSurveyed) return { off: undefined, error: undefined, isRead: false };
-		const stale = this.placed.some((each) => each.string === string && each.fret === fret && each.isStale);
-		return { off: note.off, error: note.error, isRead: note.isRead && !stale };
 	}
 }
 

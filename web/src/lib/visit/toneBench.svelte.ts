@@ -45,7 +45,7 @@ export abstract class ToneBench<Open extends Bench> {
 	constructor(
 		protected readonly open: Open,
 		protected readonly order: () => readonly number[],
-		limits: SteadyLimits = REED_LIMITS
+		limits: SteadyLimits | null = REED_LIMITS
 	) {
 		this.listening = new ToneListening(
 			(events) => this.hear(events),

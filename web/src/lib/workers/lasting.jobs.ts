@@ -1,4 +1,4 @@
-import { FileStrokes, LastingListener, TogetherListener } from '@fendrel/core';
+import { FileStrokes, LastingListener, PluckListener, TogetherListener } from '@fendrel/core';
 import type { LastingTasks, ToneEvent } from './lasting';
 import type { SoundBlock } from './listening';
 import { untilGivenUp, type Handlers } from './serve';
@@ -31,6 +31,8 @@ export function lastingJobs(): Handlers<LastingTasks> {
 	let together: TogetherListener | undefined;
 	return {
 		listen({ sampleRate, limits, samples }, job) {
+			tones = undefined;
+			if (!limits) return follow<ToneEvent>(new PluckListener(sampleRate), samples, job);
 			const listener = (tones = new LastingListener(sampleRate, limits));
 			const strokes = new FileStrokes(sampleRate);
 			const both: Listener<ToneEvent> = {

@@ -7,7 +7,8 @@ interface Heard {
 	readonly samples: MessagePort;
 }
 export interface LastingJob extends Heard {
-	readonly limits: SteadyLimits;
+	/** How still a tone that is kept going is to stand; null: strings that are plucked. */
+	readonly limits: SteadyLimits | null;
 }
 /** What is heard beside the tones: a stroke of a file. */
 export type ToneEvent = LastingEvent | { readonly kind: 'stroke' };

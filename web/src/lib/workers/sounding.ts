@@ -1,4 +1,4 @@
-import type { Chord, LastingTone, Strike, Surroundings } from '@fendrel/core';
+import type { Chord, LastingTone, Pluck, Strike, Surroundings } from '@fendrel/core';
 import type { Task } from './protocol';
 
 export interface PassageJob {
@@ -23,5 +23,7 @@ export type SoundingTasks = {
 	surroundings: Task<SurroundingsJob, Samples | undefined>;
 	/** Tones that last, together. */
 	lasting: Task<{ readonly tones: readonly LastingTone[]; readonly sampleRate: number }, Samples>;
+	/** A plucked string. */
+	pluck: Task<{ readonly pluck: Pluck; readonly sampleRate: number }, Samples>;
 	passage: Task<PassageJob, readonly Samples[]>;
 };

@@ -1,4 +1,4 @@
-import { renderLastingTone, renderPassage, renderStrike, renderSurroundings } from '@fendrel/core';
+import { renderLastingTone, renderPassage, renderPluck, renderStrike, renderSurroundings } from '@fendrel/core';
 import { handing } from './protocol';
 import { serve } from './serve';
 import type { SoundingTasks } from './sounding';
@@ -18,6 +18,10 @@ serve<SoundingTasks>({
 		const sum = new Float32Array(Math.max(...sounds.map(({ length }) => length)));
 		for (const sound of sounds) sound.forEach((value, i) => (sum[i] += value));
 		return handing(sum, sum.buffer);
+	},
+	pluck({ pluck, sampleRate }) {
+		const sound = renderPluck(pluck, sampleRate);
+		return handing(sound, sound.buffer);
 	},
 	async passage({ versions, sampleRate }, { pause }) {
 		const sounds: Float32Array<ArrayBuffer>[] = [];

@@ -17,6 +17,8 @@ export const CHANGES = {
 	'temperament kept': 'kept the temperament',
 	'temperament changed': 'changed the temperament',
 	'temperament deleted': 'deleted the temperament',
+	'ensemble kept': 'kept the ensemble',
+	'ensemble deleted': 'deleted the ensemble',
 	'settings changed': 'changed what the workshop decides',
 	'listening changed': 'changed how the workshop listens',
 	'user invited': 'made a link for a new',

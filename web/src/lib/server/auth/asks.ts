@@ -32,6 +32,7 @@ export const ASKS: Readonly<Record<string, Asks>> = {
 	'/api/record': { POST: 'work' },
 	'/api/instruments/[id]/stringing': { PUT: 'work' },
 	'/api/instruments/[id]/strings': { POST: 'work' },
+	'/api/ensembles/[id=uuid]': { PUT: 'work', DELETE: 'decide' },
 	'/api/temperaments': { POST: 'work' },
 	'/api/temperaments/import': { POST: 'work' },
 	'/api/temperaments/[slug]': { PUT: 'work', DELETE: 'decide' },

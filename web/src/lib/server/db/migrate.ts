@@ -26,6 +26,7 @@ import * as shelves from './migrations/0020-shelves-and-visit-summaries';
 import * as practice from './migrations/0021-practice';
 import * as freeReeds from './migrations/0023-free-reeds';
 import * as frets from './migrations/0024-frets';
+import * as ensembles from './migrations/0025-ensembles';
 import * as shownPractice from './migrations/0022-shown-practice';
 
 const MIGRATIONS = [
@@ -52,7 +53,8 @@ const MIGRATIONS = [
 	{ name: '0021-practice', ...practice },
 	{ name: '0022-shown-practice', ...shownPractice },
 	{ name: '0023-free-reeds', ...freeReeds },
-	{ name: '0024-frets', ...frets }
+	{ name: '0024-frets', ...frets },
+	{ name: '0025-ensembles', ...ensembles }
 ];
 
 /** @param hold asked before each step */

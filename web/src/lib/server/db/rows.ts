@@ -1,3 +1,4 @@
+import type { Ensemble } from '$lib/ensembles/ensemble';
 import type { Change } from '$lib/workshop/changes';
 import type { Role } from '$lib/workshop/roles';
 import type { CountedOctave } from '$lib/counts/countedOctave';
@@ -146,6 +147,15 @@ export interface InstrumentRow extends Deletion {
 	/** Where it stands in the register, and what it is found by: see `shelf`. */
 	shelf: string;
 	sought: string;
+}
+/** Who plays with whom. */
+export interface EnsembleRow {
+	id: string;
+	workshopId: string;
+	name: string;
+	members: Ensemble['members'];
+	version: number;
+	changedAt: Date;
 }
 export interface TemperamentRow {
 	id: string;

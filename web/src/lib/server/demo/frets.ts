@@ -42,7 +42,7 @@ const BOWED = {
 /** Frets that were read, of those where trouble is looked for first. */
 const READ = 3;
 
-/** The consort of the tide mill, and the guitar: one viol is half done. */
+/** The consort of the tide mill: one viol is half done. */
 export async function loadNecks(
 	workshopId: string,
 	today: Date,
@@ -54,7 +54,7 @@ export async function loadNecks(
 	) => VisitRow
 ): Promise<void> {
 	for (const [i, each] of NECKED.entries()) {
-		const neck: Neck = { ...neckById(each.neck)!.neck, places: [], capo: each.capo ?? 0 };
+		const neck: Neck = { ...neckById(each.neck)!.neck, places: [] };
 		const twin: NeckTwin = { kind: 'frets', seed: 5200 + 13 * i };
 		const details = {
 			...({ name: each.name, kind: 'frets', location: each.place, town: each.town, place: '' } as const),
@@ -62,7 +62,6 @@ export async function loadNecks(
 			...{ ...neckCompassOf(neck), reeds: null, neck, twin }
 		};
 		const instrumentId = await inTransaction((transaction) => createInstrument(workshopId, details, transaction));
-		if (!each.temperament) continue;
 		const temperament = temperaments.find(({ slug }) => slug === each.temperament)!;
 		const isHalf = each.name === HALF_FRETTED;
 		const at = isHalf ? today : subMonths(today, 5);

@@ -33,6 +33,7 @@ import type { KnownString } from '$lib/tuning/strings';
 import { rebuildSummaries } from '../record/keep';
 import { addAct, addFoundAndLeft, demoRecord, saveRecord, type DemoRecord } from './record';
 import { demoStrings } from './strings';
+import { loadEnsembles } from './ensembles';
 import { loadNecks } from './frets';
 import { loadHarps } from './reeds';
 import { loadPractice } from './practice';
@@ -75,6 +76,7 @@ export async function loadDemo(now = new Date(process.env.FENDREL_DEMO_DATE ?? D
 		visitRow(context, set, instrumentId, startedAt, undefined)
 	);
 	await rebuildSummaries();
+	await loadEnsembles(user.workshopId);
 	await loadTempering(user.workshopId, today, await listInstruments(user.workshopId));
 	await loadPractice(user.id, today);
 }

@@ -249,18 +249,17 @@ export const HARPS: readonly DemoHarp[] = [
 /** The harp that is half done, and how many reeds of it are set. */
 export const HALF_FILED = { harp: 'Ferry band, harp 3 in C', reeds: 7 } as const;
 
-/** A viol of the consort, or a guitar. */
+/** A viol of the consort. */
 export interface DemoNeck {
 	readonly name: string;
 	readonly neck: string;
-	readonly capo?: number;
 	readonly place: string;
 	readonly town: string;
 	readonly maker: string;
 	readonly madeIn: number;
 	readonly a4: number;
-	/** What it was tuned in last; undefined: nobody has visited it. */
-	readonly temperament?: string;
+	/** What it was tuned in last. */
+	readonly temperament: string;
 	readonly notes: string;
 	/** What was noted when it was left. */
 	readonly left: string;
@@ -282,17 +281,18 @@ export const NECKED: readonly DemoNeck[] = [
 		...{ ...TIDE_MILL, name: 'Tide mill consort, bass viol', neck: 'bass', temperament: 'vallotti' },
 		...{ maker: 'Corwen Pell', madeIn: 2003, notes: 'Plays with the harpsichord as often as with the consort.' },
 		left: ''
-	},
-	{
-		...{
-			name: 'Guitar of the harbour inn',
-			neck: 'steelGuitar',
-			capo: 2,
-			place: 'Harbour inn',
-			town: 'Saltmarsh Quay'
-		},
-		...{ maker: 'Dune & Larch', madeIn: 2011, a4: 440, notes: 'Lives with a capo at the second fret.', left: '' }
 	}
 ];
 /** The viol that is half done. */
 export const HALF_FRETTED = 'Tide mill consort, bass viol';
+
+/** Who plays together at the festival. */
+export const TOGETHER = {
+	name: 'Festival ensemble',
+	members: [
+		'Festival harpsichord',
+		'Tide mill consort, treble viol',
+		'Tide mill consort, tenor viol',
+		'Tide mill consort, bass viol'
+	]
+} as const;

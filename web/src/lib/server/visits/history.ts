@@ -1,5 +1,6 @@
 import { createHash } from 'node:crypto';
 import {
+	fretPlaceOf,
 	A4,
 	breakOf,
 	centsBetween,
@@ -46,7 +47,7 @@ export async function visitHistory(workshopId: string, instrument: Instrument): 
 	const fresh = changed.length
 		? isStrung(instrument)
 			? await summarise(workshopId, instrument, changed, temperaments)
-			: await summariseByTarget(workshopId, changed)
+			: await summariseByTarget(workshopId, changed, instrument.kind === 'frets' ? isOpenString : undefined)
 		: new Map<string, VisitSummary>();
 	if (fresh.size)
 		await keepSummariesOfVisits(
@@ -87,8 +88,15 @@ function basisOf({ kind, lowest, highest, usualA4, stringing, reeds, neck }: Ins
 /** Rises when a summary says something else. */
 const SUMMARY_FORMAT = 1;
 
+/** Of strings over frets the open ones are set; the others go with the frets. */
+const isOpenString = (group: number) => fretPlaceOf(group).fret === 0;
+
 /** What visits to reeds and frets come to: each from where it was to stand then. */
-async function summariseByTarget(workshopId: string, visits: readonly Visit[]): Promise<Map<string, VisitSummary>> {
+async function summariseByTarget(
+	workshopId: string,
+	visits: readonly Visit[],
+	isCounted: (group: number) => boolean = () => true
+): Promise<Map<string, VisitSummary>> {
 	const sounders = await visitSoundersOf(
 		workshopId,
 		visits.map(({ id }) => id)
@@ -101,7 +109,7 @@ async function summariseByTarget(workshopId: string, visits: readonly Visit[]): 
 				const target = left?.figure?.target ?? found?.target;
 				return target === undefined ? undefined : hz(target);
 			};
-			const summary = summariseVisit(groups, [...groups.keys()], targetOf);
+			const summary = summariseVisit(groups, [...groups.keys()].filter(isCounted), targetOf);
 			const said = { a4Left: undefined, notesSet: summary.set.length, movedMean: summary.movedMean, sections: [] };
 			return [id, { ...said, found: summary.foundMiddle, left: summary.leftMean }];
 		})

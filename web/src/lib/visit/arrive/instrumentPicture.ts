@@ -77,9 +77,9 @@ const REEDS: readonly PartShape[] = [
 /** A neck from above with its pegbox to the left, the body to the right: where each part lies. */
 const FRETTED: readonly PartShape[] = [
 	shape('pegs', 'M1 79h112v104h-112z', 11, 99, 96),
-	box('nut', 117, 79, 56, 104),
-	box('frets', 177, 79, 200, 50),
-	box('neck', 177, 133, 200, 50),
+	box('nut', 117, 79, 92, 104),
+	box('frets', 213, 79, 164, 50),
+	box('neck', 213, 133, 164, 50),
 	box('strings', 117, 1, 442, 72),
 	shape('body', 'M381 79h178v182h-178z', 391, 99, 160),
 	box('bridge', 117, 189, 260, 72),

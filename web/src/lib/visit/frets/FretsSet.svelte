@@ -8,6 +8,7 @@
 		noteName,
 		toCheckAgain,
 		usualSuspects,
+		type FretAdvice,
 		type FretEnds,
 		type Reading
 	} from '@fendrel/core';
@@ -161,12 +162,38 @@
 
 <svelte:window {onkeydown} onclick={leaveButton} />
 
+{#snippet strings({ wishes }: FretAdvice)}
+	<table class="figure-table" aria-label="String by string at fret {dueFret}">
+		<thead
+			><tr
+				><th scope="col">String by string</th><th scope="col" class="figure">now</th><th scope="col" class="figure"
+					>then</th
+				></tr
+			></thead
+		>
+		<tbody>
+			{#each wishes as wish (wish.string)}
+				{@const string = open.string(fretGroup(wish.string, dueFret))!}
+				<tr aria-current={string.group === bench.due ? 'step' : undefined}>
+					<th scope="row"
+						><button type="button" onclick={() => bench.goTo(string.group)}>{string.gives}</button>{string.isRead
+							? ''
+							: ' (not read)'}</th
+					>
+					<td>{signed(wish.off)}</td>
+					<td>{leftWords(wish, FRET_TOLERANCE)}</td>
+				</tr>
+			{/each}
+		</tbody>
+	</table>
+{/snippet}
+
 <VisitFrame {open} stage="set" onundone={(group) => group && bench.goTo(group)}>
 	{#snippet status()}<ListeningStatus listening={bench.listening} to="tones that last" />{/snippet}
 	<TwoColumns>
 		{#snippet column()}
 			{#if advice}
-				<div>
+				<div class="advice">
 					<p class="soft">
 						Fret {dueFret}: {givenAt(
 							body,
@@ -187,29 +214,13 @@
 						>
 					</div>
 				{/if}
-				<DueString {bench} {says} within={FRET_TOLERANCE} />
-				<table class="figure-table" aria-label="String by string at fret {dueFret}">
-					<thead><tr><th scope="col">String by string</th><th scope="col">now</th><th scope="col">then</th></tr></thead>
-					<tbody>
-						{#each advice.wishes as wish (wish.string)}
-							{@const string = open.string(fretGroup(wish.string, dueFret))!}
-							<tr aria-current={string.group === bench.due ? 'step' : undefined}>
-								<th scope="row"
-									><button type="button" onclick={() => bench.goTo(string.group)}>{string.gives}</button>{string.isRead
-										? ''
-										: ' (not read)'}</th
-								>
-								<td>{signed(wish.off)}</td>
-								<td>{leftWords(wish, FRET_TOLERANCE)}</td>
-							</tr>
-						{/each}
-					</tbody>
-				</table>
+				{#if queue.length}<DueString {bench} {says} within={FRET_TOLERANCE} />{/if}
+				{@render strings(advice)}
 				{#if asked?.fret === dueFret && queue.length}
 					<p>Sound again: {givenAt(body, dueFret, queue)}. Moving one end has moved them all.</p>
 				{/if}
 				{#if queue.length === 0 && advice.cannot.length}
-					<p class="notice">
+					<p class="cannot">
 						{givenAt(body, dueFret, advice.cannot)}
 						{advice.cannot.length === 1 ? 'stays' : 'stay'} more than {FRET_TOLERANCE} cents off: no straight fret brings
 						{advice.cannot.length === 1 ? 'it' : 'them'} home.
@@ -217,6 +228,7 @@
 						{conflictWords(body, advice) ?? ''}
 					</p>
 				{/if}
+				{#if queue.length === 0}<DueString {bench} {says} within={FRET_TOLERANCE} />{/if}
 				<fieldset class="own">
 					<legend class="soft">Moved otherwise, mm; above 0: to the bridge</legend>
 					<label>lowest end <input class="input" inputmode="decimal" bind:value={ownLow} /></label>
@@ -284,6 +296,10 @@
 		font-size: 2.2rem;
 		line-height: 1.1;
 	}
+	.advice {
+		display: grid;
+		gap: 0.4rem;
+	}
 	.buttons,
 	.own {
 		display: flex;
@@ -299,6 +315,10 @@
 	.own input {
 		width: 4.5rem;
 		min-height: 44px;
+	}
+	.cannot {
+		border-left: 3px solid var(--line);
+		padding-left: 0.8rem;
 	}
 	th button {
 		min-height: 34px;

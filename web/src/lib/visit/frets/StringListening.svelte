@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { isBowed } from '@fendrel/core';
 	import { FAULT_WORDS } from '$lib/listening/faultWords';
 	import LevelMeter from '$lib/listening/LevelMeter.svelte';
 	import SourceSelect from '$lib/listening/SourceSelect.svelte';
@@ -7,13 +8,24 @@
 
 	let { bench }: { bench: FretBench } = $props();
 	const { listening } = $derived(bench);
+	const WAYS = $derived(
+		isBowed(bench.body)
+			? [
+					{ label: 'Even bow', sound: () => bench.bow('even') },
+					{ label: 'Uneven bow', sound: () => bench.bow('uneven') }
+				]
+			: [
+					{ label: 'Soft pluck', sound: () => bench.pluck('soft') },
+					{ label: 'Hard pluck', sound: () => bench.pluck('hard') }
+				]
+	);
 	const SMALL = 1;
 	const LARGE = 10;
 	function onkeydown(event: KeyboardEvent) {
 		if (!listening.simulated || typedInto(event) || event.ctrlKey) return;
 		const by = event.shiftKey ? LARGE : SMALL;
-		if (event.key === '1' && !event.repeat) bench.bow('even');
-		else if (event.key === '2' && !event.repeat) bench.bow('uneven');
+		const way = WAYS[Number(event.key) - 1];
+		if (way && !event.repeat) way.sound();
 		else if (event.key === 'ArrowUp') bench.turn(by);
 		else if (event.key === 'ArrowDown') bench.turn(-by);
 		else return;
@@ -29,9 +41,10 @@
 </div>
 {#if listening.fault}<p class="problem" role="alert">{FAULT_WORDS[listening.fault]}</p>{/if}
 {#if listening.simulated}
-	<div class="bar" role="group" aria-label="Bow and peg of the simulated strings">
-		<button type="button" class="choice" onclick={() => bench.bow('even')}><kbd>1</kbd> Even bow</button>
-		<button type="button" class="choice" onclick={() => bench.bow('uneven')}><kbd>2</kbd> Uneven bow</button>
+	<div class="bar" role="group" aria-label="Simulated strings">
+		{#each WAYS as { label, sound }, i (label)}
+			<button type="button" class="choice" onclick={sound}><kbd>{i + 1}</kbd> {label}</button>
+		{/each}
 		<button type="button" class="choice" onclick={() => bench.turn(-SMALL)}><kbd>↓</kbd> Peg down</button>
 		<button type="button" class="choice" onclick={() => bench.turn(SMALL)}><kbd>↑</kbd> Peg up</button>
 	</div>

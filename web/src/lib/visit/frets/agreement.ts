@@ -12,9 +12,10 @@ export interface Agreed extends SameNote {
 
 /** Every note that two neighbouring strings give, the worst first. */
 export function agreedNotes(visit: FretVisit): readonly Agreed[] {
+	const byGroup = new Map(visit.strings.map((each) => [each.group, each]));
 	return sameNotes(visit.body)
 		.flatMap((same): Agreed[] => {
-			const [first, second] = same.two.map((group) => visit.string(group));
+			const [first, second] = same.two.map((group) => byGroup.get(group));
 			if (!first || !second) return [];
 			const isRead = first.isRead && second.isRead;
 			const spelled = second.fromEqual - first.fromEqual;

@@ -3,6 +3,7 @@ import { median } from 'd3-array';
 import { counted, flatOrSharp, inHz, listed } from '$lib/ui/format';
 import { fretPlanWords } from '../fretPlan';
 import { FRET_TOLERANCE, type FretVisit } from '../fretVisit.svelte';
+import { outsideWords } from '../outsideWords';
 import { agreedNotes } from './agreement';
 import { moveWords } from './fretWords';
 
@@ -40,7 +41,7 @@ export function fretAccount(visit: FretVisit): readonly Line[] {
 		],
 		[
 			'outside',
-			outside.length ? listed(outside.map(({ gives, off }) => `${gives} (${flatOrSharp(off!)})`)) : 'none of those read'
+			outside.length ? outsideWords(outside.map(({ gives, off }) => ({ name: gives, off }))) : 'none of those read'
 		],
 		[
 			'proved',

@@ -1,17 +1,21 @@
 import {
 	BOW_LIMITS,
 	bowSound,
+	pluckSound,
 	centsBetween,
 	fretGroup,
 	fretPlaceOf,
 	hz,
+	isBowed,
 	nearestNote,
 	noteName,
 	stringSounder,
 	type Bowing,
 	type FretEnds,
 	type LastingReading,
-	type Reading
+	type Reading,
+	type SoundedNeck,
+	type Touch
 } from '@fendrel/core';
 import { signed } from '$lib/ui/format';
 import type { FretVisit } from '../fretVisit.svelte';
@@ -28,18 +32,30 @@ export class FretBench extends ToneBench<FretVisit> {
 		order: () => readonly number[],
 		private readonly onRead: (reading: Reading, group: number) => void
 	) {
-		super(open, order, BOW_LIMITS);
+		super(open, order, isBowed(open.body) ? BOW_LIMITS : null);
+	}
+
+	get body() {
+		return this.open.body;
 	}
 
 	get string() {
 		return this.open.string(this.due);
 	}
 
+	private get sounded(): SoundedNeck {
+		const { instrument, body, movedNeck } = this.open;
+		return { twin: instrument.twin, neck: body, a4: hz(instrument.usualA4), moved: movedNeck };
+	}
+
 	/** The simulated string is bowed. */
 	bow(bowing: Bowing): void {
-		const { instrument, body, movedNeck } = this.open;
-		const of = { twin: instrument.twin, neck: body, a4: hz(instrument.usualA4), moved: movedNeck };
-		void this.listening.simulated?.sound(bowSound(of, this.due, bowing, ++this.times));
+		void this.listening.simulated?.sound(bowSound(this.sounded, this.due, bowing, ++this.times));
+	}
+
+	/** The simulated string is plucked. */
+	pluck(touch: Touch): void {
+		void this.listening.simulated?.pluck(pluckSound(this.sounded, this.due, touch, ++this.times));
 	}
 
 	/** The simulated string's peg is turned, by so many cents. */

@@ -1,4 +1,5 @@
 import {
+	across,
 	fretPlaceOf,
 	noteName,
 	soundedName,
@@ -7,7 +8,7 @@ import {
 	type FretWish,
 	type Neck
 } from '@fendrel/core';
-import { median } from 'd3-array';
+import { mean, median } from 'd3-array';
 import { counted, flatOrSharp, listed, signed } from '$lib/ui/format';
 import type { ShownFret } from '$lib/charts/fretMap';
 import type { FretVisit, StringState } from '../fretVisit.svelte';
@@ -74,13 +75,12 @@ export function conflictWords(
 }
 
 /** A half fret, where one helps. */
-export function halfWords(
-	neck: Neck,
-	{ half, line }: Pick<FretAdvice, 'half' | 'line'>
-): string | undefined {
+export function halfWords(neck: Neck, { half, line }: Pick<FretAdvice, 'half' | 'line'>): string | undefined {
 	if (!half) return undefined;
-	const middle = ({ low, high }: FretEnds) => (low + high) / 2;
-	const apart = middle(half.own.move) - middle(half.rest.move);
+	// Beneath its own strings, from where the other one runs there.
+	const at = mean(half.strings, (string) => across(neck, string))!;
+	const lies = ({ low, high }: FretEnds) => low + (high - low) * at;
+	const apart = lies(half.own.move) - lies(half.rest.move);
 	const worst = Math.max(...line.left.map(Math.abs));
 	return `A second fret beneath ${listed(half.strings.map((string) => noteName(neck.strings[string - 1].note)))} only, ${size(apart)} nearer the ${apart > 0 ? 'bridge' : 'nut'}, would leave ${half.worst.toFixed(1)} cents at most instead of ${worst.toFixed(1)}.`;
 }

@@ -2,21 +2,14 @@ import { noteName } from '@fendrel/core';
 import { median } from 'd3-array';
 import { counted, flatOrSharp, inHz, listed } from '$lib/ui/format';
 import { intonationWords } from '../intonationWords';
-import type { ReedState, ReedVisit } from '../reedVisit.svelte';
+import { outsideWords } from '../outsideWords';
+import type { ReedVisit } from '../reedVisit.svelte';
 import { bendsNow } from './bendsNow';
 import { provedReeds } from './proofs';
 import { strokesWords } from './reedWords';
 
 /** A line of the record: what it is about, and what is said of it. */
 type Line = readonly [term: string, text: string];
-
-/** So many are named one by one. */
-const NAMED = 4;
-function outsideWords(outside: readonly ReedState[]): string {
-	const all = [...outside].sort((a, b) => Math.abs(b.off!) - Math.abs(a.off!));
-	const named = all.slice(0, NAMED).map(({ name, off }) => `${name} (${flatOrSharp(off!)})`);
-	return listed(all.length > NAMED ? [...named, `${all.length - NAMED} more`] : named);
-}
 
 /** What a visit to a set of reeds has come to, line by line. */
 export function reedAccount(open: ReedVisit): readonly Line[] {

@@ -28,6 +28,7 @@
 <div class="head">
 	<h1>{counted(data.inAll, 'temperament')}{data.own ? `, ${data.own} of them yours` : ''}</h1>
 	<div class="acts">
+		<a class="btn preset-outlined-surface-300-700" href="/ensembles">Playing together</a>
 		<a class="btn preset-outlined-surface-300-700" href="/temperaments/import">Import</a>
 		{#if data.own}
 			<a class="btn preset-outlined-surface-300-700" href="/temperaments/download?format=json" download>Export yours</a>

@@ -28,6 +28,7 @@ const OUT: readonly { readonly table: string; readonly columns?: string; readonl
 	{ table: 'tuning_curves' },
 	{ table: 'temperaments' },
 	{ table: 'counted_octaves' },
+	{ table: 'ensembles' },
 	{ table: 'visits' },
 	{ table: 'plan_versions' },
 	{ table: 'readings' },

@@ -144,6 +144,18 @@ export async function pastVisits(workshopId: string): Promise<(VisitLength & { r
 	});
 }
 
+/** What instruments were set to when they were left last, by instrument. */
+export async function lastSetOf(
+	workshopId: string
+): Promise<Map<string, { readonly a4: number; readonly temperamentId: string }>> {
+	const rows = await database().sequelize.query<{ instrumentId: string; a4: number; temperamentId: string }>(
+		`SELECT s.instrument_id AS instrumentId, v.a4, v.temperament_id AS temperamentId
+		FROM instrument_summaries s JOIN visits v ON v.id = s.visit_id WHERE v.workshop_id = :workshopId`,
+		{ type: QueryTypes.SELECT, replacements: { workshopId } }
+	);
+	return new Map(rows.map(({ instrumentId, ...set }) => [instrumentId, set]));
+}
+
 /** What a visit's plan said at last of reeds and of frets. */
 export async function lastPlanOf(visitId: string): Promise<Pick<PlanVersion, 'intonation' | 'frets'> | undefined> {
 	const { planVersions } = database().models;

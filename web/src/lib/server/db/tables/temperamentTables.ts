@@ -1,8 +1,8 @@
 import { DataTypes } from 'sequelize';
-import type { CountedOctaveRow, TemperamentRow } from '../rows';
+import type { CountedOctaveRow, EnsembleRow, TemperamentRow } from '../rows';
 import { json, key, optional, required, TIME, type Define } from './columns';
 
-/** Temperaments, and octaves counted by ear. */
+/** Temperaments, octaves counted by ear, and who plays together. */
 export const temperamentTables = (define: Define) => ({
 	temperaments: define<TemperamentRow>('temperaments', {
 		id: key(),
@@ -28,5 +28,13 @@ export const temperamentTables = (define: Define) => ({
 		counts: json<CountedOctaveRow>('counts'),
 		verdict: required(DataTypes.STRING(300)),
 		countedAt: required(TIME)
+	}),
+	ensembles: define<EnsembleRow>('ensembles', {
+		id: key(),
+		workshopId: required(DataTypes.UUID),
+		name: required(DataTypes.STRING(120)),
+		members: json<EnsembleRow>('members'),
+		version: required(DataTypes.INTEGER),
+		changedAt: required(TIME)
 	})
 });
