@@ -186,13 +186,18 @@ try {
 		while (!/^(File|Too far|Set)/.test(await textOf('.says'))) await page.waitForTimeout(100);
 	}
 	await shoot('reeds-set');
-	await page.goto('/device');
-	await page.getByText('Start a visit on').waitFor();
-	await shoot('device');
+	// The viol that is half done, and who plays together.
+	await page.goto('/instruments?find=bass+viol');
+	await page.getByRole('link', { name: 'half done, go on' }).click();
+	await page.getByTestId('fret-advice').waitFor();
+	await shoot('frets-set');
+	await page.goto('/ensembles');
+	await page.getByRole('link', { name: 'Festival ensemble' }).click();
+	await page.getByTestId('agreement').waitFor();
+	await shoot('ensemble');
 	for (const [name, path] of [
 		['temperaments', '/temperaments'],
-		['design', '/temperaments/design?from=vallotti'],
-		['settings', '/settings']
+		['design', '/temperaments/design?from=vallotti']
 	]) {
 		await page.goto(path);
 		await page.waitForLoadState('networkidle');
