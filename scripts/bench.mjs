@@ -61,13 +61,16 @@ async function atScale() {
 	return scaleFigures(await served('small'), await served('large')).finally(stopAll);
 }
 
+/** Recorded sounds are played by a synthesiser of samples; only these parts need it. @param {string} name */
+async function played(name) {
+	await ensureProgram('fluidsynth', 'fluidsynth', 'fluid-soundfont-gm');
+	return figuresOf(name);
+}
+
 /** @type {Partial<Record<string, () => Promise<any>>>} */
 const MEASURES = {
-	// Recorded reeds and bows are played by a synthesiser of samples; only this part needs it.
-	reeds: async () => {
-		await ensureProgram('fluidsynth', 'fluidsynth', 'fluid-soundfont-gm');
-		return figuresOf('reeds');
-	},
+	reeds: () => played('reeds'),
+	frets: () => played('frets'),
 	lever: () => inApplication(leverFigures),
 	scale: atScale,
 	pages: () => inApplication(measurePages)

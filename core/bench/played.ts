@@ -4,14 +4,17 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import wavefile from 'wavefile';
 
-/** Instruments that are kept sounding, by their number in General MIDI. */
+/** Instruments of a sound font, by their number in General MIDI. */
 export const PLAYED = {
 	harmonica: 22,
 	reedOrgan: 20,
 	accordion: 21,
 	violin: 40,
 	viola: 41,
-	cello: 42
+	cello: 42,
+	nylonGuitar: 24,
+	steelGuitar: 25,
+	harpsichord: 6
 } as const;
 export type Played = keyof typeof PLAYED;
 
@@ -45,4 +48,20 @@ export function playNote(instrument: Played, note: number): Float32Array {
 	} finally {
 		rmSync(folder, { recursive: true, force: true });
 	}
+}
+
+/** Resampled by cents that may change while it sounds: the pitch of a recording is moved exactly. */
+export function bent(sound: Float32Array, centsAt: (seconds: number) => number): Float32Array {
+	const out = new Float32Array(sound.length);
+	let at = 0;
+	for (let i = 0; i < out.length; i++) {
+		const k = Math.floor(at);
+		if (k + 2 >= sound.length) break;
+		const share = at - k;
+		// Four points of a cubic (Catmull and Rom 1974): images of harmonics lie below the noise that is added.
+		const [a, b, c, d] = [sound[Math.max(0, k - 1)], sound[k], sound[k + 1], sound[k + 2]];
+		out[i] = b + 0.5 * share * (c - a + share * (2 * a - 5 * b + 4 * c - d + share * (3 * (b - c) + d - a)));
+		at += 2 ** (centsAt(i / PLAYED_RATE) / 1200);
+	}
+	return out;
 }

@@ -3,7 +3,7 @@ import { createRandom } from '../src/numeric/random';
 import { heldBeat, octavePartner } from '../src/listening/lasting/heldInterval';
 import { LastingListener, type LastingEvent, type LastingReading } from '../src/listening/lasting/lastingListener';
 import { BOW_LIMITS, REED_LIMITS, type SteadyLimits } from '../src/listening/lasting/steadiness';
-import { PLAYED_RATE, playNote } from './played';
+import { bent, PLAYED_RATE, playNote } from './played';
 import { pressureSlope } from '../src/listening/lasting/pressureSlope';
 import { trackHarmonics, trackTone } from '../src/listening/lasting/tracker';
 import { BITE_RULES } from '../src/reeds/filing';
@@ -162,21 +162,6 @@ function triads(isRoom: boolean) {
 	return { isRoom, answered: off.length / asked, high: quantile(off, 0.95)! };
 }
 
-/** Resampled by cents that may change while it sounds: the pitch of a recording is moved exactly. */
-function bent(sound: Float32Array, centsAt: (seconds: number) => number): Float32Array {
-	const out = new Float32Array(sound.length);
-	let at = 0;
-	for (let i = 0; i < out.length; i++) {
-		const k = Math.floor(at);
-		if (k + 2 >= sound.length) break;
-		const share = at - k;
-		// Four points of a cubic (Catmull and Rom 1974): images of harmonics lie below the noise that is added.
-		const [a, b, c, d] = [sound[Math.max(0, k - 1)], sound[k], sound[k + 1], sound[k + 2]];
-		out[i] = b + 0.5 * share * (c - a + share * (2 * a - 5 * b + 4 * c - d + share * (3 * (b - c) + d - a)));
-		at += 2 ** (centsAt(i / PLAYED_RATE) / 1200);
-	}
-	return out;
-}
 function readPlayed(sound: Float32Array, limits: SteadyLimits): LastingReading | undefined {
 	const listener = new LastingListener(PLAYED_RATE, limits);
 	const all = new Float32Array(sound.length + 1.2 * PLAYED_RATE);

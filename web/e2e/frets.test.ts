@@ -153,3 +153,32 @@ test('a viol from the door to its card: strings by a drone, frets surveyed and m
 	await page.getByRole('button', { name: 'Finish the visit' }).click();
 	await expect(page.getByRole('heading', { name: 'Viol of the sail loft', exact: true })).toBeVisible();
 });
+
+test('a lute: plucked strings are read, a course by both its strings; another string is named', async ({ page }) => {
+	test.setTimeout(180_000);
+	await signIn(page);
+	await page.goto('/instruments/new');
+	await expect(page.getByRole('button', { name: 'Add it' })).toBeEnabled();
+	await page.getByLabel('Name').fill('Lute of the sail loft');
+	await page.getByLabel('Kind').selectOption('frets');
+	await page.getByLabel('Neck').selectOption('luteSix');
+	await page.getByRole('button', { name: 'Add it' }).click();
+	await expect(page.getByRole('heading', { name: 'Lute of the sail loft', exact: true })).toBeVisible();
+	await page.getByRole('button', { name: 'Start a visit' }).click();
+	await page.getByRole('link', { name: 'Go on to Sound' }).click();
+	await page.getByRole('button', { name: 'Listen' }).click();
+	await expect(page.getByRole('button', { name: 'Soft pluck' })).toBeVisible();
+	await expect(due(page)).toContainText('First string, G4');
+	await bow(page);
+	await expect(due(page)).toContainText('First string, fret 1');
+	await bow(page, '2');
+	await expect(page.getByTestId('found')).toContainText('1 string read');
+	// On to the second course: its two strings one after the other.
+	for (let i = 0; i < 2; i++) await page.keyboard.press('PageDown');
+	await expect(due(page)).toContainText('Second string, D4');
+	await bow(page);
+	await expect(due(page)).toContainText('Second string of the pair, D4');
+	await bow(page);
+	await expect(due(page)).toContainText('Second string, fret 1');
+	await expect(page.getByTestId('found')).toContainText('2 strings read');
+});

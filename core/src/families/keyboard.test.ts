@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { groupOf } from '../record/sounder';
+import { EARLY_ORDER } from '../setting/order';
 import { STRING_KINDS } from '../strings/inharmonicity';
 import { CHOIRS, usualStringing } from '../strings/stringing';
 import { KEYBOARD } from './keyboard';
@@ -21,6 +22,21 @@ describe('a keyboard', () => {
 		const double = { lowest: 29, highest: 89, stringing: { ...harpsichord, choirs: CHOIRS } };
 		expect(KEYBOARD.sounders(double, 60)).toEqual(['60/lower', '60/upper']);
 		expect(KEYBOARD.choices(double, 60).map(({ label }) => label)).toEqual(['Lower 8′', 'Upper 8′', 'Both']);
+	});
+
+	it('is set the early way: C to B from the table, downwards, the treble last, the other register to the first', () => {
+		const harpsichord = usualStringing('harpsichord', 29, 89);
+		const notesOf = (choirs: typeof CHOIRS) =>
+			KEYBOARD.order({ lowest: 29, highest: 89, stringing: { ...harpsichord, choirs } }, EARLY_ORDER);
+		const one = notesOf(harpsichord.choirs).map(({ note }) => note);
+		expect(one.slice(0, 14)).toEqual([69, 60, 61, 62, 63, 64, 65, 66, 67, 68, 70, 71, 72, 59]);
+		expect(one.slice(-17)).toEqual(Array.from({ length: 17 }, (_, i) => 73 + i));
+		expect(new Set(one).size).toBe(61);
+		const two = notesOf(CHOIRS);
+		expect(two.filter(({ unison }) => unison).map(({ note }) => note)).toEqual(
+			Array.from({ length: 61 }, (_, i) => 29 + i)
+		);
+		expect(two.findIndex(({ unison }) => unison)).toBe(61);
 	});
 
 	it('has every sounder once, each with a pin that moves it alone, and every note once in the order', () => {

@@ -88,7 +88,8 @@ export const KEYBOARD = {
 		settingOrder(
 			{
 				...{ lowest, highest, bearing },
-				stringsAt: (note) => stringsAt(stringing, note),
+				// Registers are set to each other as the strings of one are.
+				stringsAt: (note) => stringsAt(stringing, note) * stringing.choirs.length,
 				isWound: (note) => sectionAt(stringing, note).wound
 			},
 			chosen

@@ -1,8 +1,16 @@
 import { cents, hz, type Cents, type Hz } from '../units/quantity';
 import { equalHz } from '../units/pitch';
 import { auxiliaryFor, USUAL_FLOORS, type BendFloors } from './bends';
-import { gentleOffset, reedOffset, type BreathSlope, type Intonation } from './intonation';
-import { placedReeds, type PlacedReed, type ReedSet } from './reedSet';
+import {
+	gentleOffset,
+	octavesOf,
+	reedOffset,
+	type BreathSlope,
+	type Intonation,
+	type IntonationLevel
+} from './intonation';
+import { reedOrder } from './order';
+import { placedReeds, reedGroup, type PlacedReed, type ReedSet } from './reedSet';
 import { usualSlope, type BreathLevels } from './standing';
 
 /** What reeds are set to, and by what breath. */
@@ -46,6 +54,43 @@ export function reedTargets(set: ReedSet, basis: ReedBasis): readonly ReedTarget
 		const slope = slopeOf(reed.group) ?? usualSlope(nominal);
 		const gentle = gentleOffset(playing, slope, levels.gentle, levels.playing);
 		return { ...reed, nominal, playing, gentle, pitch: hz(nominal * 2 ** (gentle / 1200)) };
+	});
+}
+
+/** A reed further off than that is no reference, in cents: it is mended itself. */
+const REFERENCE = 5;
+
+/**
+ * Octaves still: a reed is set to the one of its octave that stands already, wherever that stands, so that the two agree.
+ * @param standsOff cents from its own target of each reed that is set
+ */
+export function followOctaves(
+	{ layout }: Pick<ReedSet, 'layout'>,
+	targets: readonly ReedTarget[],
+	level: IntonationLevel,
+	standsOff: (group: number) => number | undefined
+): readonly ReedTarget[] {
+	if (level === 'equal') return targets;
+	const groupOf = ({ hole, plate }: Pick<PlacedReed, 'hole' | 'plate'>) => reedGroup(hole, plate);
+	const order = new Map(reedOrder(layout.holes, level).map((reed, i) => [groupOf(reed), i]));
+	const pairs = octavesOf(layout.holes).map((two) => two.map(groupOf));
+	return targets.map((target) => {
+		if (target.role !== 'own') return target;
+		const at = order.get(target.group)!;
+		const before = pairs
+			.filter((two) => two.includes(target.group))
+			.map(([lower, upper]) => (lower === target.group ? upper : lower))
+			.filter((other) => order.get(other)! < at)
+			.sort((a, b) => order.get(a)! - order.get(b)!);
+		const off = before.map(standsOff).find((each) => each !== undefined);
+		if (off === undefined || Math.abs(off) > REFERENCE) return target;
+		const { playing, gentle, pitch } = target;
+		return {
+			...target,
+			playing: cents(playing + off),
+			gentle: cents(gentle + off),
+			pitch: hz(pitch * 2 ** (off / 1200))
+		};
 	});
 }
 

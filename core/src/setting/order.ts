@@ -21,6 +21,15 @@ export const USUAL_ORDER: PlannedOrder = {
 	byEar: 'nothing'
 };
 
+/**
+ * Early keyboards: C to B by the temperament's table, downwards from there by octaves, and the treble last, since it drifts most;
+ * the strings of other registers when all leading ones stand.
+ */
+export const EARLY_ORDER: PlannedOrder = {
+	...USUAL_ORDER,
+	...{ first: 'upwards', octave: 60, outwards: 'downFirst', unisons: 'afterwards' }
+};
+
 /** What an order of work depends on besides what is chosen. */
 export interface OrderGround {
 	readonly lowest: number;

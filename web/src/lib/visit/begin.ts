@@ -1,4 +1,11 @@
-import { DEFAULT_TOLERANCE, reportOf, type PlanVersion, type StringKind, type VisitEvent } from '@fendrel/core';
+import {
+	DEFAULT_TOLERANCE,
+	EARLY_ORDER,
+	reportOf,
+	type PlanVersion,
+	type StringKind,
+	type VisitEvent
+} from '@fendrel/core';
 import { v7 as uuid } from 'uuid';
 import { connection } from '$lib/device/connection.svelte';
 import { isKeyboardBook, withTimes, type InstrumentBook } from '$lib/device/books';
@@ -13,6 +20,7 @@ import type { Result } from '$lib/ui/result';
 
 /** Early keyboards are set by pure octaves from the temperament's table unless their technician wants a curve. */
 const CURVED: readonly StringKind[] = ['grand', 'upright'];
+const isCurved = ({ kind }: { readonly kind: StringKind }) => CURVED.includes(kind);
 
 /** A curve drawn for a visit from what is known of the strings now. */
 export function newCurve(basis: CurveBasis, wish: CurveChoice, visitId: string | null): KeptCurve {
@@ -38,7 +46,7 @@ export function firstPlan(book: InstrumentBook, visitId: string): Planned {
 	const { instrument, temperaments, last } = book;
 	const equal = temperaments.find(({ slug }) => slug === 'equal')!;
 	const curve =
-		!last && isKeyboardBook(book) && CURVED.includes(book.instrument.kind)
+		!last && isKeyboardBook(book) && isCurved(book.instrument)
 			? newCurve({ ...book.instrument, measured: book.measured }, BALANCED, visitId)
 			: undefined;
 	const stretch = curve ? stretchByCurve(curve.id) : (last?.stretch ?? NO_STRETCH);
@@ -49,6 +57,7 @@ export function firstPlan(book: InstrumentBook, visitId: string): Planned {
 			a4: last?.a4 ?? instrument.usualA4,
 			temperamentId: last?.temperamentId ?? equal.id,
 			tolerance: last?.tolerance ?? DEFAULT_TOLERANCE,
+			...(isKeyboardBook(book) && !isCurved(book.instrument) && { order: EARLY_ORDER }),
 			...(last?.intonation && { intonation: last.intonation }),
 			...(last?.frets && { frets: last.frets })
 		},

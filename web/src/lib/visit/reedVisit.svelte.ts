@@ -7,6 +7,7 @@ import {
 	equalHz,
 	FAMILIES,
 	floorsOf,
+	followOctaves,
 	groupOf,
 	hz,
 	isReading,
@@ -115,7 +116,7 @@ export class ReedVisit extends OpenVisit<ReedInstrument> {
 		)
 	);
 	/** Where reeds are to stand, by what is known of how each follows the breath. */
-	private readonly targets: readonly ReedTarget[] = $derived.by(() => {
+	private readonly ownTargets: readonly ReedTarget[] = $derived.by(() => {
 		const known = new Map(
 			this.plain.map(({ group, nominal }) => {
 				const standing = this.standing(group, nominal);
@@ -123,6 +124,15 @@ export class ReedVisit extends OpenVisit<ReedInstrument> {
 			})
 		);
 		return reedTargets(this.body, { ...this.basis, slopeOf: (group) => known.get(group) });
+	});
+	/** The same; where octaves are to be still, a reed follows the one of its octave that is set. */
+	private readonly targets: readonly ReedTarget[] = $derived.by(() => {
+		const own = new Map(this.ownTargets.map((target) => [target.group, target]));
+		return followOctaves(this.body, this.ownTargets, this.intonation.level, (group) => {
+			const { nominal, pitch } = own.get(group)!;
+			const standing = this.isSetNow(group) ? this.standing(group, nominal) : undefined;
+			return standing && centsBetween(pitch, standing.pitch);
+		});
 	});
 	private readonly basis = $derived.by(() => ({
 		...{ a4: hz(this.visit.a4), intonation: this.intonation, levels: this.levels, floors: this.floors }
@@ -171,6 +181,12 @@ export class ReedVisit extends OpenVisit<ReedInstrument> {
 		return this.record.report.filed.filter(({ sounders }) => sounders[0] === sounder);
 	}
 
+	/** Taken as set, and not filed since. */
+	private isSetNow(group: number): boolean {
+		const left = this.record.report.sounders.get(reedSounder(group))?.left;
+		return left !== undefined && left.purpose === 'set' && this.filed(group).every(({ at }) => at <= left.at);
+	}
+
 	private standing(group: number, nominal: Hz): ReedStanding | undefined {
 		const { setUp, levels } = this;
 		return reedStanding(this.byGroup.get(group) ?? [], this.filed(group), setUp, nominal, levels.gentle);
@@ -183,8 +199,7 @@ export class ReedVisit extends OpenVisit<ReedInstrument> {
 		const standing = this.standing(group, nominal);
 		const off = standing && centsBetween(pitch, standing.pitch);
 		const bites = bitesOf(readings, filed, this.setUp, nominal, this.levels.gentle);
-		const left = this.record.report.sounders.get(reedSounder(group))?.left;
-		const isSet = left !== undefined && left.purpose === 'set' && filed.every(({ at }) => at <= left.at);
+		const isSet = this.isSetNow(group);
 		return {
 			...target,
 			...{ name: this.family.groupName(group), noteName: reedNote(this.body, target), standing, off, bites },

@@ -7,6 +7,7 @@
 	import type { KeyboardVisit } from '../keyboardVisit.svelte';
 	import A4Choice from './A4Choice.svelte';
 	import OrderChoices from './OrderChoices.svelte';
+	import ShiftedKeys from './ShiftedKeys.svelte';
 	import TemperamentChoice from './TemperamentChoice.svelte';
 	import ToleranceChoice from './ToleranceChoice.svelte';
 
@@ -59,6 +60,7 @@
 	</fieldset>
 	<ToleranceChoice {open} hint="cents; a string holds within half" />
 	<OrderChoices {open} />
+	{#if instrument.kind === 'harpsichord'}<ShiftedKeys {open} />{/if}
 </section>
 
 <style>

@@ -132,6 +132,28 @@ describe('a visit to a set of reeds', () => {
 		expect(Object.fromEntries(reedAccount(open)).filed).toBe('1 reed: one stroke at tips, three strokes at roots');
 	});
 
+	it('sets a reed to the one of its octave that stands, where octaves are to be still; by itself where each is equal', () => {
+		const set = (group: number, off: number) => {
+			const reading = read(group, off);
+			open.record.act({
+				...{ do: 'accept', sounders: [reedSounder(group)], purpose: 'set', pass: 1, reading: reading.id },
+				...{ setTo: null, final: null, plan: null }
+			});
+		};
+		// Blow 10, 7, 4 and 1 are octaves of one note, set in that order.
+		set(10, 1.6);
+		const before = open.reed(7)!.pitch;
+		open.replan({ intonation: { ...FIRST_REED_PLAN, level: 'octaves', gentle: -30, playing: -20 } });
+		const follows = () => centsBetween(before, open.reed(7)!.pitch);
+		expect(follows()).toBeCloseTo(open.reed(10)!.off!, 3);
+		expect(Math.abs(follows())).toBeGreaterThan(0.4);
+		// What stands far out is no reference; and filed again, it stands no longer.
+		open.record.act({ do: 'filed', sounders: [reedSounder(10)], end: 'tip', strokes: 1 });
+		expect(follows()).toBeCloseTo(0, 3);
+		set(10, 9);
+		expect(follows()).toBeCloseTo(0, 3);
+	});
+
 	it('learns where this player’s bends end, and puts the auxiliary reed by it', () => {
 		const before = open.reed(405)!.playing;
 		expect(before).toBeCloseTo(-50, 9);
