@@ -22,7 +22,17 @@ const CORE_ORDER = [
 	'drills',
 	'families'
 ];
-const FEATURES = ['account', 'instruments', 'visit', 'temperaments', 'intervals', 'bearing', 'counts', 'practice', 'ensembles'];
+const FEATURES = [
+	'account',
+	'instruments',
+	'visit',
+	'temperaments',
+	'intervals',
+	'bearing',
+	'counts',
+	'practice',
+	'ensembles'
+];
 const SHARED = [
 	'ui',
 	'workshop',
