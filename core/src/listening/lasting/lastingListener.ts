@@ -1,5 +1,6 @@
 import { quantile } from 'd3-array';
 import type { Cents, Hz } from '../../units/quantity';
+import { Blocks } from '../stream/blocks';
 import { RecentSound } from '../stream/recentSound';
 import { SampleRing } from '../stream/sampleRing';
 import { Spectrum } from '../stream/spectrum';
@@ -150,8 +151,7 @@ export class LastingListener {
 	private readonly spectrum: Spectrum;
 	private readonly recent: RecentSound;
 	private readonly look: number;
-	private readonly block: Float32Array;
-	private filled = 0;
+	private readonly blocks: Blocks;
 	/** When the last tone that was told ended. */
 	private told = -Infinity;
 	private remover: DroneRemover | undefined;
@@ -169,7 +169,7 @@ export class LastingListener {
 		this.ring = new SampleRing(2 * size, size);
 		this.recent = new RecentSound(sampleRate, KEPT);
 		this.look = Math.round(LOOK * sampleRate);
-		this.block = new Float32Array(this.look);
+		this.blocks = new Blocks(this.look);
 	}
 
 	/** A drone that the loudspeaker plays at this pitch, in Hz; undefined: none any more. */
@@ -182,16 +182,7 @@ export class LastingListener {
 	/** Takes the next samples (mono, -1 to 1, any number) and tells what they brought, in order. */
 	push(samples: Float32Array): LastingEvent[] {
 		const events: LastingEvent[] = [];
-		for (let from = 0; from < samples.length;) {
-			const take = Math.min(samples.length - from, this.look - this.filled);
-			this.block.set(samples.subarray(from, from + take), this.filled);
-			this.filled += take;
-			from += take;
-			if (this.filled === this.look) {
-				this.filled = 0;
-				this.step(events);
-			}
-		}
+		this.blocks.push(samples, (block) => this.step(block, events));
 		return events;
 	}
 
@@ -210,13 +201,13 @@ export class LastingListener {
 		return events;
 	}
 
-	private step(events: LastingEvent[]): void {
+	private step(block: Float32Array, events: LastingEvent[]): void {
 		this.remover?.hold(this.state.is !== 'quiet');
-		this.remover?.remove(this.block);
-		this.ring.write(this.block, 0, this.look);
-		this.recent.push(this.block);
+		this.remover?.remove(block);
+		this.ring.write(block, 0, this.look);
+		this.recent.push(block);
 		const { now } = this.recent;
-		const power = this.block.reduce((sum, value) => sum + value * value, 0) / this.look;
+		const power = block.reduce((sum, value) => sum + value * value, 0) / this.look;
 		const level = 10 * Math.log10(power + 1e-12);
 		events.push({ kind: 'level', at: now, level });
 		if (this.ring.count < this.spectrum.size) return;

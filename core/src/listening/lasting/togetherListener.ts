@@ -1,4 +1,5 @@
 import { median } from 'd3-array';
+import { Blocks } from '../stream/blocks';
 import { RecentSound } from '../stream/recentSound';
 import { heldBeat, isThere, LEAST_TURNS, octavePartner, type HeldBeat } from './heldInterval';
 import { trackTone } from './tracker';
@@ -52,8 +53,7 @@ function octaveBeat(samples: Float32Array, sampleRate: number, lower: number): H
 /** Listens to tones that are known and sound together: two reeds, or a chord. */
 export class TogetherListener {
 	private readonly recent: RecentSound;
-	private readonly block: Float32Array;
-	private filled = 0;
+	private readonly blocks: Blocks;
 	private loud = 0;
 	private from: number | undefined;
 	private levels: number[] = [];
@@ -63,7 +63,7 @@ export class TogetherListener {
 		private asked: Together
 	) {
 		this.recent = new RecentSound(sampleRate, KEPT + 1);
-		this.block = new Float32Array(Math.round(BLOCK * sampleRate));
+		this.blocks = new Blocks(Math.round(BLOCK * sampleRate));
 	}
 
 	/** Other tones are asked for; what sounds is left out. */
@@ -74,16 +74,10 @@ export class TogetherListener {
 
 	push(samples: Float32Array): TogetherEvent[] {
 		const events: TogetherEvent[] = [];
-		for (let from = 0; from < samples.length;) {
-			const take = Math.min(samples.length - from, this.block.length - this.filled);
-			this.block.set(samples.subarray(from, from + take), this.filled);
-			this.filled += take;
-			from += take;
-			if (this.filled < this.block.length) continue;
-			this.filled = 0;
-			this.recent.push(this.block);
-			this.step(events);
-		}
+		this.blocks.push(samples, (block) => {
+			this.recent.push(block);
+			this.step(block, events);
+		});
 		return events;
 	}
 
@@ -100,9 +94,9 @@ export class TogetherListener {
 		this.levels = [];
 	}
 
-	private step(events: TogetherEvent[]): void {
+	private step(block: Float32Array, events: TogetherEvent[]): void {
 		const at = this.recent.now;
-		const power = this.block.reduce((sum, value) => sum + value * value, 0) / this.block.length;
+		const power = block.reduce((sum, value) => sum + value * value, 0) / block.length;
 		const level = 10 * Math.log10(power + 1e-12);
 		events.push({ kind: 'level', at, level });
 		if (this.from === undefined) {

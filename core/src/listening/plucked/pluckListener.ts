@@ -2,6 +2,7 @@ import { cents } from '../../units/quantity';
 import { findComb } from '../lasting/comb';
 import type { LastingEvent, LastingReading, LastingRefusal } from '../lasting/lastingListener';
 import { trackTone } from '../lasting/tracker';
+import { Blocks } from '../stream/blocks';
 import { RecentSound } from '../stream/recentSound';
 import { SampleRing } from '../stream/sampleRing';
 import { Spectrum } from '../stream/spectrum';
@@ -52,9 +53,8 @@ export class PluckListener {
 	private readonly spectrum: Spectrum;
 	private readonly recent: RecentSound;
 	private readonly look: number;
-	private readonly block: Float32Array;
+	private readonly blocks: Blocks;
 	private readonly levels: number[] = [];
-	private filled = 0;
 
 	/** @throws RangeError when the sample rate lies outside 16 to 192 kHz */
 	constructor(readonly sampleRate: number) {
@@ -65,22 +65,13 @@ export class PluckListener {
 		this.ring = new SampleRing(2 * size, size);
 		this.recent = new RecentSound(sampleRate, 4);
 		this.look = Math.round(LOOK * sampleRate);
-		this.block = new Float32Array(this.look);
+		this.blocks = new Blocks(this.look);
 	}
 
 	/** Takes the next samples (mono, -1 to 1, any number) and tells what they brought, in order. */
 	push(samples: Float32Array): LastingEvent[] {
 		const events: LastingEvent[] = [];
-		for (let from = 0; from < samples.length;) {
-			const take = Math.min(samples.length - from, this.look - this.filled);
-			this.block.set(samples.subarray(from, from + take), this.filled);
-			this.filled += take;
-			from += take;
-			if (this.filled === this.look) {
-				this.filled = 0;
-				this.step(events);
-			}
-		}
+		this.blocks.push(samples, (block) => this.step(block, events));
 		return events;
 	}
 
@@ -99,11 +90,11 @@ export class PluckListener {
 		return events;
 	}
 
-	private step(events: LastingEvent[]): void {
-		this.ring.write(this.block, 0, this.look);
-		this.recent.push(this.block);
+	private step(block: Float32Array, events: LastingEvent[]): void {
+		this.ring.write(block, 0, this.look);
+		this.recent.push(block);
 		const { now } = this.recent;
-		const power = this.block.reduce((sum, value) => sum + value * value, 0) / this.look;
+		const power = block.reduce((sum, value) => sum + value * value, 0) / this.look;
 		const level = 10 * Math.log10(power + 1e-12);
 		this.levels.push(level);
 		if (this.levels.length > BEFORE + 1) this.levels.shift();

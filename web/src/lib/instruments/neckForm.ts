@@ -7,6 +7,7 @@ import {
 	NECKS,
 	noteName,
 	parseNote,
+	placeOf,
 	SCALES,
 	STRING_STUFF,
 	type Course,
@@ -16,7 +17,7 @@ import {
 } from '@fendrel/core';
 import { z } from 'zod';
 import { typedNumber } from '$lib/ui/typed';
-import { capital, listed } from '$lib/ui/format';
+import { listed } from '$lib/ui/format';
 import type { Result } from '$lib/ui/result';
 
 /** Necks to choose from, and one's own: string by string. */
@@ -190,4 +191,12 @@ export function neckFacts(neck: Neck): readonly (readonly [string, string])[] {
 		['Frets', `${frets}, ${neck.family === 'guitar' ? 'fixed' : 'tied'}${capo ? `; capo at ${capo}` : ''}`]
 	];
 }
-export const neckName = ({ family }: Pick<Neck, 'family'>): string => capital(family);
+
+/** Frets as a neck's picture shows them while nothing is said of any: where somebody has measured, else where they usually lie. */
+export function fretsShown({ frets, scale, places }: Neck) {
+	return Array.from({ length: frets }, (_, i) => {
+		const usual = placeOf(scale, 100 * (i + 1));
+		const at = places[i] ?? { low: usual, high: usual };
+		return { fret: i + 1, now: at, then: at, wishes: [], said: `Fret ${i + 1}, ${at.high.toFixed(0)} mm from the nut` };
+	});
+}

@@ -37,6 +37,8 @@ export abstract class ToneBench<Open extends Bench> {
 	isLearning = $state(false);
 	/** How loud: 1 as usual. */
 	loudness = $state(1);
+	/** Whether what the loudspeaker holds is taken off what is heard: not from plucked strings, which begin by themselves. */
+	private readonly takesOff: boolean;
 	private began = 0;
 	/** Rises with everything that is sounded here: no two are alike. */
 	protected times = 0;
@@ -47,6 +49,7 @@ export abstract class ToneBench<Open extends Bench> {
 		protected readonly order: () => readonly number[],
 		limits: SteadyLimits | null = REED_LIMITS
 	) {
+		this.takesOff = limits !== null;
 		this.listening = new ToneListening(
 			(events) => this.hear(events),
 			() => limits
@@ -92,7 +95,7 @@ export abstract class ToneBench<Open extends Bench> {
 	}
 
 	private playDrone(): void {
-		this.isLearning = this.drones;
+		this.isLearning = this.drones && this.takesOff;
 		this.listening.hold(this.drones ? this.open.targetOf(this.due) : undefined, this.loudness);
 	}
 

@@ -10,9 +10,10 @@
 	import { holdInstrument } from '$lib/visit/begin';
 	import Pager from '$lib/ui/Pager.svelte';
 	import VisitTable from '$lib/instruments/VisitTable.svelte';
+	import FretMap from '$lib/charts/FretMap.svelte';
 	import ReedPlates from '$lib/charts/ReedPlates.svelte';
 	import { layoutShown, reedFacts } from '$lib/instruments/reedFacts';
-	import { neckFacts } from '$lib/instruments/neckForm';
+	import { fretsShown, neckFacts } from '$lib/instruments/neckForm';
 	import { groupsCounted, KIND_NAMES } from '$lib/tuning/kinds';
 	import { counted, inHz, inSentence, onDay } from '$lib/ui/format';
 
@@ -111,6 +112,9 @@
 				says="its notes and their degrees"
 				height={110}
 			/>
+		{/if}
+		{#if instrument.neck}
+			<FretMap neck={instrument.neck} frets={fretsShown(instrument.neck)} height={230} />
 		{/if}
 		{#if sections.length && isKeyboard}
 			<h2 class="asks">
