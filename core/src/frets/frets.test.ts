@@ -246,6 +246,24 @@ describe('a simulated viol with a nut that is half a millimetre off and strings 
 	});
 });
 
+describe('the two strings of a course', () => {
+	it('have a peg each, and lie apart until they are set', () => {
+		const neck: Neck = { ...neckById('luteSix')!.neck, places: [] };
+		const twin = { kind: 'frets', seed: 5 } as const;
+		const pitches = (pegs: Readonly<Record<number, number>>) =>
+			[fretGroup(4), fretGroup(4, 0, true)].map((group) =>
+				soundedPitch({ twin, neck, moved: { pegs, frets: {} }, a4: A4 }, group)
+			);
+		const [first, second] = pitches({});
+		// F3 with its octave, some cents off.
+		expect(Math.abs(centsBetween(first, second) - 1200)).toBeGreaterThan(0.1);
+		const turned = pitches({ [fretGroup(4, 0, true)]: 10 });
+		expect(centsBetween(first, turned[0])).toBeCloseTo(0, 9);
+		expect(centsBetween(second, turned[1])).toBeCloseTo(10, 9);
+		expect(centsBetween(second, pitches({ [fretGroup(4)]: 10 })[1])).toBeCloseTo(0, 9);
+	});
+});
+
 describe('quarter-comma meantone on a straight fret', () => {
 	it('cannot be: C♯ and G♯ want the first fret elsewhere than E♭, B♭ and F; a half fret, or the other spelling, helps', () => {
 		const wanted = wantedBy('meantone-quarter');

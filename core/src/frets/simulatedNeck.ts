@@ -4,7 +4,7 @@ import { equalHz } from '../units/pitch';
 import { hz } from '../units/quantity';
 import { USUAL_PLUCK, type Pluck } from '../sounding/pluck';
 import { STEADY_REED, type LastingTone } from '../sounding/reed';
-import { across, fretPlaceOf, isTied, noteAt, type FretEnds, type Neck, type StringStuff } from './neck';
+import { across, fretGroup, fretPlaceOf, isTied, noteAt, type FretEnds, type Neck, type StringStuff } from './neck';
 import { centsAt, placeOf } from './places';
 import { pressing } from './stopping';
 
@@ -80,15 +80,15 @@ export interface SoundedNeck {
 	readonly a4: Hz;
 }
 
-/** Where an open string stands, in cents from equal temperament. */
-function openOff({ twin, neck, moved }: SoundedNeck, string: number): number {
+/** Where an open string stands, in cents from equal temperament. @param peg its group: the second of a course has its own */
+function openOff({ twin, neck, moved }: SoundedNeck, string: number, peg = string): number {
 	const lowest = neck.strings.length;
 	const pull = neck.strings.reduce((sum, _, i) => {
 		const other = i + 1;
 		if (other === string) return sum;
 		return sum + (moved.pegs[other] ?? 0) * (other === lowest ? PULL.lowest : PULL.others);
 	}, 0);
-	return hiddenString(twin, neck, string).off + (moved.pegs[string] ?? 0) - pull;
+	return hiddenString(twin, neck, string).off + (moved.pegs[peg] ?? 0) - pull;
 }
 
 /** Cents above its open string that a stopped one sounds. */
@@ -110,8 +110,8 @@ export function soundedPitch(of: SoundedNeck, group: number): Hz {
 	const { string, fret, isSecond } = place;
 	const open = { string, fret: 0, isSecond };
 	const second = isSecond ? 3 * createRandom(numberFor(of.twin.seed, string, 77)).normal() : 0;
-	const own = isSecond ? (of.moved.pegs[group] ?? 0) : 0;
-	const cents = openOff(of, string) + second + own + stoppedAbove(of, string, fret);
+	const peg = fretGroup(string, 0, isSecond);
+	const cents = openOff(of, string, peg) + second + stoppedAbove(of, string, fret);
 	return hz(equalHz(noteAt(of.neck, open), of.a4) * 2 ** (cents / 1200));
 }
 
