@@ -6,9 +6,8 @@ const APART = /(settings|listening|soak|starter|database-crash|first-start|fault
 /** Started by scripts/test.mjs, which brings up the database and the application first. */
 export default defineConfig({
 	testDir: 'web/e2e',
-	// Files run side by side, three on two cores: they mostly wait for sound. What changes the whole workshop, or starts
-	// servers of its own, comes afterwards.
-	workers: 3,
+	// Files run side by side; what changes the whole workshop, or starts servers of its own, comes afterwards.
+	workers: 2,
 	projects: [
 		{ name: 'journeys', testIgnore: APART, outputDir: 'test-results/journeys' },
 		{ name: 'apart', testMatch: APART, outputDir: 'test-results/apart' }

@@ -52,7 +52,7 @@ test('photos go with a part, small and without the server; what is no photo is r
 	const large = Buffer.from(await picture(page, 3200, 2400), 'base64');
 	expect(large.length).toBeGreaterThan(15e6);
 	// From the disk: so large a file takes long through the browser's own wire.
-	const file = outputPath('bridge.png');
+	const file = testInfo.outputPath('bridge.png');
 	await writeFile(file, large);
 	gate.cut();
 	await photo.setInputFiles(file);
