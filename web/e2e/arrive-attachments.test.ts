@@ -24,9 +24,10 @@ const picture = (page: Page, width: number, height: number) =>
 		[width, height] as const
 	);
 
-test('photos go with a part, small and without the server; what is no photo is refused', async ({ browser, baseURL }, {
-	outputPath
-}) => {
+test('photos go with a part, small and without the server; what is no photo is refused', async ({
+	browser,
+	baseURL
+}, testInfo) => {
 	test.setTimeout(180_000);
 	const gate = await Gate.before(baseURL!);
 	const page = await (await browser.newContext({ baseURL: gate.address })).newPage();
