@@ -25,47 +25,41 @@ const failed = [];
 /**
  * @param {string} title
  * @param {string[]} command
- * @param {{ env?: Record<string, string>, beside?: boolean }} [how] what runs beside another step is printed when it is over
+ * @param {Record<string, string>} [env]
  */
-async function step(title, [command, ...args], { env = {}, beside = false } = {}) {
-	say(beside ? `${title}, beside what follows ...` : `${title} ...`);
-	const { status, printed } = await runCommand(command, args, { env, quiet: beside });
-	if (beside) console.log(`${title}:\n${printed}`);
+async function step(title, [command, ...args], env = {}) {
+	say(`${title} ...`);
+	const { status } = await runCommand(command, args, { env });
 	if (status === 0) return;
 	failed.push(title);
 	say(`${title}: FAILED`);
 }
 
-/** Servers for the browser journeys: one with the demo data, one that is empty. */
-async function served() {
-	await buildIfNeeded();
-	const databaseUrl = await database.open('e2e');
-	const emptyUrl = await database.open('e2e_empty');
-	const [demo, empty] = await Promise.all([
-		serve({ databaseUrl, port: await freePort(), demo: true, quiet: true }),
-		serve({ databaseUrl: emptyUrl, port: await freePort(), demo: false, quiet: true })
-	]);
-	return {
-		FENDREL_E2E_URL: demo.address,
-		FENDREL_E2E_EMPTY_URL: empty.address,
-		FENDREL_E2E_DATABASE_URL: databaseUrl
-	};
-}
-
-/** @param {'journeys' | 'apart'} project */
-const journeys = (project) => ['npx', 'playwright', 'test', `--project=${project}`, '--pass-with-no-tests', ...rest];
-
 try {
-	const env = part === 'unit' ? undefined : await served();
-	// Those apart mostly wait for servers to come and go; they change the whole workshop, so that no others run meanwhile.
-	const apart = env && step('browser journeys, apart', journeys('apart'), { env, beside: part !== 'e2e' });
 	if (part !== 'e2e') {
 		await step('types, lint, format', ['node', 'scripts/check.mjs']);
-		const FENDREL_TEST_DATABASE_URL = await database.open('unit');
-		await step('unit and database tests', ['npx', 'vitest', 'run'], { env: { FENDREL_TEST_DATABASE_URL } });
+		await step('unit and database tests', ['npx', 'vitest', 'run'], {
+			FENDREL_TEST_DATABASE_URL: await database.open('unit')
+		});
 	}
-	await apart;
-	if (env) await step('browser journeys', journeys('journeys'), { env });
+	if (part !== 'unit') {
+		await buildIfNeeded();
+		const databaseUrl = await database.open('e2e');
+		const emptyUrl = await database.open('e2e_empty');
+		const [demo, empty] = await Promise.all([
+			serve({ databaseUrl, port: await freePort(), demo: true, quiet: true }),
+			serve({ databaseUrl: emptyUrl, port: await freePort(), demo: false, quiet: true })
+		]);
+		const env = {
+			FENDREL_E2E_URL: demo.address,
+			FENDREL_E2E_EMPTY_URL: empty.address,
+			FENDREL_E2E_DATABASE_URL: databaseUrl
+		};
+		for (const project of ['journeys', 'apart']) {
+			const command = ['npx', 'playwright', 'test', `--project=${project}`, '--pass-with-no-tests', ...rest];
+			await step(`browser journeys, ${project}`, command, env);
+		}
+	}
 } finally {
 	await stopAll();
 }
