@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { signIn } from './parts';
+import { leaveField, signIn } from './parts';
 
 test('an ensemble agrees: who can move what, what it costs each, where they clash; kept, changed by two, deleted', async ({
 	page
@@ -31,10 +31,16 @@ test('an ensemble agrees: who can move what, what it costs each, where they clas
 	// An A4 that no instrument has, and one that no other can follow.
 	await add.selectOption('own');
 	const a4 = page.getByLabel('A4 of Player 4');
-	await a4.fill('500');
-	await page.getByRole('button', { name: 'Keep' }).click();
-	await expect(page.getByRole('alert')).toHaveText('A4 lies between 380 and 480 Hz.');
-	await a4.fill('440');
+	for (const wrong of ['500', 'x', '']) {
+		await a4.fill(wrong);
+		await leaveField(page);
+		await expect(page.getByRole('alert')).toHaveText('A4 lies between 380 and 480 Hz.');
+		await expect(a4).toHaveValue('440.0');
+	}
+	// Two of one name are two.
+	await page.getByLabel('Name of member 4').fill('Tide mill consort, tenor viol');
+	await expect(page.getByRole('table', { name: 'Note against note, now' }).getByRole('row')).toHaveCount(7);
+	await page.getByLabel('Name of member 4').fill('Player 4');
 	await page.getByLabel('Player 4 can move').selectOption('nothing');
 	await page.getByLabel('Name of member 4').fill('Chapel organ');
 	await expect(verdict).toContainText('Festival harpsichord and Chapel organ stay');

@@ -177,7 +177,7 @@ test('a lute: plucked strings are read, a course by both its strings; another st
 	for (let i = 0; i < 2; i++) await page.keyboard.press('PageDown');
 	await expect(due(page)).toContainText('Second string, D4');
 	await bow(page);
-	await expect(due(page)).toContainText('Second string of the pair, D4');
+	await expect(due(page)).toContainText('Other string of the second course, D4');
 	await bow(page);
 	await expect(due(page)).toContainText('Second string, fret 1');
 	await expect(page.getByTestId('found')).toContainText('2 strings read');

@@ -154,14 +154,14 @@ const ORDINALS = [
 	'Ninth',
 	'Tenth'
 ] as const;
-/** "First", "Eleventh" is never reached: no neck has so many. */
+/** "First" to "Tenth", then "11th". */
 export const ordinal = (count: number): string => ORDINALS[count - 1] ?? `${count}th`;
 
-/** "Third string", "Third string, fret 4". */
+/** "Third string", "Third string, fret 4", "Other string of the third course". */
 export function fretGroupName(group: number): string {
 	const { string, fret, isSecond } = fretPlaceOf(group);
-	const name = `${ordinal(string)} string${isSecond ? ' of the pair' : ''}`;
-	return fret === 0 ? name : `${name}, fret ${fret}`;
+	if (isSecond) return `Other string of the ${ordinal(string).toLowerCase()} course`;
+	return fret === 0 ? `${ordinal(string)} string` : `${ordinal(string)} string, fret ${fret}`;
 }
 
 /** "D4", "E♭4 on D4". */

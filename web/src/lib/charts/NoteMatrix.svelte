@@ -26,7 +26,7 @@
 		>
 	</thead>
 	<tbody>
-		{#each rows as { name, cells } (name)}
+		{#each rows as { name, cells }, i (i)}
 			<tr>
 				<th scope="row">{name}</th>
 				{#each cells as { off, beats }, note (note)}

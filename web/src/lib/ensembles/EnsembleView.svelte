@@ -1,36 +1,21 @@
 <script lang="ts">
-	import {
-		clashes,
-		equalHz,
-		hz,
-		levelsOf,
-		MOVES,
-		noteClass,
-		noteClassName,
-		STEADY_REED,
-		type Clash
-	} from '@fendrel/core';
-	import { onDestroy, untrack } from 'svelte';
-	import { v4 as uuid } from 'uuid';
+	import { clashes, noteClassName } from '@fendrel/core';
+	import { untrack } from 'svelte';
 	import NoteMatrix from '$lib/charts/NoteMatrix.svelte';
 	import { send } from '$lib/device/send';
-	import { Player } from '$lib/audio/player.svelte';
-	import { grouped, type StoredTemperament } from '$lib/tuning/storedTemperament';
-	import { soundingWorker } from '$lib/workers/sounding.client';
+	import type { StoredTemperament } from '$lib/tuning/storedTemperament';
 	import { inHz, signed } from '$lib/ui/format';
-	import { typedNumber } from '$lib/ui/typed';
-	import { ensembleSchema, MOST_MEMBERS, type Ensemble, type EnsembleMember } from './ensemble';
-	import { agreementWords, clashWords, joiningWords, MOVES_NAMES, sharedName } from './ensembleWords';
+	import ClashList from './ClashList.svelte';
+	import { ensembleSchema, type Ensemble, type EnsembleMember, type MayJoin } from './ensemble';
+	import EnsembleMembers from './EnsembleMembers.svelte';
+	import { agreementWords, joiningWords, sharedName } from './ensembleWords';
 	import { meetingsOf, membersOf, worstOf } from './meeting';
 
 	interface Props {
 		ensemble: Ensemble;
 		temperaments: readonly StoredTemperament[];
 		/** Instruments of the register that may join. */
-		instruments: readonly Pick<
-			EnsembleMember,
-			'id' | 'name' | 'lowest' | 'highest' | 'a4' | 'moves' | 'temperamentId'
-		>[];
+		instruments: readonly MayJoin[];
 		mayWork: boolean;
 		/** Told when it has been kept. */
 		onkept?: () => unknown;
@@ -52,31 +37,17 @@
 	const HURTS = 5;
 	const rowsOf = (some: typeof known) =>
 		some.flatMap((a, i) =>
-			some.slice(i + 1).map((b, k) => ({
+			some.slice(i + 1).map((b) => ({
 				name: `${a.name}, ${b.name}`,
 				cells: clashes([a, b])
 					.filter(({ interval }) => interval.semitones === 0)
-					.map(({ off, beats }) => ({ off, beats })),
-				at: [i, i + 1 + k]
+					.map(({ off, beats }) => ({ off, beats }))
 			}))
 		);
 	const rows = $derived(rowsOf(known));
 	const after = $derived(best ? rowsOf(best.joining.map(({ member, then }) => ({ ...member, ...then }))) : []);
 	const ROOTS = Array.from({ length: 12 }, (_, root) => root);
 
-	function add(from: string) {
-		const instrument = instruments.find(({ id }) => id === from);
-		const equal = temperaments.find(({ slug }) => slug === 'equal')!;
-		members.push({
-			...{ id: uuid(), name: instrument?.name ?? `Player ${members.length + 1}`, instrumentId: instrument?.id ?? null },
-			...{ temperamentId: instrument?.temperamentId ?? equal.id, root: 0, a4: instrument?.a4 ?? 440 },
-			...{
-				moves: instrument?.moves ?? 'everything',
-				lowest: instrument?.lowest ?? 48,
-				highest: instrument?.highest ?? 84
-			}
-		});
-	}
 	async function keep() {
 		const draft = ensembleSchema.safeParse({ name, members, version });
 		problem = draft.success ? '' : draft.error.issues[0].message;
@@ -90,106 +61,10 @@
 		kept = JSON.stringify([name, members]);
 		onkept?.();
 	}
-
-	const player = new Player();
-	onDestroy(() => player.close());
-	/** The two as they sound: bowed tones at their pitches, together. */
-	async function hear(id: string, { lower, upper, interval, at }: Clash) {
-		if (player.playing === id) return player.stop();
-		if (at === undefined) return;
-		const pitch = (member: (typeof known)[number], note: number) =>
-			equalHz(note, hz(440)) * 2 ** (levelsOf(member)[noteClass(note)] / 1200);
-		const tones = [pitch(known[lower], at), pitch(known[upper], at + interval.semitones)].map((each, i) => ({
-			...{ ...STEADY_REED, brightness: 0.7, seconds: 3.5, noise: 50, pitch: each, seed: 5 + i }
-		}));
-		const sampleRate = 44_100;
-		const worker = soundingWorker();
-		await player.track(id, async (signal) => {
-			const samples = await worker.run('lasting', { tones, sampleRate }, { signal }).finally(() => worker.close());
-			return { samples, sampleRate };
-		});
-	}
 </script>
 
 <div class="columns">
-	<section class="members" aria-label="Members">
-		<label class="field"><span>Ensemble</span><input class="input" bind:value={name} disabled={!mayWork} /></label>
-		{#each members as member, i (member.id)}
-			<fieldset aria-label={member.name}>
-				<input class="input name" aria-label="Name of member {i + 1}" bind:value={member.name} disabled={!mayWork} />
-				<select
-					class="select"
-					aria-label="Temperament of {member.name}"
-					bind:value={member.temperamentId}
-					disabled={!mayWork}
-				>
-					{#each grouped(temperaments) as { title, members: some } (title)}
-						<optgroup label={title}
-							>{#each some as { id, name: of } (id)}<option value={id}>{of}</option>{/each}</optgroup
-						>
-					{/each}
-				</select>
-				<label
-					>on <select
-						class="select fit"
-						aria-label="Root of {member.name}"
-						bind:value={member.root}
-						disabled={!mayWork}
-					>
-						{#each ROOTS as root (root)}<option value={root}>{noteClassName(root)}</option>{/each}
-					</select></label
-				>
-				<label
-					>A4 <input
-						class="input a4"
-						inputmode="decimal"
-						aria-label="A4 of {member.name}"
-						value={inHz(member.a4)}
-						disabled={!mayWork}
-						onchange={(event) => (member.a4 = typedNumber(event.currentTarget.value))}
-					/></label
-				>
-				{#if mayWork}<button
-						type="button"
-						class="choice"
-						aria-label="Leave out {member.name}"
-						onclick={() => members.splice(i, 1)}>Leave out</button
-					>{/if}
-				<label class="moves"
-					>can move <select
-						class="select"
-						aria-label="{member.name} can move"
-						bind:value={member.moves}
-						disabled={!mayWork}
-					>
-						{#each MOVES as moves (moves)}<option value={moves}>{MOVES_NAMES[moves]}</option>{/each}
-					</select></label
-				>
-			</fieldset>
-		{/each}
-		{#if mayWork}
-			<div class="acts">
-				<select
-					class="select"
-					aria-label="Add a member"
-					value=""
-					disabled={members.length >= MOST_MEMBERS}
-					onchange={(event) => {
-						add(event.currentTarget.value);
-						event.currentTarget.value = '';
-					}}
-				>
-					<option value="" disabled>Add a member …</option>
-					<option value="own">Somebody else’s instrument</option>
-					<optgroup label="From the register">
-						{#each instruments as { id, name: of } (id)}<option value={id}>{of}</option>{/each}
-					</optgroup>
-				</select>
-				<button type="button" class="btn preset-filled-brand" disabled={!isChanged} onclick={keep}>Keep</button>
-			</div>
-			{#if problem}<p class="problem" role="alert">{problem}</p>{/if}
-		{/if}
-	</section>
+	<EnsembleMembers bind:name bind:members {temperaments} {instruments} {mayWork} {isChanged} {problem} onkeep={keep} />
 	<section class="found">
 		{#if best && members.length}
 			<p class="verdict" data-testid="agreement">{agreementWords(best, members)}</p>
@@ -213,18 +88,7 @@
 					<span>the second over the first, cents by note; beneath: beats a second where they meet</span>
 				</h2>
 				<div class="scroll"><NoteMatrix {rows} label="Note against note, now" hurts={HURTS} /></div>
-				<ul class="worst">
-					{#each [...worst.unisons.slice(0, 3), ...worst.others.slice(0, 2)] as each (`${each.lower} ${each.upper} ${each.interval.semitones} ${each.note}`)}
-						{@const id = `${each.lower} ${each.upper} ${each.interval.semitones} ${each.note}`}
-						<li>
-							{clashWords(each, members)}
-							<button type="button" class="choice" onclick={() => hear(id, each)}
-								>{player.playing === id ? 'Stop' : 'Hear it'}</button
-							>
-						</li>
-					{/each}
-				</ul>
-				{#if player.problem}<p class="problem" role="alert">{player.problem}</p>{/if}
+				<ClashList clashes={[...worst.unisons.slice(0, 3), ...worst.others.slice(0, 2)]} members={known} />
 				<h2><b>And then?</b> <span>the same, once all have joined {sharedName(best.shared)}</span></h2>
 				<div class="scroll"><NoteMatrix rows={after} label="Note against note, then" hurts={HURTS} /></div>
 			{/if}
@@ -266,42 +130,6 @@
 		gap: 2.5rem;
 		margin-top: 1.25rem;
 	}
-	.members {
-		display: grid;
-		gap: 0.9rem;
-		align-content: start;
-	}
-	fieldset {
-		display: grid;
-		grid-template-columns: auto 1fr auto;
-		gap: 0.4rem 0.8rem;
-		padding-bottom: 0.9rem;
-		border-bottom: 1px solid var(--line);
-		align-items: center;
-	}
-	.name,
-	.moves,
-	fieldset > .select {
-		grid-column: 1 / -1;
-	}
-	.name {
-		font-weight: 700;
-	}
-	label:not(.field) {
-		display: flex;
-		gap: 0.5rem;
-		align-items: center;
-		white-space: nowrap;
-	}
-	.a4 {
-		width: 5.5rem;
-		font-family: var(--mono);
-	}
-	.acts {
-		display: grid;
-		grid-template-columns: minmax(0, 1fr) auto;
-		gap: 0.5rem;
-	}
 	.verdict {
 		font-family: var(--serif);
 		font-size: 1.6rem;
@@ -341,13 +169,6 @@
 	.scroll {
 		overflow-x: auto;
 	}
-	.worst li {
-		display: flex;
-		justify-content: space-between;
-		align-items: center;
-		gap: 1rem;
-		border-bottom: 1px solid var(--line);
-	}
 	@media (max-width: 900px) {
 		.columns {
 			grid-template-columns: minmax(0, 1fr);
@@ -357,9 +178,7 @@
 		.columns {
 			display: block;
 		}
-		.members,
 		.others,
-		.worst,
 		.print {
 			display: none;
 		}

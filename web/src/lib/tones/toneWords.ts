@@ -3,7 +3,7 @@ import { signed } from '$lib/ui/format';
 
 export const REFUSED_WORDS: Readonly<Record<LastingRefusal, string>> = {
 	'breath only': 'That was no steady tone: breath, talk or a fan. Keep the microphone out of the air stream.',
-	'two tones': 'More than one tone sounded. Sound one reed by itself.',
+	'two tones': 'More than one tone sounded. Sound one by itself.',
 	uneven: 'It wandered too much to be read. Breathe more evenly, or bow more steadily.',
 	'too short': 'Too short. Hold it for a second.',
 	interrupted: 'The sound broke off. Sound it once more.'
