@@ -2,6 +2,9 @@
  * What is told of frets: moves of tied ones, wolf notes, how strings and frets are planned.
  */
 
+/** Nobody moves an end of a fret further, in mm. */
+export const MOST_MOVED = 60;
+
 /** A tied fret that was moved: mm towards the bridge at the lowest string and at the highest. */
 export interface FretMoved {
 	readonly fret: number;

@@ -26,6 +26,8 @@ export const USUAL_PLUCK: Omit<Pluck, 'pitch' | 'seed'> = {
 
 const PARTIALS = 24;
 const LEVEL = 0.2;
+/** Seconds in which it begins. */
+const ATTACK = 0.002;
 /** The noise of the nail, in seconds. */
 const NAIL = 0.004;
 /** Higher partials fall faster: by the root of their number. */
@@ -36,19 +38,21 @@ export function renderPluck(pluck: Pluck, sampleRate: number): Float32Array<Arra
 	const random = createRandom(seed);
 	const sound = new Float32Array(Math.round(seconds * sampleRate));
 	const flexible = pitch / Math.sqrt(1 + inharmonicity);
+	// What is the same for every partial is worked out once: how far the string has turned, in turns of an unbent one.
+	const turned = new Float64Array(sound.length);
+	for (let i = 1; i < sound.length; i++)
+		turned[i] = turned[i - 1] + 2 ** ((sharp * Math.exp(-i / sampleRate / settles)) / 1200);
 	for (let k = 1; k <= PARTIALS; k++) {
 		const n = k * every;
 		const frequency = n * flexible * Math.sqrt(1 + inharmonicity * n * n);
 		if (frequency > 0.45 * sampleRate) break;
-		const size = (LEVEL * Math.abs(Math.sin(Math.PI * n * at))) / k;
 		const start = 2 * Math.PI * random.uniform();
-		const decay = faster(k) / rings;
-		let phase = start;
+		const turn = (2 * Math.PI * frequency) / sampleRate;
+		const fade = Math.exp(-faster(k) / rings / sampleRate);
+		let size = (LEVEL * Math.abs(Math.sin(Math.PI * n * at))) / k;
 		for (let i = 0; i < sound.length; i++) {
-			const t = i / sampleRate;
-			phase += (2 * Math.PI * frequency * 2 ** ((sharp * Math.exp(-t / settles)) / 1200)) / sampleRate;
-			const attack = Math.min(1, t / 0.002);
-			sound[i] += attack * size * Math.exp(-t * decay) * Math.sin(phase);
+			sound[i] += Math.min(1, i / sampleRate / ATTACK) * size * Math.sin(start + turn * turned[i]);
+			size *= fade;
 		}
 	}
 	const quiet = LEVEL * 10 ** (-noise / 20);

@@ -121,9 +121,9 @@ export class PluckListener {
 		}
 		if (state.pitch === undefined) {
 			if (since < FIRST_COMB || this.ring.count < this.spectrum.size) return { ...state, loudest };
-			const pitch = this.combAt();
-			if (pitch === undefined) {
-				events.push({ kind: 'refused', at: now, why: this.why });
+			const pitch = this.combNow();
+			if (typeof pitch !== 'number') {
+				events.push({ kind: 'refused', at: now, why: pitch });
 				return { is: 'ringing' };
 			}
 			events.push({ kind: 'begun', at: now, pitch });
@@ -136,13 +136,12 @@ export class PluckListener {
 		return { ...state, loudest, lastLive: now };
 	}
 
-	private why: LastingRefusal = 'breath only';
-	/** The pitch of the comb that stands now; undefined, and why. */
-	private combAt(): number | undefined {
+	/** The pitch of the comb that stands now, or why there is none. */
+	private combNow(): number | LastingRefusal {
 		this.spectrum.take(this.ring.samples, this.ring.count);
 		const comb = findComb(this.spectrum, this.sampleRate, SPREAD);
-		this.why = comb && comb.foreign > FOREIGN ? 'two tones' : 'breath only';
-		return comb && comb.clarity >= CLEAR && comb.foreign <= FOREIGN ? comb.pitch : undefined;
+		if (comb && comb.foreign > FOREIGN) return 'two tones';
+		return comb && comb.clarity >= CLEAR ? comb.pitch : 'breath only';
 	}
 
 	/** What a string that was heard was. */

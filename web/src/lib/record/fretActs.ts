@@ -1,12 +1,10 @@
-import { MOST_FRETS, STRING_ORDERS } from '@fendrel/core';
+import { MOST_FRETS, MOST_MOVED, STRING_ORDERS } from '@fendrel/core';
 import { z } from 'zod';
 import { act, groupNumber, line } from './actFields';
 
 /*
  * What is told of frets: moves of tied ones, wolf notes, how strings and frets are planned.
  */
-/** Nobody moves a fret further, in mm. */
-const MOST_MOVED = 60;
 const millimetres = z.number().min(-MOST_MOVED).max(MOST_MOVED);
 const MOST_STRINGS = 14;
 

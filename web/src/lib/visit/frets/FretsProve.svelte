@@ -14,6 +14,7 @@
 	import DueString from './DueString.svelte';
 	import { FretBench } from './fretBench.svelte';
 	import FretStrip from './FretStrip.svelte';
+	import { soundingWords } from './fretWords';
 
 	let { open }: { open: FretVisit } = $props();
 	const { visit, record } = $derived(open);
@@ -56,10 +57,10 @@
 		record.act({ do: 'wolf', note: parsed, tried: tried.trim(), did: did.trim() });
 		note = tried = did = '';
 	}
-	const KEYS = [
-		{ keys: '1 2', does: 'bow evenly, unevenly (simulated strings)' },
+	const KEYS = $derived([
+		{ keys: '1 2', does: `${soundingWords(open.body).keys} (simulated strings)` },
 		{ keys: '?', does: 'show or hide this list' }
-	];
+	]);
 	const says = $derived(
 		bench.sounds ? 'It sounds; it is read when it ends.' : 'Sound it, then its twin on the other string.'
 	);
@@ -68,7 +69,7 @@
 <svelte:window onclick={leaveButton} />
 
 <VisitFrame {open} stage="prove">
-	{#snippet status()}<ListeningStatus listening={bench.listening} to="tones that last" />{/snippet}
+	{#snippet status()}<ListeningStatus listening={bench.listening} to="strings" />{/snippet}
 	<TwoColumns>
 		{#snippet column()}
 			<p class="headline" data-testid="proof">{verdict}</p>

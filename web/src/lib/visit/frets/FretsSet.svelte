@@ -8,32 +8,22 @@
 		noteName,
 		toCheckAgain,
 		usualSuspects,
-		type FretAdvice,
 		type FretEnds,
 		type Reading
 	} from '@fendrel/core';
 	import FretMap from '$lib/charts/FretMap.svelte';
-	import { counted, listed, signed } from '$lib/ui/format';
+	import { counted, listed } from '$lib/ui/format';
 	import { leaveButton, typedInto } from '$lib/ui/keys';
 	import Shortcuts from '$lib/ui/Shortcuts.svelte';
-	import { typedNumber } from '$lib/ui/typed';
 	import ListeningStatus from '../ListeningStatus.svelte';
 	import TwoColumns from '../TwoColumns.svelte';
 	import VisitFrame from '../VisitFrame.svelte';
-	import { FRET_TOLERANCE, type FretVisit } from '../fretVisit.svelte';
+	import type { FretVisit } from '../fretVisit.svelte';
 	import DueString from './DueString.svelte';
 	import { FretBench } from './fretBench.svelte';
+	import FretPanel from './FretPanel.svelte';
 	import FretStrip from './FretStrip.svelte';
-	import {
-		conflictWords,
-		givenAt,
-		halfWords,
-		isMoved,
-		leftWords,
-		moveWords,
-		shownFrets,
-		stringWords
-	} from './fretWords';
+	import { isMoved, shownFrets, soundingWords, stringWords } from './fretWords';
 	import LeftTable from './LeftTable.svelte';
 
 	let { open }: { open: FretVisit } = $props();
@@ -103,19 +93,7 @@
 		const fret = dueFret;
 		bench.moveFret(fret, ends);
 		asked = { fret, strings };
-		ownLow = ownHigh = '';
 		if (strings.length) bench.goTo(fretGroup(strings[0], fret));
-	}
-	let ownLow = $state('');
-	let ownHigh = $state('');
-	let problem = $state('');
-	const MOST = 60;
-	function moveOwn() {
-		const ends = { low: typedNumber(ownLow || '0'), high: typedNumber(ownHigh || '0') };
-		problem = [ends.low, ends.high].every((end) => Math.abs(end) <= MOST)
-			? ''
-			: 'Write how far each end was moved in mm: above 0 to the bridge, below 0 to the nut.';
-		if (!problem) move(ends);
 	}
 	const leave = () => {
 		if (dueFret > 0) return nextFret();
@@ -126,24 +104,18 @@
 		if (bench.isLearning) return 'A moment: listening to the drone alone.';
 		if (bench.sounds) return 'It sounds; it is read when it ends.';
 		if (!due) return '';
-		if (due.fret === 0) return stringWords(due, visit.tolerance);
+		if (due.fret === 0) return stringWords(due, visit.tolerance, body);
 		return queue.length ? `Sound ${due.gives}.` : 'Read.';
 	});
-	const headline = $derived(
-		advice &&
-			(queue.length === 0
-				? moveWords(advice.line.move)
-				: `${counted(queue.length, 'string')} to sound at fret ${dueFret}.`)
-	);
-	const KEYS = [
+	const KEYS = $derived([
 		{ keys: 'PageDown', does: 'strings: the next one; frets: moved as advised (pedal)' },
-		{ keys: '1 2', does: 'bow evenly, unevenly (simulated strings)' },
+		{ keys: '1 2', does: `${soundingWords(body).keys} (simulated strings)` },
 		{ keys: '↑ ↓', does: 'turn the peg by a cent, with Shift by ten (simulated strings)' },
 		{ keys: 'D', does: 'hold the target as a drone, or stop it' },
 		{ keys: 'L', does: 'leave it as it stands' },
 		{ keys: 'N, P', does: 'the next one, the one before' },
 		{ keys: '?', does: 'show or hide this list' }
-	];
+	]);
 	function onkeydown(event: KeyboardEvent) {
 		if (typedInto(event) || event.ctrlKey) return;
 		const key = event.key.toLowerCase();
@@ -162,80 +134,21 @@
 
 <svelte:window {onkeydown} onclick={leaveButton} />
 
-{#snippet strings({ wishes }: FretAdvice)}
-	<table class="figure-table" aria-label="String by string at fret {dueFret}">
-		<thead
-			><tr
-				><th scope="col">String by string</th><th scope="col" class="figure">now</th><th scope="col" class="figure"
-					>then</th
-				></tr
-			></thead
-		>
-		<tbody>
-			{#each wishes as wish (wish.string)}
-				{@const string = open.string(fretGroup(wish.string, dueFret))!}
-				<tr aria-current={string.group === bench.due ? 'step' : undefined}>
-					<th scope="row"
-						><button type="button" onclick={() => bench.goTo(string.group)}>{string.gives}</button>{string.isRead
-							? ''
-							: ' (not read)'}</th
-					>
-					<td>{signed(wish.off)}</td>
-					<td>{leftWords(wish, FRET_TOLERANCE)}</td>
-				</tr>
-			{/each}
-		</tbody>
-	</table>
-{/snippet}
-
 <VisitFrame {open} stage="set" onundone={(group) => group && bench.goTo(group)}>
-	{#snippet status()}<ListeningStatus listening={bench.listening} to="tones that last" />{/snippet}
+	{#snippet status()}<ListeningStatus listening={bench.listening} to="strings" />{/snippet}
 	<TwoColumns>
 		{#snippet column()}
 			{#if advice}
-				<div class="advice">
-					<p class="soft">
-						Fret {dueFret}: {givenAt(
-							body,
-							dueFret,
-							advice.wishes.filter(({ weight }) => weight > 0).map(({ string }) => string)
-						)}
-					</p>
-					<p class="headline" data-testid="fret-advice">{headline}</p>
-				</div>
-				{#if queue.length === 0}
-					<div class="buttons">
-						{#if isMoved(advice.line.move)}
-							<button type="button" class="btn preset-filled-brand" onclick={() => move(advice.line.move)}>Moved</button
-							>
-						{/if}
-						<button type="button" class="btn preset-outlined-surface-300-700" onclick={leave}
-							>{isMoved(advice.line.move) ? 'Leave it' : 'Next fret'}</button
-						>
-					</div>
-				{/if}
-				{#if queue.length}<DueString {bench} {says} within={FRET_TOLERANCE} />{/if}
-				{@render strings(advice)}
-				{#if asked?.fret === dueFret && queue.length}
-					<p>Sound again: {givenAt(body, dueFret, queue)}. Moving one end has moved them all.</p>
-				{/if}
-				{#if queue.length === 0 && advice.cannot.length}
-					<p class="cannot">
-						{givenAt(body, dueFret, advice.cannot)}
-						{advice.cannot.length === 1 ? 'stays' : 'stay'} more than {FRET_TOLERANCE} cents off: no straight fret brings
-						{advice.cannot.length === 1 ? 'it' : 'them'} home.
-						{halfWords(body, advice) ?? ''}
-						{conflictWords(body, advice) ?? ''}
-					</p>
-				{/if}
-				{#if queue.length === 0}<DueString {bench} {says} within={FRET_TOLERANCE} />{/if}
-				<fieldset class="own">
-					<legend class="soft">Moved otherwise, mm; above 0: to the bridge</legend>
-					<label>lowest end <input class="input" inputmode="decimal" bind:value={ownLow} /></label>
-					<label>highest end <input class="input" inputmode="decimal" bind:value={ownHigh} /></label>
-					<button type="button" class="choice" onclick={moveOwn}>Moved so</button>
-				</fieldset>
-				{#if problem}<p class="problem" role="alert">{problem}</p>{/if}
+				<FretPanel
+					{open}
+					{bench}
+					{advice}
+					{queue}
+					{says}
+					isMovedNow={asked?.fret === dueFret}
+					onmove={move}
+					onleave={leave}
+				/>
 			{:else}
 				<DueString {bench} {says} within={visit.tolerance} />
 				<div class="buttons">
@@ -291,42 +204,10 @@
 </VisitFrame>
 
 <style>
-	.headline {
-		font-family: var(--serif);
-		font-size: 2.2rem;
-		line-height: 1.1;
-	}
-	.advice {
-		display: grid;
-		gap: 0.4rem;
-	}
-	.buttons,
-	.own {
+	.buttons {
 		display: flex;
 		flex-wrap: wrap;
 		gap: 0.5rem;
 		align-items: center;
-	}
-	.own label {
-		display: flex;
-		gap: 0.4rem;
-		align-items: center;
-	}
-	.own input {
-		width: 4.5rem;
-		min-height: 44px;
-	}
-	.cannot {
-		border-left: 3px solid var(--line);
-		padding-left: 0.8rem;
-	}
-	th button {
-		min-height: 34px;
-		text-decoration: underline;
-		text-underline-offset: 3px;
-		cursor: pointer;
-	}
-	tr[aria-current] th {
-		font-weight: 700;
 	}
 </style>

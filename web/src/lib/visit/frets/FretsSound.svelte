@@ -12,11 +12,12 @@
 	import DueString from './DueString.svelte';
 	import { FretBench } from './fretBench.svelte';
 	import FretStrip from './FretStrip.svelte';
-	import { foundHeadline, shownFrets } from './fretWords';
+	import { foundHeadline, shownFrets, soundingWords } from './fretWords';
 	import LeftTable from './LeftTable.svelte';
 
 	let { open }: { open: FretVisit } = $props();
 	const { visit, body } = $derived(open);
+	const words = $derived(soundingWords(body));
 	const SCOPES = [
 		{ id: 'suspects', label: 'Usual suspects' },
 		{ id: 'outer', label: 'Outer strings' },
@@ -63,16 +64,14 @@
 	const says = $derived.by(() => {
 		if (bench.sounds) return 'It sounds; it is read when it ends.';
 		if (bench.listening.state !== 'on') return 'Press Listen.';
-		return fretPlaceOf(bench.due).fret === 0
-			? 'A long even bow, as loud as you play.'
-			: 'Stop it close behind the fret, and bow as before.';
+		return fretPlaceOf(bench.due).fret === 0 ? `${words.sound}.` : `Stop it close behind the fret, and ${words.again}.`;
 	});
-	const KEYS = [
-		{ keys: '1 2', does: 'bow evenly, unevenly (simulated strings)' },
+	const KEYS = $derived([
+		{ keys: '1 2', does: `${words.keys} (simulated strings)` },
 		{ keys: '↑ ↓', does: 'turn the peg by a cent, with Shift by ten (simulated strings)' },
 		{ keys: 'PageDown, PageUp', does: 'the next one, the one before (pedal)' },
 		{ keys: '?', does: 'show or hide this list' }
-	];
+	]);
 	function onkeydown(event: KeyboardEvent) {
 		if (typedInto(event) || event.ctrlKey) return;
 		if (event.key === 'PageDown') bench.goOn();
@@ -85,7 +84,7 @@
 <svelte:window {onkeydown} onclick={leaveButton} />
 
 <VisitFrame {open} stage="sound">
-	{#snippet status()}<ListeningStatus listening={bench.listening} to="tones that last" />{/snippet}
+	{#snippet status()}<ListeningStatus listening={bench.listening} to="strings" />{/snippet}
 	<TwoColumns>
 		{#snippet column()}
 			<DueString {bench} {says} />

@@ -1,6 +1,7 @@
 import {
 	across,
 	fretPlaceOf,
+	isBowed,
 	noteName,
 	soundedName,
 	type FretAdvice,
@@ -85,9 +86,19 @@ export function halfWords(neck: Neck, { half, line }: Pick<FretAdvice, 'half' | 
 	return `A second fret beneath ${listed(half.strings.map((string) => noteName(neck.strings[string - 1].note)))} only, ${size(apart)} nearer the ${apart > 0 ? 'bridge' : 'nut'}, would leave ${half.worst.toFixed(1)} cents at most instead of ${worst.toFixed(1)}.`;
 }
 
+/** How a string is to be sounded, and what is not read of it: bows and plucks differ. */
+export const soundingWords = (neck: Pick<Neck, 'family'>) =>
+	isBowed(neck)
+		? ({ sound: 'A long even bow, as loud as you play', again: 'bow as before', keys: 'bow evenly, unevenly' } as const)
+		: ({
+				sound: 'Pluck it as you play, and let it ring',
+				again: 'pluck as before',
+				keys: 'pluck softly, hard'
+			} as const);
+
 /** What to do with an open string. */
-export function stringWords({ off, isSet }: StringState, tolerance: number): string {
-	if (off === undefined) return 'Sound it: a long even bow, as loud as you play.';
+export function stringWords({ off, isSet }: StringState, tolerance: number, neck: Pick<Neck, 'family'>): string {
+	if (off === undefined) return `${soundingWords(neck).sound}.`;
 	if (Math.abs(off) <= tolerance) return isSet ? 'Set.' : 'It stands. Sound it once more to take it.';
 	const much = Math.abs(off).toFixed(1);
 	return off < 0 ? `Raise ${much} cents.` : `Lower ${much} cents.`;

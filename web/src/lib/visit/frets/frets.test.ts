@@ -148,8 +148,11 @@ describe('words', () => {
 
 	it('say what to do with a string', () => {
 		const string = { ...open.string(1)!, off: -3.2, isSet: false };
-		expect(stringWords(string, 1)).toBe('Raise 3.2 cents.');
-		expect(stringWords({ ...string, off: 0.4 }, 1)).toMatch(/^It stands/);
-		expect(stringWords({ ...string, off: undefined }, 1)).toMatch(/^Sound it/);
+		expect(stringWords(string, 1, NECK)).toBe('Raise 3.2 cents.');
+		expect(stringWords({ ...string, off: 0.4 }, 1, NECK)).toMatch(/^It stands/);
+		expect(stringWords({ ...string, off: undefined }, 1, NECK)).toBe('A long even bow, as loud as you play.');
+		expect(stringWords({ ...string, off: undefined }, 1, { family: 'lute' })).toBe(
+			'Pluck it as you play, and let it ring.'
+		);
 	});
 });

@@ -3,6 +3,7 @@
 	import { inHz } from '$lib/ui/format';
 	import { parseA4 } from '../a4';
 	import type { OpenVisit } from '../openVisit.svelte';
+	import PresetField from './PresetField.svelte';
 
 	interface Props {
 		open: OpenVisit;
@@ -27,16 +28,8 @@
 	}
 </script>
 
-<fieldset>
-	<legend
-		>A4, Hz {#if hint}<span class="soft">{hint}</span>{/if}</legend
-	>
-	<div class="presets">
-		{#each presets as preset (preset)}
-			<button type="button" class="choice mono" aria-pressed={a4 === preset} onclick={() => choose(preset)}
-				>{preset}</button
-			>
-		{/each}
+<PresetField legend="A4, Hz" {hint} values={presets} chosen={a4} onchoose={choose}>
+	{#snippet other()}
 		<input
 			class="input mono"
 			inputmode="decimal"
@@ -45,28 +38,12 @@
 			bind:value={text}
 			onchange={type}
 		/>
-	</div>
+	{/snippet}
 	{#if problem}<p class="problem" role="alert">{problem} The plan stays at {inHz(a4)} Hz.</p>{/if}
-</fieldset>
+</PresetField>
 
 <style>
-	legend {
-		font-weight: 600;
-		margin-bottom: 0.2rem;
-	}
-	legend span {
-		font-weight: 400;
-	}
-	.presets {
-		display: flex;
-		flex-wrap: wrap;
-		gap: 0.4rem;
-		align-items: center;
-	}
-	.choice {
-		padding: 0 0.35rem;
-	}
-	.presets input {
+	input {
 		width: 4.9rem;
 		padding-inline: 0.4rem;
 		min-height: 44px;
