@@ -16,6 +16,7 @@ const CORE_ORDER = [
 	'sounding',
 	'setting',
 	'proving',
+	'drift',
 	'reeds',
 	'frets',
 	'ensembles',
@@ -23,6 +24,7 @@ const CORE_ORDER = [
 	'families'
 ];
 const FEATURES = [
+	'round',
 	'account',
 	'instruments',
 	'visit',

@@ -94,7 +94,7 @@ const A4 = hz(415);
 const BASS: Neck = { ...neckById('bass')!.neck, places: [] };
 
 /** A viol that nobody has built, surveyed with an error, moved once by advice, read again, moved again. */
-function moved(temperament: string) {
+function moved(temperament: string, error: number) {
 	const targets = new Map(
 		fretTargets(BASS, { a4: A4, temperament: temperamentById(temperament) }).map(({ group, pitch }) => [group, pitch])
 	);
@@ -105,7 +105,7 @@ function moved(temperament: string) {
 	let [said, beyond, notes] = [0, 0, 0];
 	for (let seed = 1; seed <= 60; seed++) {
 		const twin = { kind: 'frets', seed } as const;
-		const read = (moves: MovedNeck, error: number): FretReading[] =>
+		const read = (moves: MovedNeck, by: number): FretReading[] =>
 			BASS.strings.flatMap((_, i) =>
 				Array.from({ length: BASS.frets }, (_, k) => k + 1).map((fret) => {
 					const of = { twin, neck: BASS, moved: moves, a4: A4 };
@@ -113,12 +113,12 @@ function moved(temperament: string) {
 					return {
 						string: i + 1,
 						fret,
-						off: above - wanted(i + 1, fret) + error * random.normal(),
-						error: Math.max(0.05, error)
+						off: above - wanted(i + 1, fret) + by * random.normal(),
+						error: Math.max(0.05, by)
 					};
 				})
 			);
-		const before = neckStanding(BASS, wanted, read(UNMOVED_NECK, 0.2));
+		const before = neckStanding(BASS, wanted, read(UNMOVED_NECK, error));
 		const map = fretMap(BASS, before, { step: 0.5, within: 3 });
 		const frets = Object.fromEntries(map.map(({ fret, line }) => [fret, line.move]));
 		let told = before;
@@ -133,13 +133,16 @@ function moved(temperament: string) {
 			else beyond++;
 		}
 	}
-	return { temperament, notes, high: quantile(strays, 0.95)!, said, beyond };
+	return { temperament, error, notes, high: quantile(strays, 0.95)!, said, beyond };
 }
 
 console.log(
 	JSON.stringify({
 		count: COUNT,
-		...{ simulated: simulated(), moved: ['equal', 'vallotti', 'meantone-sixth'].map(moved) },
+		...{
+			simulated: simulated(),
+			moved: ['equal', 'vallotti', 'meantone-sixth'].flatMap((each) => [0, 0.2].map((error) => moved(each, error)))
+		},
 		recorded: [recorded('nylonGuitar', 40, 79), recorded('steelGuitar', 40, 79), recorded('harpsichord', 36, 84)]
 	})
 );

@@ -76,7 +76,7 @@ function reeds(isRoom: boolean) {
 function slopes(isRoom: boolean) {
 	const random = createRandom(isRoom ? 9 : 8);
 	const [off, stated]: [number[], number[]] = [[], []];
-	for (let i = 0; i < COUNT / 2; i++) {
+	for (let i = 0; i < COUNT; i++) {
 		const slope = -0.6 * random.uniform();
 		const pitch = hertz(43 + 40 * random.uniform());
 		const tone = { ...STEADY_REED, pitch, slope, from: -16, seconds: 4, seed: 7 + i, noise: 40 };
@@ -86,7 +86,8 @@ function slopes(isRoom: boolean) {
 		off.push(Math.abs(told.slope - slope));
 		stated.push(Math.abs(told.slope - slope) / told.error);
 	}
-	return { isRoom, high: quantile(off, 0.95)!, withinTwo: stated.filter((each) => each <= 2).length / stated.length };
+	const withinTwo = stated.filter((each) => each <= 2).length / stated.length;
+	return { isRoom, told: off.length / COUNT, high: quantile(off, 0.95)!, withinTwo };
 }
 
 const MEETINGS = [

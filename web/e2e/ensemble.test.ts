@@ -68,3 +68,43 @@ test('an ensemble agrees: who can move what, what it costs each, where they clas
 	await expect(page.getByRole('heading', { name: 'Playing together' })).toBeVisible();
 	await expect(page.getByRole('link', { name: 'Festival on the quay' })).toHaveCount(0);
 });
+
+test('two in one room: a grand beside an organ that warms up, then beside another grand; what cannot be is said', async ({
+	page
+}) => {
+	await signIn(page);
+	await page.goto('/ensembles');
+	await page.getByRole('link', { name: /^Two in one room/ }).click();
+	await expect(page.getByText('Choose two:')).toBeVisible();
+	const first = page.getByLabel('The first', { exact: true });
+	const second = page.getByLabel('The second', { exact: true });
+	await first.selectOption({ label: 'Chapel concert grand' });
+	await expect(page).toHaveURL(/first=/);
+	await second.selectOption('organ');
+	const told = page.getByTestId('beside');
+	await expect(told).toContainText('cents apart on the average');
+	const cold = await told.textContent();
+	// Five degrees are fifteen cents to the pipes, and the strings are asked to follow.
+	await page.getByLabel('played at °C').fill('23');
+	await leaveField(page);
+	await expect(told).not.toHaveText(cold!);
+	await expect(page.getByText(/Chapel concert grand: 1\d\.\d cents up on the average/)).toBeVisible();
+	await page.getByLabel('played at °C').fill('90');
+	await leaveField(page);
+	await expect(page.getByRole('alert')).toHaveText('Temperatures lie between -10 and 45 °C.');
+	await expect(page.getByLabel('played at °C')).toHaveValue('90');
+	await page.getByLabel('played at °C').fill('18');
+	await leaveField(page);
+	await expect(told).toBeVisible();
+	await second.selectOption({ label: 'Chapel concert grand' });
+	await expect(page.getByRole('alert')).toHaveText(
+		'These are the same instrument: choose another one for one of the two.'
+	);
+	await second.selectOption({ label: 'Teaching studio grand' });
+	await page.getByLabel('The second gives way').selectOption('readily');
+	await expect(told).toContainText('Afterwards');
+	await expect(page.getByRole('table', { name: 'What each moves by, in cents' }).getByRole('row')).not.toHaveCount(1);
+	// One that nobody has, or no number at all, is no way in.
+	await page.goto('/ensembles/beside?first=00000000-0000-7000-8000-000000000000&second=organ');
+	await expect(page.getByRole('alert')).toContainText('not in your register');
+});

@@ -1,8 +1,7 @@
 import { expect, test, type Page } from '@playwright/test';
 import { leaveField, signIn } from './parts';
+import { due, says, setString, sound } from './strings';
 
-const due = (page: Page) => page.getByRole('region', { name: 'The string that is due' });
-const says = (page: Page) => due(page).getByRole('status');
 const advice = (page: Page) => page.getByTestId('fret-advice');
 
 /** Three strings and four frets; what cannot be is refused with the reason, and what was typed stays. */
@@ -35,28 +34,6 @@ async function addViol(page: Page, name: string): Promise<void> {
 	await expect(page.getByText('690.9 mm')).toBeVisible();
 }
 
-/** Bows the due string evenly, and waits until it is read. */
-async function bow(page: Page, key = '1'): Promise<void> {
-	const before = await due(page).innerText();
-	await page.keyboard.press(key);
-	await expect(says(page).filter({ hasNotText: 'It sounds' })).toBeVisible();
-	await expect(async () => expect(await due(page).innerText()).not.toBe(before)).toPass();
-	await expect(says(page)).not.toContainText('It sounds');
-}
-
-/** Turns the due string's peg by what is said until it is set. */
-async function setString(page: Page, set: string): Promise<void> {
-	for (let turns = 0; turns < 8; turns++) {
-		const [, way, cents] = /(Raise|Lower) ([\d.]+) cent/.exec((await says(page).textContent())!) ?? [];
-		for (let left = Math.round(Number(cents ?? 0)); left > 0; left -= left >= 10 ? 10 : 1)
-			await page.keyboard.press(`${left >= 10 ? 'Shift+' : ''}Arrow${way === 'Raise' ? 'Up' : 'Down'}`);
-		await bow(page);
-		const done = page.getByText(`${set}: set.`);
-		if (await done.isVisible()) return;
-	}
-	throw new Error(`${set} was not set`);
-}
-
 test('a viol from the door to its card: strings by a drone, frets surveyed and moved, a wolf written down', async ({
 	page
 }) => {
@@ -74,7 +51,7 @@ test('a viol from the door to its card: strings by a drone, frets surveyed and m
 	await expect(page.getByRole('group', { name: 'Simulated strings' })).toBeVisible();
 	await page.keyboard.press('2');
 	await expect(page.getByText(/It wandered too much/)).toBeVisible();
-	for (let i = 0; i < 12; i++) await bow(page);
+	for (let i = 0; i < 12; i++) await sound(page);
 	await expect(page.getByTestId('found')).toContainText('3 strings read');
 	await expect(page.getByRole('table', { name: 'Cents now' }).getByRole('cell')).toHaveCount(12);
 	await page.getByRole('link', { name: 'Go on to Plan' }).click();
@@ -117,7 +94,7 @@ test('a viol from the door to its card: strings by a drone, frets surveyed and m
 		await page.keyboard.press('PageDown');
 		await expect(advice(page)).toContainText(/to sound at fret 1/);
 		await expect(page.getByText(/^Sound again:/)).toBeVisible();
-		while ((await advice(page).textContent())!.includes('to sound')) await bow(page);
+		while ((await advice(page).textContent())!.includes('to sound')) await sound(page);
 	}
 	await expect(advice(page)).toContainText('Leave it where it is.');
 	await page.reload();
@@ -169,16 +146,16 @@ test('a lute: plucked strings are read, a course by both its strings; another st
 	await page.getByRole('button', { name: 'Listen' }).click();
 	await expect(page.getByRole('button', { name: 'Soft pluck' })).toBeVisible();
 	await expect(due(page)).toContainText('First string, G4');
-	await bow(page);
+	await sound(page);
 	await expect(due(page)).toContainText('First string, fret 1');
-	await bow(page, '2');
+	await sound(page, '2');
 	await expect(page.getByTestId('found')).toContainText('1 string read');
 	// On to the second course: its two strings one after the other.
 	for (let i = 0; i < 2; i++) await page.keyboard.press('PageDown');
 	await expect(due(page)).toContainText('Second string, D4');
-	await bow(page);
+	await sound(page);
 	await expect(due(page)).toContainText('Other string of the second course, D4');
-	await bow(page);
+	await sound(page);
 	await expect(due(page)).toContainText('Second string, fret 1');
 	await expect(page.getByTestId('found')).toContainText('2 strings read');
 });

@@ -35,7 +35,7 @@ export const kept = (page: Page) =>
 export async function addInstrument(
 	page: Page,
 	name: string,
-	{ lowest, highest, place }: { lowest?: string; highest?: string; place?: string } = {}
+	{ lowest, highest, place, kind }: { lowest?: string; highest?: string; place?: string; kind?: string } = {}
 ): Promise<void> {
 	await page.goto('/instruments/new');
 	const fields = [
@@ -44,6 +44,10 @@ export async function addInstrument(
 		[page.getByLabel('Lowest note'), lowest],
 		[page.getByLabel('Highest note'), highest]
 	] as const;
+	if (kind) {
+		await expect(page.getByRole('button', { name: 'Add it' })).toBeEnabled();
+		await page.getByLabel('Kind').selectOption(kind);
+	}
 	// A page that comes to life in the midst of it may take back what was typed.
 	await expect(async () => {
 		for (const [field, text] of fields) if (text) await field.fill(text);

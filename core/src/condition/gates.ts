@@ -1,5 +1,5 @@
 import type { Arrival, At, Cleared } from '../record/brief';
-import type { GateKind, Grade, Part } from './parts';
+import type { GateKind, Grade, Part } from './part';
 
 /** Something that binds the plan. */
 export interface Gate {

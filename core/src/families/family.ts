@@ -13,6 +13,8 @@ export interface SounderChoice {
 	readonly key: string;
 	/** The one that leads first. */
 	readonly sounders: readonly SounderId[];
+	/** Octaves that they sound above the group's target; 0 unless said. */
+	readonly octave?: number;
 }
 
 /** What one turns, files or moves, and how far each sounder follows: 1 for all of the way. */

@@ -56,11 +56,22 @@ function choicesOf(keyboard: Keyboard, note: number): readonly SounderChoice[] {
 					? choir.name
 					: `${choir.name} ${LABELS[member].toLowerCase()}`,
 		key: String(i + 1),
-		sounders: [sounder]
+		sounders: [sounder],
+		...(choir.octave && { octave: choir.octave })
 	}));
-	if (all.length === 1) return single;
-	const label = registers === 1 ? TOGETHER[all.length] : all.length === 2 ? 'Both' : 'All together';
-	return [...single, { id: 'open', label, key: '0', sounders: all.map(({ sounder }) => sounder) }];
+	// What sounds an octave above is no unison of the rest: it is brought to its own octave by itself.
+	const alike = all.filter(({ choir }) => !choir.octave);
+	if (alike.length < 2) return single;
+	const label = registers === 1 ? TOGETHER[alike.length] : alike.length === 2 ? 'Both' : 'All together';
+	const open = { id: 'open', label, key: '0', sounders: alike.map(({ sounder }) => sounder) };
+	const [lead, ...others] = keyboard.stringing.choirs.filter(({ octave }) => !octave);
+	if (others.length < 2) return [...single, open];
+	// Three at one pitch: each is brought to the one that leads, not to the third.
+	const pairs = others.map((other, i): SounderChoice => ({
+		...{ id: `with-${other.id}`, label: `${lead.name} and ${other.name}`, key: String(all.length + i + 1) },
+		sounders: alike.flatMap(({ choir, sounder }) => (choir === lead || choir === other ? [sounder] : []))
+	}));
+	return [...single, ...pairs, open];
 }
 
 /** Each string has a pin of its own, which moves that string alone. */
@@ -88,8 +99,8 @@ export const KEYBOARD = {
 		settingOrder(
 			{
 				...{ lowest, highest, bearing },
-				// Registers are set to each other as the strings of one are.
-				stringsAt: (note) => stringsAt(stringing, note) * stringing.choirs.length,
+				stringsAt: (note) => stringsAt(stringing, note),
+				registers: stringing.choirs.slice(1).map(({ id }) => id),
 				isWound: (note) => sectionAt(stringing, note).wound
 			},
 			chosen

@@ -1,10 +1,15 @@
 import { describe, expect, it } from 'vitest';
 import { createRandom } from '../numeric/random';
+import { stringSounder } from '../families/frets';
+import type { Reading } from '../record/happened';
+import { centsBetween } from '../units/pitch';
 import { hz } from '../units/quantity';
 import { FIRST_CHORDS, fingeringText, parseFingering, type FingeredChord } from './chordBook';
-import { neckById, type Neck } from './neck';
+import { guitarReadings, guitarTarget, soundingsOf, type Sounding } from './guitarReadings';
+import { fretGroup, neckById, type Neck } from './neck';
 import { bestOffsets, chordPrices, tableCost, type TableOptions } from './offsetTable';
 import { pluckedStrings, setupOf, soundsAt, type PluckedString, type PluckReading } from './pluckedNeck';
+import { pluckSound, soundedPitch } from './simulatedNeck';
 
 const GUITAR: Neck = { ...neckById('steelGuitar')!.neck, places: [], capo: 2 };
 const CHORDS: readonly FingeredChord[] = FIRST_CHORDS.map(({ name, fingering }) => ({
@@ -63,6 +68,30 @@ describe('what a guitar does', () => {
 		const [first] = pluckedStrings(GUITAR, []);
 		expect(first.pluck).toEqual({ cents: 4, error: 4 });
 		expect(first.open.error).toBe(60);
+	});
+
+	it('begins with what an earlier visit found, but for where the string stands', () => {
+		const [before] = hidden(4);
+		const [first] = pluckedStrings(GUITAR, [], [before]);
+		expect(first.open).toEqual({ cents: 0, error: 60 });
+		expect(first.capo.cents).toBeCloseTo(before.capo.cents, 9);
+		expect(first.capo.error).toBeCloseTo(1, 9);
+		// What is read now counts more.
+		const how = { string: 1, touch: 0, isHarmonic: false, error: 0.2 };
+		const [now] = pluckedStrings(
+			GUITAR,
+			[
+				{ ...how, fret: 0, capo: 0, off: 5 },
+				{
+					...how,
+					fret: 0,
+					capo: 2,
+					off: 5 + soundsAt(GUITAR, { ...before, open: sure(0), capo: sure(9) }, { ...how, fret: 0, capo: 2 })
+				}
+			],
+			[before]
+		);
+		expect(Math.abs(now.capo.cents - 9)).toBeLessThan(Math.abs(before.capo.cents - 9) / 2);
 	});
 
 	it('tells how far saddle and nut stand off, by the closed form', () => {
@@ -143,5 +172,65 @@ describe('offsets of open strings', () => {
 	it('leave a string that no chord sounds where it is', () => {
 		const chords = [{ name: 'low', frets: [null, null, null, 2, 2, 0], capo: 0, weight: 1 }];
 		expect(bestOffsets(GUITAR, hidden(1), { ...options(), chords }).slice(0, 3)).toEqual([0, 0, 0]);
+	});
+});
+
+describe('a guitar that is measured string by string', () => {
+	const A4 = hz(440);
+	const twin = { kind: 'frets', seed: 5 } as const;
+	let counter = 0;
+	/** A reading of how a simulated guitar sounds. */
+	function readingOf(string: number, how: Sounding, peg: number, setUp: 'measured' | 'played', noise = 0): Reading {
+		const of = { twin, neck: GUITAR, a4: A4, moved: { pegs: { [string]: peg }, frets: {} } };
+		const group = fretGroup(string, how.fret);
+		const { sharp } = pluckSound(of, group, how.touch, 1, how);
+		const settled = soundedPitch(of, group, how);
+		const pitch = settled * 2 ** (((how.touch > 0 ? sharp * Math.exp(-0.1 / 0.25) : 0) + noise) / 1200);
+		const { fret: _, ...plucked } = how;
+		const lasting = { level: -20, softest: -20, slope: null, slopeError: null, wobble: 0, drift: 0, setUp, plucked };
+		return {
+			...{ id: `r${++counter}`, device: 'd', counter, at: counter, way: 'lasting', source: 'simulated' },
+			...{ sounders: [stringSounder(group)], target: hz(440), deviation: 0, listened: null, lasting, pitch },
+			...{ pitchError: 0.2, fundamental: null, inharmonicity: null, inharmonicityError: null, moment: null },
+			...{ falseBeat: null, falseBeatDepth: null, spread: null, spreadError: null }
+		} as unknown as Reading;
+	}
+	const ways = soundingsOf(GUITAR);
+
+	it('sounds six ways to a string, five without a capo, fewer where the twelfth fret is missing', () => {
+		expect(ways).toHaveLength(6);
+		expect(soundingsOf({ frets: 20, capo: 0 })).toHaveLength(5);
+		expect(soundingsOf({ frets: 8, capo: 0 })).toHaveLength(3);
+	});
+
+	it('tells where every string stands at once, however often its peg was turned between', () => {
+		const random = createRandom(4);
+		const noise = () => 0.2 * random.normal();
+		const all = GUITAR.strings.flatMap((_, i) => ways.map((how) => readingOf(i + 1, how, 0, 'measured', noise())));
+		const before = pluckedStrings(GUITAR, guitarReadings(GUITAR, A4, all));
+		// Tuned by 9 cents, played, and measured again with the capo alone: what it does stays what it was.
+		const again = GUITAR.strings.flatMap((_, i) => [
+			readingOf(i + 1, ways[0], 9, 'played', noise()),
+			readingOf(i + 1, ways[5], 9, 'measured', noise()),
+			readingOf(i + 1, ways[0], 9, 'measured', noise())
+		]);
+		const readings = guitarReadings(GUITAR, A4, [...again, ...all]);
+		expect(readings.filter(({ tuning }) => tuning === 1)).toHaveLength(12);
+		const after = pluckedStrings(GUITAR, readings);
+		for (const [i, string] of after.entries()) {
+			expect(Math.abs(string.open.cents - before[i].open.cents - 9)).toBeLessThan(0.6);
+			expect(Math.abs(string.capo.cents - before[i].capo.cents)).toBeLessThan(0.6);
+			// The target that the live view shows is where the string would sound at its offset.
+			const offset = string.open.cents;
+			const target = guitarTarget(GUITAR, i + 1, string, offset, ways[5], A4);
+			const sounds = readingOf(i + 1, ways[5], 9, 'played').pitch;
+			expect(Math.abs(centsBetween(target, hz(sounds)))).toBeLessThan(0.6);
+		}
+	});
+
+	it('takes a string that sounds otherwise in the same way for one that was turned', () => {
+		const [soft] = ways;
+		const readings = [0, 0.4, 6].map((peg) => readingOf(1, soft, peg, 'measured'));
+		expect(guitarReadings(GUITAR, A4, readings).map(({ tuning }) => tuning)).toEqual([0, 0, 1]);
 	});
 });

@@ -133,11 +133,15 @@ export function noteAt({ strings }: Pick<Neck, 'strings'>, { string, fret, isSec
 	return note + fret + (isSecond && course === 'octave' ? 12 : 0);
 }
 
-/** Open strings and the second ones of courses, from the highest; then fret by fret, one of each course. */
-export function fretGroups({ strings, frets }: Pick<Neck, 'strings' | 'frets'>): readonly number[] {
-	const open = strings.flatMap(({ course }, i) =>
+/** Open strings and the second ones of courses, from the highest. */
+export const openGroups = ({ strings }: Pick<Neck, 'strings'>): readonly number[] =>
+	strings.flatMap(({ course }, i) =>
 		course === 'single' ? [fretGroup(i + 1)] : [fretGroup(i + 1), fretGroup(i + 1, 0, true)]
 	);
+
+/** These; then fret by fret, one of each course. */
+export function fretGroups({ strings, frets }: Pick<Neck, 'strings' | 'frets'>): readonly number[] {
+	const open = openGroups({ strings });
 	const stopped = Array.from({ length: frets }, (_, k) => strings.map((_, i) => fretGroup(i + 1, k + 1))).flat();
 	return [...open, ...stopped];
 }

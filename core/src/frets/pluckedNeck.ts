@@ -1,17 +1,16 @@
 import { inverseOf } from '../numeric/linearSystem';
+import type { Plucked } from '../record/fretActs';
 import type { Neck } from './neck';
 import { placeOf } from './places';
 import { pressing } from './stopping';
 
 /** How a fixed fret was sounded: the open string, its octave's harmonic, stopped by a finger, or open over the capo. */
-export interface PluckReading {
+export interface PluckReading extends Plucked {
 	readonly string: number;
 	/** 0: open, or open over the capo. */
 	readonly fret: number;
-	readonly capo: number;
-	readonly isHarmonic: boolean;
-	/** 0 for a soft pluck, 1 for a hard one. */
-	readonly touch: number;
+	/** Which of the string's tunings it was read in: its peg was turned between one and the next. */
+	readonly tuning?: number;
 	/** Cents from the note's equal-tempered pitch, and the standard error. */
 	readonly off: number;
 	readonly error: number;
@@ -45,6 +44,8 @@ const USUAL = [
 	{ cents: 2, differs: 4 }
 ] as const;
 const OCTAVE = 12;
+/** From one pluck to the next a string differs by so much, in cents. */
+const LEAST_ERROR = 0.1;
 
 /** How a string's numbers add up where it is sounded: open, pluck, stopped, nut, capo. */
 function sharesAt(
@@ -69,17 +70,46 @@ export function soundsAt(
 	return sharesAt(neck, how).reduce((sum, share, i) => sum + share * string[PARAMETERS[i]].cents, 0);
 }
 
-/** What each string does, from readings of any number, by weighted least squares with what is usual as a beginning. */
-export function pluckedStrings(neck: Neck, readings: readonly PluckReading[]): readonly PluckedString[] {
+/** From one visit to the next strings age and are changed: what one told then errs by so much more, in cents. */
+const SINCE = 1;
+
+/** What a string is thought to do before it is measured: as it did last time, or as strings usually do. */
+function usualOf(before: PluckedString | undefined) {
+	if (!before) return USUAL;
+	return PARAMETERS.map((key, i) => {
+		const { cents, error } = before[key];
+		// Where it stands open says nothing: it has been tuned and has gone since.
+		const isOpen = key === 'open';
+		return isOpen ? USUAL[i] : { cents, differs: Math.min(USUAL[i].differs, Math.hypot(error, SINCE)) };
+	});
+}
+
+/**
+ * What each string does, from readings of any number, by weighted least squares with what is usual as a beginning; open as in its last
+ * tuning.
+ * @param before what an earlier visit found, string by string
+ */
+export function pluckedStrings(
+	neck: Neck,
+	readings: readonly PluckReading[],
+	before: readonly PluckedString[] = []
+): readonly PluckedString[] {
 	return neck.strings.map((_, i) => {
-		const precision = USUAL.map(({ differs }, row) =>
-			USUAL.map((_, column) => (row === column ? 1 / differs ** 2 : 0))
+		const first = usualOf(before[i]);
+		const own = readings.filter(({ string }) => string === i + 1);
+		const last = Math.max(0, ...own.map(({ tuning = 0 }) => tuning));
+		// Open strings of earlier tunings are unknowns of their own, behind the others.
+		const usual = [...first, ...Array.from({ length: last }, () => USUAL[0])];
+		const precision = usual.map(({ differs }, row) =>
+			usual.map((_, column) => (row === column ? 1 / differs ** 2 : 0))
 		);
-		const right = USUAL.map(({ cents, differs }) => cents / differs ** 2);
-		for (const reading of readings) {
-			if (reading.string !== i + 1) continue;
-			const shares = sharesAt(neck, reading);
-			const weight = 1 / Math.max(0.05, reading.error) ** 2;
+		const right = usual.map(({ cents, differs }) => cents / differs ** 2);
+		for (const reading of own) {
+			const { tuning = 0 } = reading;
+			const told = sharesAt(neck, reading);
+			const shares = usual.map((_, k) => (k < USUAL.length ? told[k] : tuning === k - USUAL.length ? 1 : 0));
+			if (tuning < last) shares[0] = 0;
+			const weight = 1 / Math.max(LEAST_ERROR, reading.error) ** 2;
 			for (const [row, share] of shares.entries()) {
 				right[row] += weight * share * reading.off;
 				for (const [column, other] of shares.entries()) precision[row][column] += weight * share * other;

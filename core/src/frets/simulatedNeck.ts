@@ -2,6 +2,7 @@ import { createRandom } from '../numeric/random';
 import type { Hz } from '../units/quantity';
 import { equalHz } from '../units/pitch';
 import { hz } from '../units/quantity';
+import type { Plucked } from '../record/fretActs';
 import { USUAL_PLUCK, type Pluck } from '../sounding/pluck';
 import { STEADY_REED, type LastingTone } from '../sounding/reed';
 import { across, fretGroup, fretPlaceOf, isTied, noteAt, type FretEnds, type Neck, type StringStuff } from './neck';
@@ -30,6 +31,8 @@ interface HiddenString {
 	readonly pressed: number;
 	/** Cents by which a hard pluck begins sharp. */
 	readonly plucked: number;
+	/** Cents that the capo adds to what a finger would. */
+	readonly capo: number;
 }
 
 /** Strings fall as they are left; guitars are tuned more often. */
@@ -38,7 +41,7 @@ const NUT = 0.25;
 const PRESSED: Readonly<Record<StringStuff, { readonly cents: number; readonly spread: number }>> = {
 	gut: { cents: 1.5, spread: 0.8 },
 	nylon: { cents: 2, spread: 1 },
-	steel: { cents: 4, spread: 1.5 }
+	steel: { cents: 2.2, spread: 1.2 }
 };
 /** Millimetres that frets lie off, and slant. */
 const LIES = 1.1;
@@ -59,7 +62,8 @@ function hiddenString({ seed }: NeckTwin, neck: Neck, string: number): HiddenStr
 		off: OFF.middle + OFF.spread * random.normal(),
 		nut: Math.max(-0.5, Math.min(0.5, NUT * random.normal())),
 		pressed: Math.max(0, usual.cents + usual.spread * random.normal()),
-		plucked: (neck.stuff === 'steel' ? 2.5 + 5 * low : 1.5 + 2.5 * low) * (1 + 0.2 * random.normal())
+		plucked: (neck.stuff === 'steel' ? 2.5 + 5 * low : 1.5 + 2.5 * low) * (1 + 0.2 * random.normal()),
+		capo: 1.5 + 2.5 * low + 0.8 * random.normal()
 	};
 }
 
@@ -104,14 +108,22 @@ function stoppedAbove({ twin, neck, moved }: SoundedNeck, string: number, fret: 
 	return centsAt(neck.scale, place) + nearer + pressed * pressing(neck, place) + alone;
 }
 
-/** What a string sounds at now, in Hz: at the end of a soft pluck, or under an even bow. */
-export function soundedPitch(of: SoundedNeck, group: number): Hz {
+/** Without a capo, stopped by a finger. */
+const STOPPED: Pick<Plucked, 'capo' | 'isHarmonic'> = { capo: 0, isHarmonic: false };
+
+/**
+ * What a string sounds at now, in Hz: at the end of a soft pluck, or under an even bow. @param how over a capo its fret is counted
+ * from the nut, 0: open over the capo; a harmonic is that of the twelfth fret
+ */
+export function soundedPitch(of: SoundedNeck, group: number, { capo, isHarmonic } = STOPPED): Hz {
 	const place = fretPlaceOf(group);
-	const { string, fret, isSecond } = place;
+	const { string, isSecond } = place;
 	const open = { string, fret: 0, isSecond };
 	const second = isSecond ? 3 * createRandom(numberFor(of.twin.seed, string, 77)).normal() : 0;
 	const peg = fretGroup(string, 0, isSecond);
-	const cents = openOff(of, string, peg) + second + stoppedAbove(of, string, fret);
+	const pressed = capo > 0 ? hiddenString(of.twin, of.neck, string).capo : 0;
+	const above = isHarmonic ? 1200 : stoppedAbove(of, string, Math.max(place.fret, capo)) + pressed;
+	const cents = openOff(of, string, peg) + second + above;
 	return hz(equalHz(noteAt(of.neck, open), of.a4) * 2 ** (cents / 1200));
 }
 
@@ -129,18 +141,19 @@ export function bowSound(of: SoundedNeck, group: number, bowing: Bowing, times: 
 	return [{ ...STEADY_REED, brightness: 0.8, rise: 0.25, ...BOW[bowing], pitch: soundedPitch(of, group), seed }];
 }
 
-/** How hard a string is plucked. */
-export const TOUCHES = ['soft', 'hard'] as const;
-export type Touch = (typeof TOUCHES)[number];
-
-/** What sounds when a string is plucked. @param times rises with every pluck: no two are alike */
-export function pluckSound(of: SoundedNeck, group: number, touch: Touch, times: number): Pluck {
+/** What sounds when a string is plucked. @param touch 0 softly, 1 hard @param times rises with every pluck: no two are alike */
+export function pluckSound(of: SoundedNeck, group: number, touch: number, times: number, how = STOPPED): Pluck {
 	const { string } = fretPlaceOf(group);
 	const { plucked } = hiddenString(of.twin, of.neck, string);
+	const pitch = soundedPitch(of, group, how);
 	return {
-		...{ ...USUAL_PLUCK, pitch: soundedPitch(of, group), inharmonicity: STIFF[of.neck.stuff] },
-		...{ sharp: touch === 'hard' ? plucked : plucked / 6, seed: numberFor(of.twin.seed, group, times) }
+		// A harmonic is every second partial of the whole string.
+		...{ ...USUAL_PLUCK, pitch: how.isHarmonic ? pitch / 2 : pitch, every: how.isHarmonic ? 2 : 1 },
+		...{ inharmonicity: STIFF[of.neck.stuff] },
+		...{ sharp: plucked * Math.max(SOFTEST, touch), seed: numberFor(of.twin.seed, group, times) }
 	};
 }
+/** The softest pluck begins sharp too, by that share. */
+const SOFTEST = 1 / 6;
 /** B of strings in the middle of a neck. */
 const STIFF: Readonly<Record<StringStuff, number>> = { gut: 3e-5, nylon: 4e-5, steel: 6e-5 };

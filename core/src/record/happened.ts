@@ -1,4 +1,5 @@
 import { AUDIBLE } from '../units/pitch';
+import type { PinFound } from './pinFound';
 import type { ArrivalAct } from './brief';
 import type { ClosingAct } from './closing';
 import type { FretMoved, PlannedFrets, WolfNote } from './fretActs';
@@ -230,6 +231,8 @@ export type Act = Happened &
 		| ({ readonly do: 'bent' } & Bent)
 		| ({ readonly do: 'fretMoved' } & FretMoved)
 		| ({ readonly do: 'wolf' } & WolfNote)
+		/** A string's pin was found elsewhere than it was thought to be. */
+		| ({ readonly do: 'pinFound' } & PinFound)
 		/** What a raise has told of the piano: the next one begins with it. */
 		| { readonly do: 'learned'; readonly learned: LearnedRaise }
 		| ArrivalAct

@@ -1,10 +1,11 @@
+import type { Plucked } from './fretActs';
 import type { SounderId } from './sounder';
 
 /** How a reed is held while it is read: on a sealed block, or with its covers on, as it is played. The two are not compared. */
 export const REED_SET_UPS = ['block', 'covers'] as const;
 export type ReedSetUp = (typeof REED_SET_UPS)[number];
 /** All else is read as it is played. */
-export const SET_UPS = [...REED_SET_UPS, 'played'] as const;
+export const SET_UPS = [...REED_SET_UPS, 'played', 'measured'] as const;
 export type SetUp = (typeof SET_UPS)[number];
 
 /** How hard one blows or draws. */
@@ -24,6 +25,8 @@ export interface Lasting {
 	readonly wobble: number;
 	readonly drift: number;
 	readonly setUp: SetUp;
+	/** Of strings over fixed frets: how they were plucked. */
+	readonly plucked?: Plucked | null;
 }
 
 /** Metal taken off a reed: off its tip it rises, off its root it falls. */

@@ -14,7 +14,8 @@ import {
 } from './happened';
 import { arrivalOf, isArrivalAct, type Arrival, type At } from './brief';
 import { closingOf, isClosingAct, type Closing } from './closing';
-import { groupOf, type SounderId } from './sounder';
+import { octaveOfMember } from '../strings/stringing';
+import { groupOf, memberOf, type SounderId } from './sounder';
 import { writtenOf, type Written } from './versions';
 
 /** What stands of a reading in the report. */
@@ -71,6 +72,8 @@ export interface VisitReport extends Written {
 	/** Tied frets that were moved, and wolf notes, in order. */
 	readonly fretMoved: readonly ActOf<'fretMoved'>[];
 	readonly wolves: readonly ActOf<'wolf'>[];
+	/** Pins that were found by touch, in order. */
+	readonly pins: readonly ActOf<'pinFound'>[];
 	/** Chords that were played: of each the last time. */
 	readonly chords: readonly At<HeardChord>[];
 	/** Events of each sounder in order of happening. */
@@ -101,6 +104,7 @@ export const EMPTY_REPORT: VisitReport = {
 	bent: [],
 	fretMoved: [],
 	wolves: [],
+	pins: [],
 	chords: [],
 	ofSounder: new Map(),
 	resting: new Map(),
@@ -192,8 +196,18 @@ function recordOf(report: VisitReport, sounder: SounderId): SounderRecord {
 	return { sounder, found, left, ...(set && { set }) };
 }
 
-function figureOf({ id, at, device, counter, pitch, target, deviation }: Reading): Figure {
-	return { id, at, device, counter, pitch, target, deviation };
+function figureOf(reading: Reading): Figure {
+	const { id, at, device, counter, target, deviation } = reading;
+	return { id, at, device, counter, pitch: countedPitch(reading), target, deviation };
+}
+
+/**
+ * Where a group stands by a reading. A register of its own octave sounds above its key, and a string over a capo above itself; both
+ * are counted from the group's target.
+ */
+function countedPitch({ pitch, sounders, lasting, target, deviation }: Reading): number {
+	if (lasting?.plucked) return target * 2 ** (deviation / 1200);
+	return pitch / 2 ** octaveOfMember(memberOf(sounders[0]));
 }
 
 function wholeOf(
@@ -212,6 +226,7 @@ function wholeOf(
 		| 'bent'
 		| 'fretMoved'
 		| 'wolves'
+		| 'pins'
 		| 'chords'
 	> {
 	const standing = report.ofVisit.filter(({ id }) => !isUndone(report, id));
@@ -229,6 +244,7 @@ function wholeOf(
 		bent: of('bent'),
 		fretMoved: of('fretMoved'),
 		wolves: of('wolf'),
+		pins: of('pinFound'),
 		chords: [...new Map(of('chord').map((each) => [`${each.root} ${each.kind}`, each])).values()]
 	};
 }

@@ -39,6 +39,8 @@ export interface OrderGround {
 	/** How many strings a note has, and whether they are wound; one plain string unless told. */
 	readonly stringsAt?: (note: number) => number;
 	readonly isWound?: (note: number) => boolean;
+	/** Registers besides the one that leads: each is set to it, over the whole keyboard. */
+	readonly registers?: readonly string[];
 }
 
 /**
@@ -46,7 +48,7 @@ export interface OrderGround {
  * outside the compass are passed over, and so is what a note would be heard against when it is missing.
  */
 export function settingOrder(ground: OrderGround, order: PlannedOrder = USUAL_ORDER): readonly SettingStep[] {
-	const { lowest, highest, bearing, stringsAt = () => 1, isWound = () => false } = ground;
+	const { lowest, highest, bearing, stringsAt = () => 1, isWound = () => false, registers = [] } = ground;
 	const { first, octave, outwards, unisons } = order;
 	const done = new Set<number>();
 	const steps: SettingStep[] = [];
@@ -57,7 +59,12 @@ export function settingOrder(ground: OrderGround, order: PlannedOrder = USUAL_OR
 		const step = { note, against: proof?.against, interval: proof?.interval, section };
 		steps.push(also.length ? { ...step, also } : step);
 		done.add(note);
-		if (unisons === 'asOneGoes' && stringsAt(note) > 1) steps.push(unisonOf(step));
+		if (unisons === 'asOneGoes') steps.push(...followers(step));
+	};
+	/** What follows a note's leading string, register by register. */
+	const followers = (step: SettingStep): readonly SettingStep[] => {
+		if (registers.length) return registers.map((register) => ({ ...unisonOf(step), register }));
+		return stringsAt(step.note) > 1 ? [unisonOf(step)] : [];
 	};
 	add(A4, 'reference');
 	const named = FIRST_ORDERS.find(({ id }) => id === first) ?? FIRST_ORDERS[0];
@@ -74,10 +81,13 @@ export function settingOrder(ground: OrderGround, order: PlannedOrder = USUAL_OR
 			add(note, 'downwards', proofDownwards(note, isSet, isWound));
 	};
 	for (const way of outwards === 'upFirst' ? [upwards, downwards] : [downwards, upwards]) way();
-	if (unisons === 'afterwards')
-		for (let note = lowest; note <= highest; note++)
-			if (stringsAt(note) > 1)
-				steps.push(unisonOf({ note, against: undefined, interval: undefined, section: 'unisons' }));
+	if (unisons === 'afterwards') {
+		const all = Array.from({ length: highest - lowest + 1 }, (_, i) =>
+			followers({ note: lowest + i, against: undefined, interval: undefined, section: 'unisons' })
+		);
+		// Register by register: a whole one stays drawn.
+		for (let at = 0; at < Math.max(1, registers.length); at++) steps.push(...all.flatMap((each) => each[at] ?? []));
+	}
 	return steps;
 }
 

@@ -20,4 +20,6 @@ export interface SettingStep {
 	readonly also?: readonly HeardAgainst[];
 	/** The note stands already: its other strings are brought to the one that leads. */
 	readonly unison?: true;
+	/** Only this register's string is brought to it. */
+	readonly register?: string;
 }

@@ -1,6 +1,8 @@
 /** Instrument kinds whose strings differ in kind; named as technicians do. */
 export const STRING_KINDS = ['grand', 'upright', 'fortepiano', 'harpsichord'] as const;
 export type StringKind = (typeof STRING_KINDS)[number];
+/** Early keyboards: set by pure octaves, register by register, at pins that lie in no order that one sees. */
+export const isEarly = (kind: StringKind): boolean => kind === 'fortepiano' || kind === 'harpsichord';
 
 /** log B falls along the bass branch and rises along the treble branch. */
 export interface TwoBranches {

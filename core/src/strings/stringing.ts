@@ -14,6 +14,8 @@ export interface Choir {
 	/** Small letters, digits and hyphens. */
 	readonly id: string;
 	readonly name: string;
+	/** Octaves that it sounds above its keys; 0 unless said. */
+	readonly octave?: number;
 }
 
 /** How a keyboard is strung, from the lowest note up. */
@@ -25,11 +27,39 @@ export interface Stringing {
 
 export const MOST_STRINGS = 3;
 export const ONE_CHOIR: readonly Choir[] = [{ id: 'strings', name: 'Strings' }];
-/** Registers of a keyboard that has more than one, all at the pitch of its keys. */
-export const CHOIRS: readonly Choir[] = [
+/** Registers of a keyboard that has more than one: the first is tuned by the temperament, the others to it. */
+export const CHOIRS = [
 	{ id: 'lower', name: 'Lower 8′' },
-	{ id: 'upper', name: 'Upper 8′' }
+	{ id: 'upper', name: 'Upper 8′' },
+	{ id: 'four', name: '4′', octave: 1 },
+	{ id: 'lute', name: 'Lute 8′' }
+] as const satisfies readonly Choir[];
+
+/** What a keyboard usually has: one row of strings, or registers. */
+export const REGISTRATIONS: readonly {
+	readonly id: string;
+	readonly name: string;
+	readonly choirs: readonly Choir[];
+}[] = [
+	{ id: 'one', name: 'one', choirs: ONE_CHOIR },
+	{ id: 'two', name: 'two: lower and upper 8′', choirs: CHOIRS.slice(0, 2) },
+	{ id: 'eightFour', name: 'two: 8′ and 4′', choirs: [CHOIRS[0], CHOIRS[2]] },
+	{ id: 'three', name: 'three: lower and upper 8′, 4′', choirs: CHOIRS.slice(0, 3) },
+	{ id: 'four', name: 'four: lower and upper 8′, 4′, lute 8′', choirs: CHOIRS }
 ];
+/** The one that these registers are; undefined: none of the usual ones. */
+export const registrationOf = (choirs: readonly Choir[]) =>
+	REGISTRATIONS.find((each) => each.choirs.map(({ id }) => id).join() === choirs.map(({ id }) => id).join());
+
+const OCTAVES: ReadonlyMap<string, number> = new Map(
+	CHOIRS.map((choir) => [choir.id, 'octave' in choir ? choir.octave : 0])
+);
+/** Octaves that a sounder sounds above its key: its register's. @param member of the sounder's name */
+export const octaveOfMember = (member: string): number => OCTAVES.get(member.replace(/-.*$/, '')) ?? 0;
+/** "Upper 8′" */
+export const registerName = (id: string): string => CHOIRS.find((choir) => choir.id === id)?.name ?? id;
+/** Semitones of an octave, as registers count them. */
+export const REGISTER_OCTAVE = 12;
 
 /** Where plain strings usually begin, and for how many notes the bass has one string. */
 const USUAL_BREAK = A4 - 25;

@@ -3,7 +3,7 @@ import { createRandom } from '../../numeric/random';
 import { renderLastingTone, STEADY_REED, type LastingTone } from '../../sounding/reed';
 import { Spectrum } from '../stream/spectrum';
 import { centsBetween } from '../../units/pitch';
-import { hz } from '../../units/quantity';
+import { cents, hz } from '../../units/quantity';
 import { findComb } from './comb';
 import { pressureSlope, weighSlopes } from './pressureSlope';
 import { BOW_LIMITS, steadinessOf } from './steadiness';
@@ -101,6 +101,25 @@ describe('the slope of pitch on breath', () => {
 		off.sort((a, b) => a - b);
 		expect(off[Math.floor(0.9 * off.length)]).toBeLessThan(0.05);
 		expect(right / all).toBeGreaterThan(0.85);
+	});
+
+	it('is refused where harmonics follow the breath each in its own way: a room hides what the reed does', () => {
+		const at = Array.from({ length: 60 }, (_, i) => i / 20);
+		const levelAt = (moment: number) => -20 + 6 * moment;
+		const points = at.map((moment) => ({
+			...{ at: moment, pitch: hz(440 * 2 ** ((-0.3 * levelAt(moment)) / 1200)) },
+			...{ error: cents(0.05), level: levelAt(moment) }
+		}));
+		const harmonics = (apart: number) => () =>
+			[1, 2, 3].map((n) => ({
+				n,
+				points: at.map((moment) => ({
+					...{ level: levelAt(moment) },
+					off: (-0.3 + (n % 2 ? apart : -apart)) * levelAt(moment)
+				}))
+			}));
+		expect(pressureSlope(points, harmonics(0.02))!.slope).toBeCloseTo(-0.3, 3);
+		expect(pressureSlope(points, harmonics(0.3))).toBeUndefined();
 	});
 
 	it('is not told by a breath that hardly changes, and several swells are weighed together', () => {

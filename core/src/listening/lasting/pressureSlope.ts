@@ -17,6 +17,11 @@ const PARTS = 8;
 /** In a room levels of neighbouring moments go together: the plain error is too small by so much. */
 const IN_A_ROOM = 4;
 const LEAST_ERROR = 0.01;
+/**
+ * A slope that errs by more, in cents a decibel, tells nothing: as the pitch glides, what the room gives back of each harmonic rises
+ * and falls, and the level with it (`npm run bench -- reeds`). Another place for the microphone hears another room.
+ */
+const MOST_ERROR = 0.15;
 
 /** Harmonics that are asked what a room does: low ones, which stand over the noise from the softest to the loudest. */
 const ASKED = 6;
@@ -42,7 +47,7 @@ function differing(harmonics: readonly HarmonicTrack[], slope: number): number {
 }
 
 /**
- * From one tone that swells or fades. @returns undefined where the breath hardly changed
+ * From one tone that swells or fades. @returns undefined where the breath hardly changed, or the room hides what it did
  * @param harmonics the same tone's, one by one: how far they differ is what the room does
  */
 export function pressureSlope(
@@ -69,7 +74,7 @@ export function pressureSlope(
 	).filter((value) => value !== undefined);
 	const scatter = (deviation(without) ?? 0) * ((without.length - 1) / Math.sqrt(without.length));
 	const error = Math.hypot(IN_A_ROOM * scatter, DIFFER * differing(harmonics(), slope));
-	return { slope, error: Math.max(LEAST_ERROR, error), swells: 1 };
+	return error > MOST_ERROR ? undefined : { slope, error: Math.max(LEAST_ERROR, error), swells: 1 };
 }
 
 /** Several swells of one reed, weighed together; where they scatter more than they say, the error says so. */

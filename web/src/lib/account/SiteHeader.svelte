@@ -6,6 +6,7 @@
 
 	let { workshop, role }: { workshop: string | undefined; role: Role | undefined } = $props();
 	const all = [
+		{ href: '/round', label: 'Round' },
 		{ href: '/instruments', label: 'Instruments' },
 		{ href: '/visits', label: 'Visits' },
 		{ href: '/temperaments', label: 'Temperaments' },
@@ -15,7 +16,7 @@
 		{ href: '/settings', label: 'Settings' }
 	];
 	/** A guest sees instruments and their papers. */
-	const places = $derived(mayDo(role, 'work') ? all : all.slice(0, 1));
+	const places = $derived(mayDo(role, 'work') ? all : all.filter(({ href }) => href === '/instruments'));
 
 	/** Nothing of the workshop's stays on the device but what waits to be handed over. */
 	async function leave(event: SubmitEvent & { currentTarget: HTMLFormElement }) {

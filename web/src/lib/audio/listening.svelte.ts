@@ -2,10 +2,8 @@ import {
 	cents,
 	trueRate,
 	type Due,
-	type InstrumentTwin,
 	type ListenerEvent,
 	type ListeningHabits,
-	type MovedPins,
 	type ReferenceTone,
 	type StringReading,
 	type Surroundings,
@@ -19,17 +17,12 @@ import { handing } from '$lib/workers/protocol';
 import { Deafness } from './deafness';
 import { clockOffset, keepClockOffset } from './deviceClock';
 import { onEnd } from './lifetime';
-import { SimulatedInstrument } from './simulated';
+import { SimulatedInstrument, type SimulatedOptions } from './simulated';
 import { SoundInput, type Ears, type OpenSound } from './soundInput.svelte';
 
-export interface ListeningOptions {
+export interface ListeningOptions extends SimulatedOptions {
 	readonly setup: Omit<ListeningSetup, 'sampleRate' | 'habits'>;
 	readonly habits: ListeningHabits;
-	readonly twin: InstrumentTwin;
-	/** How many strings a note of the simulated instrument has: as many as the one it stands for. */
-	readonly countOf: (group: number) => number;
-	readonly moved: MovedPins;
-	readonly onMoved: (moved: MovedPins) => void;
 	readonly onEvents: (events: readonly ListenerEvent[]) => void;
 	/** Where the sound of strikes goes for a closer look. */
 	readonly strikes?: () => MessagePort;
@@ -75,9 +68,8 @@ export class Listening extends SoundInput {
 	protected opened(sound: OpenSound): void {
 		this.sound = sound;
 		if (!sound.microphone) {
-			const { twin, countOf, moved, onMoved } = this.options;
 			const { context, input, lifetime } = sound;
-			this.simulated = new SimulatedInstrument(twin, countOf, moved, onMoved, context, input, lifetime);
+			this.simulated = new SimulatedInstrument(this.options, context, input, lifetime);
 			this.surround(this.around);
 		}
 		// What was said while it was being opened.

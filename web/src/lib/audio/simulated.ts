@@ -49,6 +49,17 @@ interface Sounding {
 	readonly voice: Voice;
 }
 
+/** What a simulated instrument is. */
+export interface SimulatedOptions {
+	readonly twin: InstrumentTwin;
+	/** How many strings a note has: as many as the one it stands for. */
+	readonly countOf: (group: number) => number;
+	/** Semitones that a string of a group sounds above it: of a register of its own octave. */
+	readonly aboveOf?: (group: number, string: number) => number;
+	readonly moved: MovedPins;
+	readonly onMoved: (moved: MovedPins) => void;
+}
+
 /**
  * An instrument that is not there: its strings sound through the loudspeaker and the listening path
  * alike, its pins turn, and a turned pin bends the string that sounds.
@@ -57,6 +68,11 @@ export class SimulatedInstrument {
 	private readonly worker = soundingWorker();
 	private sounding: Sounding[] = [];
 	private strikes = 0;
+	private readonly twin: InstrumentTwin;
+	private readonly countOf: (note: number) => number;
+	private readonly aboveOf: (note: number, string: number) => number;
+	private readonly moved: MovedPins;
+	private readonly onMoved: (moved: MovedPins) => void;
 	private readonly stood: MovedStrings;
 	private around: Surroundings = 'quiet';
 	private aroundVoice: Voice | undefined;
@@ -64,14 +80,16 @@ export class SimulatedInstrument {
 	private readonly microphone: GainNode;
 
 	constructor(
-		private readonly twin: InstrumentTwin,
-		private readonly countOf: (note: number) => number,
-		private readonly moved: MovedPins,
-		private readonly onMoved: (moved: MovedPins) => void,
+		{ twin, countOf, aboveOf = () => 0, moved, onMoved }: SimulatedOptions,
 		private readonly context: BaseAudioContext,
 		private readonly input: AudioWorkletNode,
 		private readonly lifetime: AbortSignal
 	) {
+		this.twin = twin;
+		this.countOf = countOf;
+		this.aboveOf = aboveOf;
+		this.moved = moved;
+		this.onMoved = onMoved;
 		this.stood = new MovedStrings(twin, countOf);
 		this.microphone = new GainNode(context);
 		// What it cannot carry is cut off.
@@ -143,9 +161,10 @@ export class SimulatedInstrument {
 		const standing = this.standingOf(note);
 		const sounding = strings.filter((string) => string < pins.length && !pins[string].broken);
 		return sounding.map((string) => {
+			const sounds = note + this.aboveOf(note, string);
 			const strike: Strike = {
-				note,
-				strings: [twinString(this.twin, note, standing[string])],
+				note: sounds,
+				strings: [twinString(this.twin, sounds, standing[string])],
 				sampleRate: this.context.sampleRate,
 				seconds: SECONDS,
 				strength,

@@ -12,8 +12,10 @@ import type {
 	Pace,
 	Neck,
 	NeckTwin,
+	PinFound,
 	PlannedFrets,
 	PlannedIntonation,
+	PluckedString,
 	SectionId,
 	Stage,
 	ReedSet,
@@ -47,6 +49,8 @@ export interface LastVisit {
 	readonly intonation?: PlannedIntonation;
 	/** Of strings over frets. */
 	readonly frets?: PlannedFrets;
+	/** What a guitar's strings did then. */
+	readonly plucked?: readonly PluckedString[];
 	/** As notes were left: cents from equal temperament at its A4, its temperament taken out. */
 	readonly left: readonly { readonly note: number; readonly cents: number }[];
 }
@@ -107,6 +111,8 @@ export interface InstrumentBook<Instrument extends BookInstrument = BookInstrume
 	readonly findings?: readonly At<Finding>[];
 	/** Notes that moved otherwise than their neighbours from one of the last visits to the next. */
 	readonly jumped?: readonly number[];
+	/** Pins that were found by touch, in order. */
+	readonly pins?: readonly PinFound[];
 	/** What earlier raises of it have told. */
 	readonly learned?: LearnedCoupling;
 	/** The pitch that most other instruments of its house stand at; undefined where it stands alone. */

@@ -1,9 +1,9 @@
 <script lang="ts">
-	import { neckById, STRING_STUFF } from '@fendrel/core';
+	import { isTied, NECK_FAMILIES, neckById, STRING_STUFF } from '@fendrel/core';
 	import type { SuperForm } from 'sveltekit-superforms';
 	import { capital } from '$lib/ui/format';
 	import type { InstrumentForm } from './instrumentForm';
-	import { NECK_CHOICES, OWN_NECK, TIED_FAMILIES } from './neckForm';
+	import { NECK_CHOICES, OWN_NECK } from './neckForm';
 
 	interface Props {
 		form: SuperForm<InstrumentForm>['form'];
@@ -11,7 +11,8 @@
 	}
 	let { form, errors }: Props = $props();
 	const usual = $derived(neckById($form.neck)?.neck);
-	type TypedField = 'scale' | 'openStrings' | 'frets' | 'actionFirst' | 'actionLast';
+	const isFixed = $derived(!isTied({ family: usual?.family ?? $form.neckFamily }));
+	type TypedField = 'scale' | 'openStrings' | 'frets' | 'actionFirst' | 'actionLast' | 'capo';
 	/** What the strings are follows the neck until somebody says otherwise. */
 	function fillStuff() {
 		if (usual) $form.stuff = usual.stuff;
@@ -41,7 +42,7 @@
 	<label class="field">
 		<span>Family</span>
 		<select class="select" name="neckFamily" bind:value={$form.neckFamily}>
-			{#each TIED_FAMILIES as family (family)}<option value={family}>{capital(family)}</option>{/each}
+			{#each NECK_FAMILIES as family (family)}<option value={family}>{capital(family)}</option>{/each}
 		</select>
 	</label>
 	{@render typed(
@@ -59,20 +60,24 @@
 {@render typed('frets', 'Frets', String(usual?.frets ?? 7))}
 {@render typed('actionFirst', 'String height at the first fret, mm', String(usual?.action.first ?? 1.5))}
 {@render typed('actionLast', 'String height at the last fret, mm', String(usual?.action.last ?? 5))}
-<label class="field wide">
-	<span
-		>Where frets lie, where somebody has measured: on each line the fret, and mm from the nut at the lowest and the
-		highest string</span
-	>
-	<textarea
-		class="textarea mono"
-		name="fretPlaces"
-		rows="3"
-		bind:value={$form.fretPlaces}
-		aria-invalid={!!$errors.fretPlaces}
-		placeholder="1 39.0 38.4"></textarea>
-	{@render problem($errors.fretPlaces)}
-</label>
+{#if isFixed}
+	{@render typed('capo', 'Capo, where it usually sits: the fret', 'none')}
+{:else}
+	<label class="field wide">
+		<span
+			>Where frets lie, where somebody has measured: on each line the fret, and mm from the nut at the lowest and the
+			highest string</span
+		>
+		<textarea
+			class="textarea mono"
+			name="fretPlaces"
+			rows="3"
+			bind:value={$form.fretPlaces}
+			aria-invalid={!!$errors.fretPlaces}
+			placeholder="1 39.0 38.4"></textarea>
+		{@render problem($errors.fretPlaces)}
+	</label>
+{/if}
 
 <style>
 	.wide {

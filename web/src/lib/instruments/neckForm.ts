@@ -1,5 +1,4 @@
 import {
-	isTied,
 	MOST_FRETS,
 	NECK_FAMILIES,
 	neckById,
@@ -22,15 +21,13 @@ import type { Result } from '$lib/ui/result';
 
 /** Necks to choose from, and one's own: string by string. */
 export const OWN_NECK = 'own';
-const TIED = NECKS.filter(({ neck }) => isTied(neck));
-export const NECK_CHOICES = [...TIED.map(({ id, name }) => ({ id, name })), { id: OWN_NECK, name: 'One’s own' }];
+export const NECK_CHOICES = [...NECKS.map(({ id, name }) => ({ id, name })), { id: OWN_NECK, name: 'One’s own' }];
 const LONGEST = 600;
-export const TIED_FAMILIES = NECK_FAMILIES.filter((family) => isTied({ family }));
 
 /** What is asked of strings over frets besides what is asked of any instrument. */
 export const neckFields = {
 	neck: z.string().default('bass'),
-	neckFamily: z.enum(TIED_FAMILIES).default('viol'),
+	neckFamily: z.enum(NECK_FAMILIES).default('viol'),
 	openStrings: z.string().max(LONGEST).default(''),
 	scale: z.string().trim().max(30).default(''),
 	frets: z.string().trim().max(4).default(''),

@@ -246,6 +246,7 @@ const sentActSchema = z.discriminatedUnion('do', [
 	}),
 	...reedActs,
 	...fretActs,
+	z.object({ ...act, do: z.literal('pinFound'), sounder, place: z.number().int().min(-20).max(200) }),
 	...arrivalActs,
 	...closingActs
 ]);

@@ -1,6 +1,7 @@
 import { AUDIBLE, BITE_RULES, BREATHS, LEVELS, REED_ENDS, SET_UPS } from '@fendrel/core';
 import { z } from 'zod';
 import { act, groupNumber, sounder } from './actFields';
+import { pluckedSchema } from './fretActs';
 
 /*
  * What is told of free reeds: tones that last, what was filed, bends, where reeds are planned to stand.
@@ -23,7 +24,8 @@ export const lastingSchema = z.object({
 	slopeError: z.number().min(0).max(20).nullable(),
 	wobble: z.number().min(0).max(MOST_CENTS),
 	drift: z.number().min(-MOST_CENTS).max(MOST_CENTS),
-	setUp: z.enum(SET_UPS)
+	setUp: z.enum(SET_UPS),
+	plucked: pluckedSchema.nullable().optional()
 });
 
 /** How far a reed of one's own may stand from equal, in cents. */

@@ -24,9 +24,10 @@ export function expectedStrings({
 	return { lowest, highest, a4: hz(a4), inharmonicityAt };
 }
 
-/** What a plan tells whoever listens of the instrument. */
-export function listeningSetup(plan: Plan, a4: number): Omit<ListeningSetup, 'sampleRate' | 'habits'> {
-	const notes = plan.targets.map(({ note }) => note);
+/** What a plan tells whoever listens of the instrument. @param above semitones that a register sounds above its keys */
+export function listeningSetup(plan: Plan, a4: number, above = 0): Omit<ListeningSetup, 'sampleRate' | 'habits'> {
+	const keys = plan.targets.map(({ note }) => note);
+	const notes = [...keys, ...Array.from({ length: above }, (_, i) => keys[keys.length - 1] + i + 1)];
 	return {
 		lowest: notes[0],
 		highest: notes[notes.length - 1],

@@ -4,9 +4,12 @@ import {
 	centsBetween,
 	hz,
 	instrumentStrings,
+	memberOf,
+	octaveOfMember,
 	stepInCents,
 	type InstrumentStrings,
 	type MeasuredString,
+	type SounderId,
 	type StringKind,
 	type StruckInharmonicity
 } from '@fendrel/core';
@@ -69,11 +72,13 @@ const SURE = 0.2;
 
 /** Whether a strike tells its string's inharmonicity: one string alone, and well. */
 export function tellsString(of: {
-	readonly sounders: readonly unknown[];
+	readonly sounders: readonly SounderId[];
 	readonly inharmonicity: number | null;
 	readonly inharmonicityError: number | null;
 }): boolean {
 	const { sounders, inharmonicity: b, inharmonicityError: error } = of;
+	// A register of its own octave has strings of its own.
+	if (octaveOfMember(memberOf(sounders[0])) > 0) return false;
 	return sounders.length === 1 && b !== null && b > 0 && (error === null || error < SURE * b);
 }
 

@@ -4,12 +4,14 @@
 
 	interface Props {
 		title: string;
+		/** What it is of. */
+		heading: string;
 		/** Where one came from. */
 		back: string;
 		backTo: string;
 		children: Snippet;
 	}
-	let { title, back, backTo, children }: Props = $props();
+	let { title, heading, back, backTo, children }: Props = $props();
 </script>
 
 <svelte:head><title>{title} | Fendrel</title></svelte:head>
@@ -21,6 +23,7 @@
 			><Printer size={16} /> Print</button
 		>
 	</p>
+	<h1>{heading}</h1>
 	{@render children()}
 </main>
 
@@ -31,6 +34,10 @@
 		padding: 1.5rem;
 		display: grid;
 		gap: 1rem;
+	}
+	h1 {
+		font-family: var(--serif);
+		font-size: 1.9rem;
 	}
 	.tools {
 		display: flex;

@@ -30,6 +30,8 @@ export function actWords(act: Act, { groupName }: Pick<Family<unknown>, 'groupNa
 			return `${groupName(act.group)} bent`;
 		case 'fretMoved':
 			return `fret ${act.fret} moved`;
+		case 'pinFound':
+			return `the pin of ${name(act.sounder)}`;
 		case 'wolf':
 			return `the wolf on ${noteName(act.note)}`;
 		case 'plan':

@@ -1,6 +1,7 @@
 import {
 	DEFAULT_TOLERANCE,
 	EARLY_ORDER,
+	isEarly,
 	reportOf,
 	type PlanVersion,
 	type StringKind,
@@ -19,8 +20,7 @@ import { notesReadOf } from '$lib/tuning/strings';
 import type { Result } from '$lib/ui/result';
 
 /** Early keyboards are set by pure octaves from the temperament's table unless their technician wants a curve. */
-const CURVED: readonly StringKind[] = ['grand', 'upright'];
-const isCurved = ({ kind }: { readonly kind: StringKind }) => CURVED.includes(kind);
+const isCurved = ({ kind }: { readonly kind: StringKind }) => !isEarly(kind);
 
 /** A curve drawn for a visit from what is known of the strings now. */
 export function newCurve(basis: CurveBasis, wish: CurveChoice, visitId: string | null): KeptCurve {

@@ -1,4 +1,4 @@
-import { STRING_ORDERS, type PlannedFrets, type StringOrder } from '@fendrel/core';
+import { STRING_ORDERS, type PlannedFrets, type PlannedOffsets, type StringOrder } from '@fendrel/core';
 import { counted, listed } from '$lib/ui/format';
 
 /** How strings and frets are set, as a visit has it planned. */
@@ -19,8 +19,26 @@ export const ORDER_NAMES: Record<StringOrder, string> = {
 	fromA: 'from the A outwards'
 };
 
+/** How hard one plays. */
+export const TOUCHES: readonly { readonly id: number; readonly label: string }[] = [
+	{ id: 0, label: 'Softly' },
+	{ id: 0.5, label: 'In between' },
+	{ id: 1, label: 'Hard' }
+];
+export const touchWords = (touch: number) =>
+	touch < 0.25 ? 'played softly' : touch > 0.75 ? 'played hard' : 'played between soft and hard';
+
+export const FIRST_OFFSETS: PlannedOffsets = { capo: 0, touch: 0.5, step: 0.5, chords: [], kept: [], use: '' };
+
+/** "the best offsets for 9 chords, played hard, capo at 2" */
+export function offsetWords({ use, chords, touch, capo }: PlannedOffsets): string {
+	const which = use ? `the offsets “${use}”` : `the best offsets for ${counted(chords.length, 'chord')}`;
+	return `${which}, ${touchWords(touch)}, ${capo ? `capo at ${capo}` : 'without a capo'}`;
+}
+
 /** A plan in a few words. */
-export function fretPlanWords({ order, spelled, weights, keys, step }: FretPlan): string {
+export function fretPlanWords({ order, spelled, weights, keys, step, offsets }: FretPlan): string {
+	if (offsets) return offsetWords(offsets);
 	return listed([
 		ORDER_NAMES[order],
 		...(spelled.length ? [`${counted(spelled.length, 'note')} spelled otherwise`] : []),

@@ -29,6 +29,7 @@ import type { FretInstrument } from '$lib/device/books';
 import { inSentence } from '$lib/ui/format';
 import { fretPlanOf, type FretPlan } from './fretPlan';
 import { takenFrom } from './ground';
+import { isBroken, isGone, ofStringsThatAreOn } from './frets/brokenString';
 import { OpenVisit } from './openVisit.svelte';
 
 /** A string, open or stopped, as it stands. */
@@ -48,6 +49,8 @@ export interface StringState extends FretTarget {
 	/** Read, and not moved since. */
 	readonly isRead: boolean;
 	readonly isSet: boolean;
+	/** It broke in this visit, and no new one has been heard. */
+	readonly isBroken: boolean;
 }
 
 /** A string that was moved so far moves the others, in cents. */
@@ -72,7 +75,9 @@ export class FretVisit extends OpenVisit<FretInstrument> {
 		() => new Map(this.targets.map(({ group, pitch }) => [group, pitch]))
 	);
 	/** Everything that was read and counts, in order. */
-	private readonly all: readonly Reading[] = $derived.by(() => standingEvents(this.record.report).filter(isReading));
+	private readonly all: readonly Reading[] = $derived.by(() =>
+		ofStringsThatAreOn(this.record.report, standingEvents(this.record.report).filter(isReading))
+	);
 	private readonly last: ReadonlyMap<number, Reading> = $derived.by(
 		() => new Map(this.all.map((reading) => [groupOf(reading.sounders[0]), reading]))
 	);
@@ -108,20 +113,25 @@ export class FretVisit extends OpenVisit<FretInstrument> {
 
 	readonly strings: readonly StringState[] = $derived.by(() => {
 		const { targets, last, placed, body, family } = this;
-		const { sounders } = this.record.report;
+		const { report } = this.record;
+		const { sounders } = report;
 		const notes = new Map(
 			placed.length ? this.standing.notes.map((note) => [fretGroup(note.string, note.fret), note]) : []
 		);
 		const stale = new Set(placed.flatMap(({ string, fret, isStale }) => (isStale ? [fretGroup(string, fret)] : [])));
+		const all = this.all;
 		return targets.map((target): StringState => {
 			const { group, pitch, note } = target;
 			const place = fretPlaceOf(group);
+			const sounder = stringSounder(group);
+			const left = sounders.get(sounder)?.left;
 			const reading = last.get(group);
 			const known = notes.get(group);
 			// Open ones stand as they were read; a stopped one as it will sound once its open string is right.
 			const open = place.fret === 0 ? reading : undefined;
 			return {
-				...{ ...target, ...place, reading, isSet: sounders.get(stringSounder(group))?.left?.purpose === 'set' },
+				...{ ...target, ...place, reading, isBroken: isBroken(report, all, sounder) },
+				isSet: left?.purpose === 'set' && !isGone(report, sounder, left.at),
 				...{ name: family.groupName(group), gives: soundedName(body, group), noteName: noteName(note) },
 				off: open ? centsBetween(pitch, hz(open.pitch)) : known?.off,
 				error: open ? (open.pitchError ?? undefined) : known?.error,

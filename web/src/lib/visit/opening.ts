@@ -1,21 +1,26 @@
+import { isTied } from '@fendrel/core';
 import { error } from '@sveltejs/kit';
 import { connection } from '$lib/device/connection.svelte';
 import { isFretBook, isKeyboardBook, isReedBook, withTimes, type VisitBundle } from '$lib/device/books';
 import { askWhoIsHere, signedInHere } from '$lib/device/owner';
 import { heldVisit, keepVisit, remembered, type HeldVisit } from '$lib/device/shelf';
 import { FretVisit } from './fretVisit.svelte';
+import { GuitarVisit } from './guitarVisit.svelte';
 import { KeyboardVisit } from './keyboardVisit.svelte';
 import { ReedVisit } from './reedVisit.svelte';
 
 /** Why a visit does not open. */
 export type Unopened = { readonly status: number; readonly message: string; readonly advice?: string };
 /** A visit as the family of its instrument works on it. */
-export type FamilyVisit = KeyboardVisit | ReedVisit | FretVisit;
+export type FamilyVisit = KeyboardVisit | ReedVisit | FretVisit | GuitarVisit;
 
 function visitOn({ about, ...held }: HeldVisit, stale: boolean): FamilyVisit {
 	if (isKeyboardBook(about)) return new KeyboardVisit({ ...held, about }, stale);
 	if (isReedBook(about)) return new ReedVisit({ ...held, about }, stale);
-	if (isFretBook(about)) return new FretVisit({ ...held, about }, stale);
+	if (isFretBook(about)) {
+		const Neck = isTied(about.instrument.neck) ? FretVisit : GuitarVisit;
+		return new Neck({ ...held, about }, stale);
+	}
 	throw new RangeError(`visitOn: no family knows ${about.instrument.kind}`);
 }
 
@@ -26,8 +31,9 @@ function only<Of extends FamilyVisit>(open: FamilyVisit, family: abstract new (.
 		: error(404, { message: 'This instrument has no such page.', advice: 'Go on with the visit’s own stages.' });
 }
 export const keyboardOnly = (open: FamilyVisit): KeyboardVisit => only(open, KeyboardVisit);
-export const notKeyboard = (open: FamilyVisit): ReedVisit | FretVisit =>
-	open instanceof FretVisit ? open : only(open, ReedVisit);
+export const notKeyboard = (open: FamilyVisit): ReedVisit | FretVisit | GuitarVisit =>
+	open instanceof FretVisit || open instanceof GuitarVisit ? open : only(open, ReedVisit);
+export const guitarsOnly = (open: FamilyVisit): GuitarVisit => only(open, GuitarVisit);
 export const reedsOnly = (open: FamilyVisit): ReedVisit => only(open, ReedVisit);
 
 /** Opens a visit: from the device where that holds it, else from the server. */

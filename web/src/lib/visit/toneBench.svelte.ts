@@ -1,9 +1,18 @@
-import { REED_LIMITS, type Hz, type LastingEvent, type LastingReading, type SteadyLimits } from '@fendrel/core';
+import {
+	REED_LIMITS,
+	type Hz,
+	type LastingEvent,
+	type LastingReading,
+	type Purpose,
+	type Reading,
+	type SounderId,
+	type SteadyLimits
+} from '@fendrel/core';
 import { ToneListening } from '$lib/audio/toneListening.svelte';
 import type { ToneEvent } from '$lib/workers/lasting';
 import type { TracePoint } from '$lib/charts/toneTrace';
 import { REFUSED_WORDS } from '$lib/tones/toneWords';
-import type { VisitRecord } from './visitRecord.svelte';
+import type { ToneDetails, VisitRecord } from './visitRecord.svelte';
 
 /** What is said of what was heard, and what may be done about it. */
 export interface Notice {
@@ -17,6 +26,11 @@ export interface Notice {
 interface Bench {
 	readonly record: VisitRecord;
 	targetOf(group: number): Hz | undefined;
+}
+
+/** What is known of a tone besides what it measured. */
+interface KeptTone extends Omit<ToneDetails, 'sounders' | 'source'> {
+	readonly isFound?: boolean;
 }
 
 /** Seconds of a tone that are shown. */
@@ -56,7 +70,12 @@ export abstract class ToneBench<Open extends Bench> {
 		);
 		const { place } = open.record.report;
 		const all = order();
-		this.due = all.find((group) => group === place) ?? all[0] ?? 0;
+		this.due = all.find((due) => this.groupAt(due) === place) ?? all[0] ?? 0;
+	}
+
+	/** The group of what is due: the same, unless a group is sounded in several ways. */
+	protected groupAt(due: number): number {
+		return due;
 	}
 
 	/** Begins; @returns what ends it */
@@ -65,14 +84,14 @@ export abstract class ToneBench<Open extends Bench> {
 		return () => this.listening.stop();
 	}
 
-	goTo(group: number): void {
-		if (group === this.due) return;
-		this.due = group;
+	goTo(due: number): void {
+		if (due === this.due) return;
+		this.due = due;
 		this.live = undefined;
 		this.trace = [];
 		this.notice = undefined;
 		if (this.drones) this.playDrone();
-		this.open.record.act({ do: 'place', group });
+		this.open.record.act({ do: 'place', group: this.groupAt(due) });
 	}
 
 	/** On by some places of the order; it ends where the order ends. */
@@ -94,9 +113,14 @@ export abstract class ToneBench<Open extends Bench> {
 		if (this.drones) this.playDrone();
 	}
 
+	/** What the loudspeaker holds of what is due. */
+	protected heldAt(due: number): Hz | undefined {
+		return this.open.targetOf(due);
+	}
+
 	private playDrone(): void {
 		this.isLearning = this.drones && this.takesOff;
-		this.listening.hold(this.drones ? this.open.targetOf(this.due) : undefined, this.loudness);
+		this.listening.hold(this.drones ? this.heldAt(this.due) : undefined, this.loudness);
 	}
 
 	private hear(events: readonly ToneEvent[]): void {
@@ -136,6 +160,45 @@ export abstract class ToneBench<Open extends Bench> {
 		}
 	}
 
+	/** Takes what is due as it stands. @param reading it rests on it; null: on the ear */
+	accept(reading: string | null): void {
+		this.takeAs('set', this.groupAt(this.due), reading);
+	}
+
+	private takeAs(purpose: Purpose, group: number, reading: string | null): void {
+		const { record } = this.open;
+		const target = this.open.targetOf(group)!;
+		record.act({
+			...{ do: 'accept', sounders: [this.sounderOf(group)], purpose, pass: 1, reading },
+			...{ setTo: target, final: target, plan: record.report.plan?.id ?? null }
+		});
+	}
+
+	/**
+	 * Puts a tone on record; the first of a group says how it was found.
+	 * @param isFound whether it says that at all
+	 */
+	protected keepTone(
+		measured: LastingReading,
+		group: number,
+		{ isFound = true, ...told }: KeptTone,
+		onKept: (reading: Reading) => void
+	): void {
+		const { record } = this.open;
+		this.notice = undefined;
+		const source = this.listening.source === 'simulated' ? 'simulated' : 'microphone';
+		const sounders = [this.sounderOf(group)];
+		record.together(() => {
+			const isFirst = isFound && !record.report.sounders.get(sounders[0])?.found;
+			const reading = record.readTone(measured, { sounders, source, ...told });
+			if (isFirst) this.takeAs('found', group, reading.id);
+			this.live = { off: told.deviation, error: measured.error };
+			onKept(reading);
+		});
+	}
+
+	/** What sounds of a group. */
+	protected abstract sounderOf(group: number): SounderId;
 	/** Cents from where a group is to stand, of a pitch at a level. */
 	protected abstract fromTarget(group: number, pitch: number, level: number): number | undefined;
 	/** A tone that was measured. */

@@ -11,6 +11,7 @@ import {
 	type LastingReading,
 	type MovedPins,
 	type PlanVersion,
+	type Plucked,
 	type Purpose,
 	type Reading,
 	type SetUp,
@@ -46,6 +47,7 @@ export interface StrikeDetails extends Partial<
 /** What is known of a tone besides what it measured. */
 export interface ToneDetails extends Pick<StrikeDetails, 'sounders' | 'source' | 'target' | 'deviation'> {
 	readonly setUp: SetUp;
+	readonly plucked?: Plucked;
 }
 
 type Stamped = 'id' | 'device' | 'counter' | 'at';
@@ -135,11 +137,13 @@ export class VisitRecord {
 	}
 
 	/** Stores what a tone that lasts told. */
-	readTone(measured: LastingReading, { sounders, source, target, deviation, setUp }: ToneDetails): Reading {
+	readTone(measured: LastingReading, told: ToneDetails): Reading {
+		const { sounders, source, target, deviation, setUp, plucked } = told;
 		const { pitch, error: pitchError, level, softest, wobble, drift, slope } = measured;
 		const lasting = {
 			...{ level, softest, wobble, drift, setUp },
-			...{ slope: slope?.slope ?? null, slopeError: slope?.error ?? null }
+			...{ slope: slope?.slope ?? null, slopeError: slope?.error ?? null },
+			...(plucked && { plucked })
 		};
 		const reading: Reading = {
 			...this.handOver.stamp(),

@@ -1,6 +1,14 @@
 <script lang="ts">
 	import { untrack } from 'svelte';
-	import { CHOIRS, MOST_STRINGS, noteName, ONE_CHOIR, parseNote, stringingFrom, type Stringing } from '@fendrel/core';
+	import {
+		MOST_STRINGS,
+		noteName,
+		parseNote,
+		REGISTRATIONS,
+		registrationOf,
+		stringingFrom,
+		type Stringing
+	} from '@fendrel/core';
 	import { invalidateAll } from '$app/navigation';
 	import StringingChart from '$lib/charts/StringingChart.svelte';
 	import { sent } from '$lib/device/send';
@@ -20,11 +28,11 @@
 	let { instrument, stated, isStated, table }: Props = $props();
 	const { lowest, highest } = $derived(instrument);
 	let rows = $state.raw<readonly SectionRow[]>(untrack(() => rowsOf(stated)));
-	let registers = $state(untrack(() => stated.choirs.length));
+	let registers = $state(untrack(() => registrationOf(stated.choirs)?.id));
 	let problem = $state<string | undefined>();
 	let saving = $state(false);
 	let open = $state(false);
-	const choirs = $derived(registers === 1 ? ONE_CHOIR : CHOIRS.slice(0, registers));
+	const choirs = $derived(REGISTRATIONS.find(({ id }) => id === registers)?.choirs ?? stated.choirs);
 	const read = $derived(readRows(rows, { lowest, highest, choirs }));
 	const known = $derived(new Set(table.map(({ note }) => note)));
 	const shown = $derived(
@@ -45,7 +53,7 @@
 		if (!problem) {
 			await invalidateAll();
 			rows = rowsOf(stated);
-			registers = stated.choirs.length;
+			registers = registrationOf(stated.choirs)?.id;
 		}
 		saving = false;
 	}
@@ -105,8 +113,7 @@
 		<label class="registers">
 			<span class="soft">Registers</span>
 			<select class="select fit" bind:value={registers}>
-				<option value={1}>one</option>
-				<option value={2}>two: lower and upper 8′</option>
+				{#each REGISTRATIONS as { id, name } (id)}<option value={id}>{name}</option>{/each}
 			</select>
 		</label>
 		{#if 'problem' in read || problem}

@@ -14,7 +14,8 @@ export const stringingSchema = z.object({
 		.array(
 			z.object({
 				id: z.string().regex(/^[a-z0-9][a-z0-9-]{0,15}$/),
-				name: z.string().min(1).max(40)
+				name: z.string().min(1).max(40),
+				octave: z.number().int().min(0).max(2).optional()
 			})
 		)
 		.min(1)

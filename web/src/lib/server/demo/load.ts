@@ -9,13 +9,16 @@ import {
 	loggedClimate,
 	noteClass,
 	offsetsFromEqual,
+	REGISTRATIONS,
 	roomOf,
 	settingOrder,
 	temperamentById,
 	TWIN_A4,
 	twinInharmonicity,
+	usualStringing,
 	type InstrumentTwin,
-	type Random
+	type Random,
+	type Stringing
 } from '@fendrel/core';
 import { differenceInCalendarDays, getDayOfYear, subDays, subMonths } from 'date-fns';
 import { v7 as uuid } from 'uuid';
@@ -23,7 +26,7 @@ import { hashPassword } from '../auth/signIn';
 import type { SimulatedPinsRow, VisitRow } from '../db/rows';
 import { createAccount, keepSettings } from '../db/stores/accounts';
 import { keepCurve } from '../db/stores/curves';
-import { createInstrument, listInstruments } from '../db/stores/instruments';
+import { createInstrument, keepStringing, listInstruments } from '../db/stores/instruments';
 import { inTransaction } from '../db/transaction';
 import { keepStringTable } from '../db/stores/stringTables';
 import { listTemperaments } from '../db/stores/temperaments';
@@ -35,10 +38,19 @@ import { addAct, addFoundAndLeft, demoRecord, saveRecord, type DemoRecord } from
 import { demoStrings } from './strings';
 import { loadEnsembles } from './ensembles';
 import { loadNecks } from './frets';
+import { loadGuitar } from './guitar';
 import { loadHarps } from './reeds';
 import { loadPractice } from './practice';
 import { loadTempering } from './tempering';
-import { CLOSING_NOTES, DEMO_ACCOUNT, DEMO_INSTRUMENTS, DEMO_PRICE, HALF_DONE, type DemoInstrument } from './scenario';
+import {
+	CLOSING_NOTES,
+	DEMO_ACCOUNT,
+	DEMO_INSTRUMENTS,
+	DEMO_PRICE,
+	GUITAR,
+	HALF_DONE,
+	type DemoInstrument
+} from './scenario';
 
 const SEED = 1907;
 const SECONDS_PER_NOTE = 70;
@@ -75,6 +87,9 @@ export async function loadDemo(now = new Date(process.env.FENDREL_DEMO_DATE ?? D
 	await loadNecks(user.workshopId, today, temperaments, (instrumentId, startedAt, set) =>
 		visitRow(context, set, instrumentId, startedAt, undefined)
 	);
+	await loadGuitar(user.workshopId, today, (instrumentId, startedAt) =>
+		visitRow(context, { temperament: 'equal', a4: GUITAR.a4 }, instrumentId, startedAt, undefined)
+	);
 	await rebuildSummaries();
 	await loadEnsembles(user.workshopId);
 	await loadTempering(user.workshopId, today, await listInstruments(user.workshopId));
@@ -99,6 +114,9 @@ async function loadInstrument(context: Context, instrument: DemoInstrument, inde
 			demoStrings(twin, instrument.strung),
 			subMonths(context.today, 2)
 		);
+	const stringing = demoStringing(instrument);
+	if (instrument.registers)
+		await inTransaction((transaction) => keepStringing(context.workshopId, instrumentId, stringing, transaction));
 	const curve = await loadCurve(context, instrument, instrumentId, twin);
 	for (let back = instrument.visits - 1; back >= 0; back--) {
 		const at = subMonths(lastVisit, back * instrument.every);
@@ -109,6 +127,12 @@ async function loadInstrument(context: Context, instrument: DemoInstrument, inde
 		});
 	}
 	if (name === HALF_DONE.instrument) await loadHalfDone(context, instrument, instrumentId, twin, curve, random);
+}
+
+/** As its kind is usually strung, with its own registers. */
+function demoStringing({ kind, lowest, highest, registers }: DemoInstrument): Stringing {
+	const usual = usualStringing(kind, lowest, highest);
+	return { ...usual, choirs: REGISTRATIONS.find(({ id }) => id === registers)?.choirs ?? usual.choirs };
 }
 
 /** How far the whole instrument lies from its pitch on a day, so long after a visit: it sinks, and summer damp lifts it. */
@@ -151,7 +175,7 @@ async function loadVisit(
 	{ at, first, random }: PastVisit
 ): Promise<void> {
 	const visit = visitRow(context, instrument, instrumentId, at, curve);
-	const record = demoRecord(visit, twin, random);
+	const record = demoRecord(visit, twin, random, demoStringing(instrument));
 	const order = settingOrder(twin).map(({ note }) => note);
 	const drift = driftOn(at, instrument, first ? 18 : instrument.every);
 	for (const [i, note] of order.entries()) {
@@ -187,7 +211,7 @@ async function loadHalfDone(
 	random: Random
 ): Promise<void> {
 	const visit = visitRow(context, instrument, instrumentId, context.today, curve);
-	const record = demoRecord(visit, twin, random);
+	const record = demoRecord(visit, twin, random, demoStringing(instrument));
 	const order = settingOrder(twin).map(({ note }) => note);
 	const moved: SimulatedPinsRow['moved'] = {};
 	for (const [i, note] of order.slice(0, HALF_DONE.notes).entries()) {

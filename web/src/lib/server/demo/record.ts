@@ -50,12 +50,17 @@ export interface DemoRecord {
 }
 
 /** Begins with the plan. */
-export function demoRecord(visit: VisitRow, twin: InstrumentTwin, random: Random): DemoRecord {
-	const { kind, lowest, highest } = twin;
+export function demoRecord(
+	visit: VisitRow,
+	twin: InstrumentTwin,
+	random: Random,
+	stringing = usualStringing(twin.kind, twin.lowest, twin.highest)
+): DemoRecord {
+	const { lowest, highest } = twin;
 	const { a4, temperamentId, tolerance, curveId, startedAt } = visit;
 	const record: DemoRecord = {
 		...{ visit, twin, random, device: uuid(), counter: 0, readings: [], acts: [] },
-		keyboard: { lowest, highest, stringing: usualStringing(kind, lowest, highest) },
+		keyboard: { lowest, highest, stringing },
 		plan: { id: uuid(), a4, temperamentId, tolerance, curveId, lead: null }
 	};
 	addAct(record, 'plan', startedAt, { plan: record.plan }, record.plan.id);

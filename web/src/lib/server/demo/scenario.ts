@@ -38,6 +38,8 @@ export interface DemoInstrument {
 	readonly rust?: { readonly from: number; readonly share: number };
 	/** How it is strung, where somebody has measured it. */
 	readonly strung?: Strung;
+	/** Its registers, where it has several. */
+	readonly registers?: string;
 }
 
 /** A scale as wires and lengths give it. */
@@ -156,7 +158,8 @@ export const DEMO_INSTRUMENTS: readonly DemoInstrument[] = [
 		highest: 89,
 		a4: 415,
 		temperament: 'vallotti',
-		notes: 'Double manual. Lower eight-foot first, then the upper to it.',
+		notes: 'Double manual, two eight-foots and a four-foot. Lower eight-foot first, the others to it.',
+		registers: 'three',
 		every: 3,
 		visits: 7,
 		sinks: 9,
@@ -285,6 +288,15 @@ export const NECKED: readonly DemoNeck[] = [
 ];
 /** The viol that is half done. */
 export const HALF_FRETTED = 'Tide mill consort, bass viol';
+
+/** The guitar that lives with a capo. */
+export const GUITAR = {
+	...{ name: 'Steel-string guitar, lock-keeper’s', neck: 'steelGuitar', capo: 2, touch: 0.5, seed: 5417 },
+	...{ place: 'Lock-keeper’s house', town: 'Saltmarsh', maker: 'Perrin Ashdown', madeIn: 2008, a4: 440 },
+	notes: 'Lives with a capo at the second fret; played in between, now and then hard.',
+	kept: 'Capo 2, ballads',
+	left: 'Strings a month old. The fifth fret buzzes on the B string when it is hit hard.'
+} as const;
 
 /** Who plays together at the festival. */
 export const TOGETHER = {

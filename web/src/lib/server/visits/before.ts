@@ -31,11 +31,13 @@ export async function visitsBefore(
 	workshopId: string,
 	instrument: Instrument,
 	visits: readonly PastVisit[]
-): Promise<Pick<InstrumentBook, 'findings' | 'learned' | 'jumped'> & { readonly history: readonly VisitBefore[] }> {
+): Promise<
+	Pick<InstrumentBook, 'findings' | 'learned' | 'jumped' | 'pins'> & { readonly history: readonly VisitBefore[] }
+> {
 	const acts = await actsOfVisits(
 		workshopId,
 		visits.map(({ id }) => id),
-		['brief', 'climate', 'finding', 'learned', 'again', 'forget', 'takeBack']
+		['brief', 'climate', 'finding', 'learned', 'again', 'forget', 'pinFound', 'takeBack']
 	);
 	const standing = new Map(visits.map(({ id }) => [id, standingActs(acts.get(id) ?? [])]));
 	const arrivals = new Map([...standing].map(([id, all]) => [id, arrivalOf(all.filter(isArrivalAct))]));
@@ -62,8 +64,12 @@ export async function visitsBefore(
 		.flatMap(([, all]) => all.filter((act) => act.do === 'learned'))
 		.sort(compareHappened)
 		.at(-1)?.learned;
+	const pins = [...standing.values()]
+		.flatMap((all) => all.filter((act) => act.do === 'pinFound'))
+		.sort(compareHappened)
+		.map(({ sounder, place }) => ({ sounder, place }));
 	return {
-		learned,
+		...{ learned, pins },
 		history,
 		jumped: await jumpedSince(
 			workshopId,

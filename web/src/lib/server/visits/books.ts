@@ -1,4 +1,16 @@
-import { centsBetween, equalHz, groupRecords, hz, noteClass, offsetsFromEqual, USUAL_HABITS } from '@fendrel/core';
+import {
+	centsBetween,
+	equalHz,
+	guitarReadings,
+	hz,
+	isReading,
+	isTied,
+	noteClass,
+	offsetsFromEqual,
+	pluckedStrings,
+	USUAL_HABITS,
+	type Neck
+} from '@fendrel/core';
 import { error } from '@sveltejs/kit';
 import {
 	isKeyboardBook,
@@ -15,11 +27,11 @@ import { habitsOf, namesOf, settingsOf } from '../db/stores/accounts';
 import { curvesAmong, curvesOf } from '../db/stores/curves';
 import { getInstrument, housePitch, isStrung, type Instrument } from '../db/stores/instruments';
 import { changesSince, eventsOf, pinsOf } from '../db/stores/record';
-import { visitSoundersOf } from '../db/stores/summaries';
 import { stringTablesOf } from '../db/stores/stringTables';
 import { listTemperaments } from '../db/stores/temperaments';
 import { lastPlanOf, visitsOf, type Visit } from '../db/stores/visits';
 import { visitsBefore } from './before';
+import { leftPitches } from './left';
 import { visitHistory } from './history';
 import { workshopPace } from './pace';
 import { visitOr404 } from '../find';
@@ -81,24 +93,22 @@ export async function instrumentBook(
 		settings,
 		house,
 		pace,
-		last: last && (await lastVisit(workshopId, last, temperaments)),
+		last: last && (await lastVisit(workshopId, instrument, last, temperaments)),
 		open: visits.find(({ finishedAt }) => !finishedAt)?.id
 	};
 }
 
 async function lastVisit(
 	workshopId: string,
+	instrument: Instrument,
 	{ id, a4, tolerance, temperamentId, stretch, startedAt }: Visit,
 	temperaments: readonly StoredTemperament[]
 ): Promise<LastVisit> {
-	const sounders = (await visitSoundersOf(workshopId, [id])).get(id)!;
 	const temperament = temperaments.find((each) => each.id === temperamentId);
 	const offsets = temperament ? offsetsFromEqual(temperament) : undefined;
-	const left = [...groupRecords(sounders).values()].flatMap(({ group: note, left }) => {
-		const pitch = left?.figure?.pitch;
-		if (pitch === undefined) return [];
-		const cents = centsBetween(equalHz(note, hz(a4)), hz(pitch)) - (offsets?.[noteClass(note)] ?? 0);
-		return [{ note, cents: Number(cents.toFixed(2)) }];
+	const left = (await leftPitches(workshopId, id)).map(({ note, pitch }) => {
+		const cents = centsBetween(equalHz(note, hz(a4)), pitch) - (offsets?.[noteClass(note)] ?? 0);
+		return { note, cents: Number(cents.toFixed(2)) };
 	});
 	// Another day has other breaths, and another microphone.
 	const planned = await lastPlanOf(id);
@@ -106,8 +116,18 @@ async function lastVisit(
 	return {
 		...{ at: startedAt.getTime(), a4, tolerance, temperamentId, stretch, left },
 		...(intonation && { intonation }),
-		...(planned?.frets && { frets: planned.frets })
+		...(planned?.frets && { frets: planned.frets }),
+		...(instrument.kind === 'frets' &&
+			!isTied(instrument.neck) &&
+			(await pluckedThen(workshopId, instrument.neck, id, a4)))
 	};
+}
+
+/** What a guitar's strings did in a visit; nothing where nobody measured them. */
+async function pluckedThen(workshopId: string, neck: Neck, visitId: string, a4: number) {
+	const readings = (await eventsOf(workshopId, visitId)).filter(isReading);
+	const told = guitarReadings(neck, hz(a4), readings);
+	return told.length ? { plucked: pluckedStrings(neck, told) } : undefined;
 }
 
 /** Everything that a visit's stages work with. */

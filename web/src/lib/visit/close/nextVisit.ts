@@ -1,7 +1,7 @@
 import { fallsDue, type NextVisit, type VisitReport } from '@fendrel/core';
 import { addYears, format, isAfter, parseISO, subDays } from 'date-fns';
 import type { InstrumentBook } from '$lib/device/books';
-import { counted } from '$lib/ui/format';
+import { dueReason } from '$lib/settings/dueReason';
 import { briefOf } from '../brief';
 import { settingsOf } from '../workshopSettings';
 import type { Account } from './account';
@@ -35,7 +35,7 @@ export function nextChoices(open: DueGround, { moved }: Pick<Account, 'moved'>, 
 	const end = open.visit.finishedAt ?? now;
 	const { followUp } = settings.purposes[brief.purpose];
 	const due = new Date(fallsDue(end.getTime(), brief, settings.again, moved, followUp));
-	const byUse = { id: 'byUse', on: format(due, DAY_FORMAT), why: dueReason(open, moved) } as const;
+	const byUse = { id: 'byUse', on: format(due, DAY_FORMAT), why: dueReason(brief, settings, moved) } as const;
 	if (moved >= followUp || brief.purpose === 'stage') return [byUse];
 	const soonest = new Date(end.getTime() + SOONEST_DAYS * 86_400_000);
 	const turns = [0, 1]
@@ -45,17 +45,6 @@ export function nextChoices(open: DueGround, { moved }: Pick<Account, 'moved'>, 
 		.filter(({ at }) => isAfter(at, soonest))
 		.sort((a, b) => Math.abs(a.at.getTime() - due.getTime()) - Math.abs(b.at.getTime() - due.getTime()));
 	return [byUse, { id: 'bySeason', on: format(turns[0].at, DAY_FORMAT), why: turns[0].why }];
-}
-
-function dueReason(open: DueGround, moved: number): string {
-	const { again, purposes } = settingsOf(open);
-	const { purpose, played } = briefOf(open);
-	if (moved >= purposes[purpose].followUp) return `it was moved ${moved.toFixed(0)} cents and still gives`;
-	if (purpose === 'stage') return `it stands on a stage: ${counted(again.stage, 'month')}`;
-	const isIdle = played === 'seldom' || played === 'hardly';
-	return isIdle
-		? `it is hardly played: ${counted(again.hardly, 'month')}`
-		: `it is in use: ${counted(again.inUse, 'month')}`;
 }
 
 /** The day that was agreed, or else on which it falls due. */

@@ -1,17 +1,19 @@
 <script lang="ts">
 	import TakeNotice from '../TakeNotice.svelte';
 	import ToneFigure from '../ToneFigure.svelte';
-	import type { FretBench } from './fretBench.svelte';
+	import type { StringBench } from './stringBench.svelte';
 	import StringListening from './StringListening.svelte';
 
 	interface Props {
-		bench: FretBench;
+		bench: StringBench;
 		/** What to do now. */
 		says: string;
 		/** Within that it stands where it is to stand, in cents. */
 		within?: number;
+		/** Its target may be held by the loudspeaker. */
+		holds?: boolean;
 	}
-	let { bench, says, within = 0 }: Props = $props();
+	let { bench, says, within = 0, holds = true }: Props = $props();
 	const due = $derived(bench.string);
 	/** While it sounds the figure moves; else it is what its readings tell. */
 	const off = $derived(bench.sounds ? bench.live?.off : due?.isRead ? due.off : bench.live?.off);
@@ -25,7 +27,7 @@
 	</ToneFigure>
 {/if}
 <TakeNotice notice={bench.notice} />
-{#if bench.listening.state === 'on'}
+{#if holds && bench.listening.state === 'on'}
 	<div class="drone">
 		<button type="button" class="choice" aria-pressed={bench.drones} onclick={() => bench.toggleDrone()}
 			>{due ? `Drone on ${due.noteName}` : 'Drone'}</button
@@ -46,6 +48,9 @@
 {/if}
 
 <style>
+	input[type='range'] {
+		accent-color: var(--felt);
+	}
 	.drone {
 		display: flex;
 		flex-wrap: wrap;

@@ -2,10 +2,11 @@
 	import type { Snippet } from 'svelte';
 	import GroupStrip from '$lib/charts/GroupStrip.svelte';
 	import type { FretVisit } from '../fretVisit.svelte';
+	import { GuitarVisit } from '../guitarVisit.svelte';
 	import { shortName } from './fretWords';
 
 	interface Props {
-		open: FretVisit;
+		open: FretVisit | GuitarVisit;
 		current?: number;
 		onselect?: (group: number) => void;
 		hint?: Snippet;
@@ -21,7 +22,9 @@
 
 <GroupStrip
 	{columns}
-	heading="Cents from target: open strings from the highest, then fret by fret; filled: set, dashed: not read"
+	heading="Cents from target: open strings from the highest{open instanceof GuitarVisit
+		? ''
+		: ', then fret by fret'}; filled: set, dashed: not read"
 	label="All strings, open and stopped"
 	{...rest}
 />

@@ -1,11 +1,12 @@
 <script lang="ts">
-	import { noteName } from '@fendrel/core';
+	import { isTied, noteName } from '@fendrel/core';
 	import { inHz, listed } from '$lib/ui/format';
 	import ArriveStage from '../arrive/ArriveStage.svelte';
 	import type { FretVisit } from '../fretVisit.svelte';
+	import type { GuitarVisit } from '../guitarVisit.svelte';
 	import FretStrip from './FretStrip.svelte';
 
-	let { open }: { open: FretVisit } = $props();
+	let { open }: { open: FretVisit | GuitarVisit } = $props();
 	const { body, instrument, visit } = $derived(open);
 </script>
 
@@ -23,5 +24,9 @@
 			? `It stands at A4 = ${inHz(visit.a4)} Hz.`
 			: `It stood at A4 = ${inHz(instrument.usualA4)} Hz before.`}
 	</p>
-	<p class="soft">Loose frets and pegs that slip come first: neither holds what is set.</p>
+	<p class="soft">
+		{isTied(body)
+			? 'Loose frets and pegs that slip come first: neither holds what is set.'
+			: 'Worn frets, dead strings and a nut that binds come first: none of them tunes. Ask where the capo sits, and how hard one plays.'}
+	</p>
 {/snippet}

@@ -154,6 +154,7 @@
 				<div class="buttons">
 					<button type="button" class="btn preset-outlined-surface-300-700" onclick={leave}>Take it as it stands</button
 					>
+					<button type="button" class="choice" onclick={() => bench.broke()}>It broke</button>
 				</div>
 				<p class="soft">
 					Unsure whether it is high or low? Go well off, and come back. Press the peg in while you turn, the pegbox held

@@ -2,10 +2,10 @@
 	import { onMount, untrack } from 'svelte';
 	import { fretGroup, fretPlaceOf, isTied, usualSuspects } from '@fendrel/core';
 	import FretMap from '$lib/charts/FretMap.svelte';
-	import { leaveButton, typedInto } from '$lib/ui/keys';
 	import Segments from '$lib/ui/Segments.svelte';
 	import Shortcuts from '$lib/ui/Shortcuts.svelte';
 	import ListeningStatus from '../ListeningStatus.svelte';
+	import StepKeys from '../StepKeys.svelte';
 	import TwoColumns from '../TwoColumns.svelte';
 	import VisitFrame from '../VisitFrame.svelte';
 	import type { FretVisit } from '../fretVisit.svelte';
@@ -72,16 +72,9 @@
 		{ keys: 'PageDown, PageUp', does: 'the next one, the one before (pedal)' },
 		{ keys: '?', does: 'show or hide this list' }
 	]);
-	function onkeydown(event: KeyboardEvent) {
-		if (typedInto(event) || event.ctrlKey) return;
-		if (event.key === 'PageDown') bench.goOn();
-		else if (event.key === 'PageUp') bench.goOn(-1);
-		else return;
-		event.preventDefault();
-	}
 </script>
 
-<svelte:window {onkeydown} onclick={leaveButton} />
+<StepKeys {bench} />
 
 <VisitFrame {open} stage="sound">
 	{#snippet status()}<ListeningStatus listening={bench.listening} to="strings" />{/snippet}

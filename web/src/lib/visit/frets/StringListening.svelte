@@ -1,30 +1,18 @@
 <script lang="ts">
-	import { isBowed } from '@fendrel/core';
 	import { FAULT_WORDS } from '$lib/listening/faultWords';
 	import LevelMeter from '$lib/listening/LevelMeter.svelte';
 	import SourceSelect from '$lib/listening/SourceSelect.svelte';
 	import { typedInto } from '$lib/ui/keys';
-	import type { FretBench } from './fretBench.svelte';
+	import type { StringBench } from './stringBench.svelte';
 
-	let { bench }: { bench: FretBench } = $props();
-	const { listening } = $derived(bench);
-	const WAYS = $derived(
-		isBowed(bench.body)
-			? [
-					{ label: 'Even bow', sound: () => bench.bow('even') },
-					{ label: 'Uneven bow', sound: () => bench.bow('uneven') }
-				]
-			: [
-					{ label: 'Soft pluck', sound: () => bench.pluck('soft') },
-					{ label: 'Hard pluck', sound: () => bench.pluck('hard') }
-				]
-	);
+	let { bench }: { bench: StringBench } = $props();
+	const { listening, ways } = $derived(bench);
 	const SMALL = 1;
 	const LARGE = 10;
 	function onkeydown(event: KeyboardEvent) {
 		if (!listening.simulated || typedInto(event) || event.ctrlKey) return;
 		const by = event.shiftKey ? LARGE : SMALL;
-		const way = WAYS[Number(event.key) - 1];
+		const way = ways[Number(event.key) - 1];
 		if (way && !event.repeat) way.sound();
 		else if (event.key === 'ArrowUp') bench.turn(by);
 		else if (event.key === 'ArrowDown') bench.turn(-by);
@@ -42,7 +30,7 @@
 {#if listening.fault}<p class="problem" role="alert">{FAULT_WORDS[listening.fault]}</p>{/if}
 {#if listening.simulated}
 	<div class="bar" role="group" aria-label="Simulated strings">
-		{#each WAYS as { label, sound }, i (label)}
+		{#each ways as { label, sound }, i (label)}
 			<button type="button" class="choice" onclick={sound}><kbd>{i + 1}</kbd> {label}</button>
 		{/each}
 		<button type="button" class="choice" onclick={() => bench.turn(-SMALL)}><kbd>↓</kbd> Peg down</button>

@@ -6,6 +6,7 @@ import { FRET_TOLERANCE, type FretVisit } from '../fretVisit.svelte';
 import { outsideWords } from '../outsideWords';
 import { agreedNotes } from './agreement';
 import { moveWords } from './fretWords';
+import { brokenLine } from './brokenString';
 
 /** A line of the record: what it is about, and what is said of it. */
 type Line = readonly [term: string, text: string];
@@ -28,6 +29,7 @@ export function fretAccount(visit: FretVisit): readonly Line[] {
 		['strings', `${listed(body.strings.map(({ note }) => noteName(note)))}, ${body.stuff}`],
 		['pitch', `A4 = ${inHz(visit.visit.a4)} Hz, ${tunedTo}`],
 		['plan', fretPlanWords(frets)],
+		...brokenLine(visit),
 		['found', found.length ? `open strings about ${flatOrSharp(median(found)!)}` : 'not read'],
 		['set', set.length ? counted(set.length, 'string') : 'nothing'],
 		[

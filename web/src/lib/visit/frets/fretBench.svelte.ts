@@ -9,23 +9,20 @@ import {
 	isBowed,
 	nearestNote,
 	noteName,
-	stringSounder,
 	type Bowing,
 	type FretEnds,
 	type LastingReading,
-	type Reading,
-	type SoundedNeck,
-	type Touch
+	type Reading
 } from '@fendrel/core';
 import { signed } from '$lib/ui/format';
 import type { FretVisit } from '../fretVisit.svelte';
-import { ToneBench } from '../toneBench.svelte';
+import { StringBench } from './stringBench.svelte';
 
 /** A reading this far from the due string is another one's, in cents; open strings may stand far off. */
 const ANOTHERS = { open: 150, stopped: 80 } as const;
 
 /** Strings one after the other, open and stopped: which is due, and what is heard of it. */
-export class FretBench extends ToneBench<FretVisit> {
+export class FretBench extends StringBench<FretVisit> {
 	/** @param onRead told of each reading that was kept: it says what comes next */
 	constructor(
 		open: FretVisit,
@@ -43,28 +40,24 @@ export class FretBench extends ToneBench<FretVisit> {
 		return this.open.string(this.due);
 	}
 
-	private get sounded(): SoundedNeck {
-		const { instrument, body, movedNeck } = this.open;
-		return { twin: instrument.twin, neck: body, a4: hz(instrument.usualA4), moved: movedNeck };
+	get ways() {
+		return isBowed(this.body)
+			? [
+					{ label: 'Even bow', sound: () => this.bow('even') },
+					{ label: 'Uneven bow', sound: () => this.bow('uneven') }
+				]
+			: [
+					{ label: 'Soft pluck', sound: () => this.pluck(0) },
+					{ label: 'Hard pluck', sound: () => this.pluck(1) }
+				];
 	}
 
-	/** The simulated string is bowed. */
-	bow(bowing: Bowing): void {
+	private bow(bowing: Bowing): void {
 		void this.listening.simulated?.sound(bowSound(this.sounded, this.due, bowing, ++this.times));
 	}
 
-	/** The simulated string is plucked. */
-	pluck(touch: Touch): void {
+	private pluck(touch: number): void {
 		void this.listening.simulated?.pluck(pluckSound(this.sounded, this.due, touch, ++this.times));
-	}
-
-	/** The simulated string's peg is turned, by so many cents. */
-	turn(cents: number): void {
-		const { moved } = this.open;
-		const { string, isSecond } = fretPlaceOf(this.due);
-		const peg = fretGroup(string, 0, isSecond);
-		const now = (moved[peg]?.[0].speaking ?? 0) + cents;
-		this.open.movePins({ ...moved, [peg]: [{ pin: now, speaking: now }] });
 	}
 
 	/** A fret was moved: mm towards the bridge. On the simulated neck it moves. */
@@ -79,16 +72,6 @@ export class FretBench extends ToneBench<FretVisit> {
 			return { pin: now, speaking: now };
 		};
 		open.movePins({ ...open.moved, [key]: [at(first?.speaking, low), at(second?.speaking, high)] });
-	}
-
-	/** Takes the due string as it stands. */
-	accept(reading: string | null): void {
-		const { open, due } = this;
-		const target = open.targetOf(due)!;
-		open.record.act({
-			...{ do: 'accept', sounders: [stringSounder(due)], purpose: 'set', pass: 1, reading },
-			...{ setTo: target, final: target, plan: open.record.report.plan?.id ?? null }
-		});
 	}
 
 	protected fromTarget(group: number, pitch: number): number | undefined {
@@ -129,22 +112,8 @@ export class FretBench extends ToneBench<FretVisit> {
 	}
 
 	private keep(measured: LastingReading, group: number): void {
-		const { open } = this;
-		this.notice = undefined;
 		const deviation = this.fromTarget(group, measured.pitch)!;
-		const target = open.targetOf(group)!;
-		const source = this.listening.source === 'simulated' ? 'simulated' : 'microphone';
-		const sounders = [stringSounder(group)];
-		open.record.together(() => {
-			const isFirst = !open.record.report.sounders.get(sounders[0])?.found;
-			const reading = open.record.readTone(measured, { sounders, source, target, deviation, setUp: 'played' });
-			if (isFirst)
-				open.record.act({
-					...{ do: 'accept', sounders, purpose: 'found', pass: 1, reading: reading.id },
-					...{ setTo: target, final: target, plan: open.record.report.plan?.id ?? null }
-				});
-			this.live = { off: deviation, error: measured.error };
-			this.onRead(reading, group);
-		});
+		const target = this.open.targetOf(group)!;
+		this.keepTone(measured, group, { target, deviation, setUp: 'played' }, (reading) => this.onRead(reading, group));
 	}
 }

@@ -12,6 +12,7 @@ import {
 import { mean, median } from 'd3-array';
 import { counted, flatOrSharp, listed, signed } from '$lib/ui/format';
 import type { ShownFret } from '$lib/charts/fretMap';
+import { BROKEN_WORDS } from './brokenString';
 import type { FretVisit, StringState } from '../fretVisit.svelte';
 
 const size = (move: number) => `${Math.abs(move).toFixed(1)} mm`;
@@ -97,7 +98,12 @@ export const soundingWords = (neck: Pick<Neck, 'family'>) =>
 			} as const);
 
 /** What to do with an open string. */
-export function stringWords({ off, isSet }: StringState, tolerance: number, neck: Pick<Neck, 'family'>): string {
+export function stringWords(
+	{ off, isSet, isBroken }: StringState,
+	tolerance: number,
+	neck: Pick<Neck, 'family'>
+): string {
+	if (isBroken) return BROKEN_WORDS;
 	if (off === undefined) return `${soundingWords(neck).sound}.`;
 	if (Math.abs(off) <= tolerance) return isSet ? 'Set.' : 'It stands. Sound it once more to take it.';
 	const much = Math.abs(off).toFixed(1);

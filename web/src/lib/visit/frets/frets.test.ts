@@ -1,56 +1,15 @@
 import 'fake-indexeddb/auto';
-import {
-	fretGroup,
-	hz,
-	neckById,
-	soundedPitch,
-	stringSounder,
-	TEMPERAMENTS,
-	UNMOVED_NECK,
-	USUAL_HABITS,
-	type Neck
-} from '@fendrel/core';
-import { v7 as uuid } from 'uuid';
+import { fretGroup, hz, neckById, soundedPitch, stringSounder, UNMOVED_NECK, type Neck } from '@fendrel/core';
 import { beforeEach, describe, expect, it } from 'vitest';
-import type { FretInstrument } from '$lib/device/books';
-import type { HeldVisit } from '$lib/device/shelf';
-import type { StoredTemperament } from '$lib/tuning/storedTemperament';
 import { FIRST_FRET_PLAN, fretPlanOf, fretPlanWords } from '../fretPlan';
 import { FretVisit } from '../fretVisit.svelte';
 import { agreedNotes } from './agreement';
 import { fretAccount } from './fretAccount';
+import { heldNeck } from './inventedNeck';
 import { conflictWords, foundHeadline, halfWords, moveWords, shownFrets, stringWords } from './fretWords';
 
 const NECK: Neck = { ...neckById('bass')!.neck, places: [] };
 const TWIN = { kind: 'frets', seed: 3 } as const;
-const stored = TEMPERAMENTS.map((each): StoredTemperament => ({
-	...each,
-	slug: each.id,
-	own: false,
-	version: 0,
-	id: uuid()
-}));
-const idOf = (slug: string) => stored.find((each) => each.slug === slug)!.id;
-
-function held(slug: string): HeldVisit<FretInstrument> {
-	const instrument: FretInstrument = {
-		...{ id: uuid(), name: 'Viol', kind: 'frets', neck: NECK, twin: TWIN, location: undefined },
-		...{ lowest: 38, highest: 69, usualA4: 415 }
-	};
-	const plan = { id: uuid(), a4: 415, temperamentId: idOf(slug), tolerance: 1, curveId: null, lead: null };
-	const begun = { id: uuid(), device: 'd', counter: 0, at: 1, do: 'plan' as const, plan, over: [], wrote: [] };
-	return {
-		about: {
-			...{ instrument, temperaments: stored, measured: [], curves: [], habits: USUAL_HABITS },
-			...{ last: undefined, open: undefined }
-		},
-		visit: {
-			...{ id: uuid(), instrumentId: instrument.id, startedAt: 1, stage: 'sound', seq: 0, events: [begun], moved: {} }
-		},
-		happened: []
-	};
-}
-
 let open: FretVisit;
 function read(group: number, moved = UNMOVED_NECK) {
 	const pitch = soundedPitch({ twin: TWIN, neck: NECK, moved, a4: hz(415) }, group);
@@ -67,7 +26,7 @@ function read(group: number, moved = UNMOVED_NECK) {
 const all = () => [0, 1, 2, 3, 4, 5, 6, 7].flatMap((fret) => NECK.strings.map((_, i) => fretGroup(i + 1, fret)));
 
 beforeEach(() => {
-	open = new FretVisit(held('vallotti'), false);
+	open = new FretVisit(heldNeck(NECK, TWIN, 'vallotti', 415), false);
 });
 
 describe('a visit to a viol', () => {
@@ -124,7 +83,7 @@ describe('a visit to a viol', () => {
 	});
 
 	it('says which notes no straight fret gives, and how a second one helps', () => {
-		open = new FretVisit(held('meantone-quarter'), false);
+		open = new FretVisit(heldNeck(NECK, TWIN, 'meantone-quarter', 415), false);
 		for (const group of all()) read(group);
 		const [first] = open.map;
 		expect(conflictWords(NECK, first)).toMatch(/^Fret 1: C♯3 on C3 and G♯2 on G2 would have it nearer the nut than/);

@@ -4,10 +4,10 @@
 	import ReedPlates from '$lib/charts/ReedPlates.svelte';
 	import ReedStrip from '$lib/charts/ReedStrip.svelte';
 	import { counted, signed } from '$lib/ui/format';
-	import { leaveButton, typedInto } from '$lib/ui/keys';
 	import Segments from '$lib/ui/Segments.svelte';
 	import Shortcuts from '$lib/ui/Shortcuts.svelte';
 	import type { ReedVisit } from '../reedVisit.svelte';
+	import StepKeys from '../StepKeys.svelte';
 	import TwoColumns from '../TwoColumns.svelte';
 	import VisitFrame from '../VisitFrame.svelte';
 	import BreathButtons from '$lib/tones/BreathButtons.svelte';
@@ -45,7 +45,7 @@
 					bench.notice = {
 						text:
 							how === 'swell'
-								? 'Read. It did not swell enough to tell how it follows the breath: from soft to loud in three seconds, once more.'
+								? 'Read, but not how it follows the breath: once more, from soft to loud in three seconds, with the microphone nearer if the room rings.'
 								: `Read. Now as one plays, at least ${APART} decibels louder.`
 					};
 			})
@@ -69,16 +69,9 @@
 		{ keys: 'PageDown, PageUp', does: 'the next reed, the one before (pedal)' },
 		{ keys: '?', does: 'show or hide this list' }
 	];
-	function onkeydown(event: KeyboardEvent) {
-		if (typedInto(event) || event.ctrlKey) return;
-		if (event.key === 'PageDown') bench.goOn();
-		else if (event.key === 'PageUp') bench.goOn(-1);
-		else return;
-		event.preventDefault();
-	}
 </script>
 
-<svelte:window {onkeydown} onclick={leaveButton} />
+<StepKeys {bench} />
 
 <VisitFrame {open} stage="sound">
 	{#snippet status()}<ListeningStatus listening={bench.listening} to="tones that last" />{/snippet}

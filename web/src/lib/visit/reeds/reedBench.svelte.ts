@@ -169,32 +169,13 @@ export class ReedBench extends ToneBench<ReedVisit> {
 
 	private keep(measured: LastingReading, group: number): void {
 		const { open } = this;
-		this.notice = undefined;
 		const { slope, pitch, level } = measured;
 		const deviation = this.fromTarget(group, pitch, level, slope?.slope)!;
 		const target = open.targetOf(group)!;
-		const source = this.listening.source === 'simulated' ? 'simulated' : 'microphone';
-		const sounders = [reedSounder(group)];
-		open.record.together(() => {
-			const isFirst = !open.record.report.sounders.get(sounders[0])?.found;
-			const reading = open.record.readTone(measured, { sounders, source, target, deviation, setUp: open.setUp });
-			if (isFirst)
-				open.record.act({
-					...{ do: 'accept', sounders, purpose: 'found', pass: 1, reading: reading.id },
-					...{ setTo: target, final: target, plan: open.record.report.plan?.id ?? null }
-				});
-			this.live = { off: deviation, error: measured.error };
-			this.onRead(reading, group);
-		});
+		this.keepTone(measured, group, { target, deviation, setUp: open.setUp }, (reading) => this.onRead(reading, group));
 	}
 
-	/** Takes the due reed as it stands. */
-	accept(reading: string | null): void {
-		const { open, due } = this;
-		const target = open.targetOf(due)!;
-		open.record.act({
-			...{ do: 'accept', sounders: [reedSounder(due)], purpose: 'set', pass: 1, reading },
-			...{ setTo: target, final: target, plan: open.record.report.plan?.id ?? null }
-		});
+	protected sounderOf(group: number) {
+		return reedSounder(group);
 	}
 }

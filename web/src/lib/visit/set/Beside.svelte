@@ -3,7 +3,7 @@
 	import type { KeyboardVisit } from '../keyboardVisit.svelte';
 	import { earNotes } from './earNotes';
 	import ListenForPanel from './ListenForPanel.svelte';
-	import { VIEWS, type SetSession, type View } from './session.svelte';
+	import type { SetSession, View } from './session.svelte';
 
 	interface Props {
 		session: SetSession<Body>;
@@ -29,12 +29,12 @@
 		const all = bearing?.steps.find(({ note }) => note === step.note)?.checks ?? [];
 		return all.filter(({ edge }) => edge.lower !== step.against && edge.upper !== step.against);
 	});
-	const VIEW_NAMES: Record<View, string> = { 'by ear': 'By ear', unison: 'Unison', partials: 'Partials' };
+	const VIEW_NAMES: Record<View, string> = { 'by ear': 'By ear', unison: 'Unison', partials: 'Partials', pins: 'Pins' };
 </script>
 
 <div>
 	<div class="views" role="group" aria-label="What stands beside the figure">
-		{#each VIEWS as view (view)}
+		{#each session.views as view (view)}
 			<button type="button" aria-pressed={session.view === view} onclick={() => session.show(view)}
 				>{VIEW_NAMES[view]}</button
 			>
@@ -44,6 +44,9 @@
 		{#await import('./BrokenString.svelte') then { default: BrokenString }}
 			<BrokenString {session} {open} {sounder} readings={replaced} />
 		{:catch}<p class="problem" role="alert">What a new string needs could not be loaded. Reload the page.</p>{/await}
+	{:else if session.view === 'pins'}
+		{#await import('./PinsPanel.svelte') then { default: PinsPanel }}<PinsPanel {session} {open} />
+		{:catch}<p class="problem" role="alert">The pins could not be loaded. Reload the page.</p>{/await}
 	{:else if session.view === 'partials'}
 		<!-- Seldom opened, and not light: it comes when somebody looks. -->
 		{#await import('./PartialsPanel.svelte') then { default: PartialsPanel }}
@@ -85,7 +88,8 @@
 <style>
 	.views {
 		display: grid;
-		grid-template-columns: repeat(3, 1fr);
+		grid-auto-flow: column;
+		grid-auto-columns: 1fr;
 		margin-bottom: 0.7rem;
 		border-bottom: 1px solid var(--line);
 	}

@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { parseNote, type NoteRecord, type SettingStep } from '@fendrel/core';
+	import { parseNote, registerName, type NoteRecord, type SettingStep } from '@fendrel/core';
 	import { signed } from '$lib/ui/format';
 
 	interface Props {
@@ -54,7 +54,8 @@
 		...{ fourth: '4th', fifth: '5th', tenth: '10th', 'minor third': 'min. 3rd', 'major third': '3rd' },
 		...{ 'major sixth': '6th', 'double octave': '15th' }
 	};
-	const how = ({ note, against, interval, section, unison }: SettingStep) => {
+	const how = ({ note, against, interval, section, unison, register }: SettingStep) => {
+		if (register) return `its ${registerName(register).toLowerCase()}`;
 		if (unison) return 'its unison';
 		if (section === 'raise') return overOf ? `to ${signed(overOf(note))}` : '';
 		if (against === undefined || !interval) return section === 'reference' ? 'reference' : 'by the figure';
@@ -69,7 +70,9 @@
 </script>
 
 <section>
-	<h2 class="panel-heading">{TITLES[section]}: {done} of {steps.length}</h2>
+	<h2 class="panel-heading">
+		{steps.some(({ register }) => register) ? 'Registers' : TITLES[section]}: {done} of {steps.length}
+	</h2>
 	{#if isFinding}
 		<!-- svelte-ignore a11y_autofocus -->
 		<input
@@ -85,7 +88,7 @@
 		{#if wrong}<p class="problem find" role="alert">{wrong}</p>{/if}
 	{/if}
 	<ol bind:this={list}>
-		{#each steps as step (`${step.note} ${step.unison}`)}
+		{#each steps as step (`${step.note} ${step.unison} ${step.register}`)}
 			{@const record = notes.get(step.note)}
 			<li>
 				<button

@@ -1,5 +1,5 @@
 <script lang="ts">
-	import type { BearingPlan, ListeningHabits, MovedPins } from '@fendrel/core';
+	import { isEarly, type BearingPlan, type ListeningHabits, type MovedPins } from '@fendrel/core';
 	import { onMount, untrack } from 'svelte';
 	import HowRead from '$lib/listening/HowRead.svelte';
 	import RoomStatus from '$lib/listening/RoomStatus.svelte';
@@ -44,8 +44,9 @@
 		const touch = touched ? new Map(touched.map(({ note, above }) => [note, above])) : undefined;
 		const order = record.report.plan?.order ?? undefined;
 		const { unison } = settingsOf(open).purposes[briefOf(open).purpose];
+		const hasPins = isEarly(open.instrument.kind);
 		const ground = { visit, family, body, twin, plan, habits, record, moved };
-		const session = new SetSession({ ...ground, onMoved, raise, touch, order, bearing, unison });
+		const session = new SetSession({ ...ground, onMoved, raise, touch, order, bearing, unison, hasPins });
 		return { visit, family, body, session };
 	});
 	/** Only what was found on arrival can hold a plan back. */

@@ -15,7 +15,7 @@
 	<div class="strings">
 		<Segments label="Strings left unmuted" choices={setting.choices} chosen={setting.open.id} onchoose={choose} />
 	</div>
-	{#if !setting.step.unison && !isRaise && setting.choices.length > 1}
+	{#if !setting.step.unison && !isRaise && setting.choices.some(({ sounders }) => sounders.length > 1)}
 		<button
 			type="button"
 			class="btn preset-outlined-surface-300-700"

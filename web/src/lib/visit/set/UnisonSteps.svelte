@@ -1,7 +1,7 @@
 <script lang="ts" generics="Body">
 	import { muteFor, noteName } from '@fendrel/core';
 	import { signed } from '$lib/ui/format';
-	import { openPlace } from './openPlace';
+	import { openPlace, stopsWords } from './openPlace';
 	import type { SetSession } from './session.svelte';
 	import UnisonPanel from './UnisonPanel.svelte';
 
@@ -19,14 +19,16 @@
 	);
 	/** Where the wedge goes; registers that are parted by stops need none. */
 	const place = $derived(openPlace(setting.open));
-	const mute = $derived(place ? muteFor(strings.length, place) : '');
+	const mute = $derived(place ? muteFor(strings.length, place) : stopsWords(setting.open));
 	const limit = $derived(setting.together.verdict?.limit);
 	const mark = (sounder: (typeof rows)[number]['sounder'], on: boolean) =>
 		session.record.act({ do: 'mark', sounders: [sounder], as: 'falseBeat', on });
 </script>
 
 <section aria-label="Unison of {noteName(setting.step.note)}">
-	<h2 class="panel-heading">Unison of {noteName(setting.step.note)} <span>cents from target</span></h2>
+	<h2 class="panel-heading">
+		{setting.step.register ? 'Registers' : 'Unison'} of {noteName(setting.step.note)} <span>cents from target</span>
+	</h2>
 	<table>
 		<tbody>
 			{#each rows as { id, label, sounder, stands, isFalse, isOpen } (id)}
@@ -49,8 +51,11 @@
 	</table>
 	{#if mute}<p class="mute">{mute}</p>{/if}
 	<p class="soft">
-		{limit === undefined ? 'All together (0) proves it' : `Within ${limit.toFixed(1)} cents it is taken`}. If it will
-		not come clean: Later (E).
+		{setting.open.octave
+			? 'Its cents are counted from the key’s target, an octave up'
+			: limit === undefined
+				? 'All together (0) proves it'
+				: `Within ${limit.toFixed(1)} cents it is taken`}. If it will not come clean: Later (E).
 	</p>
 </section>
 {#if session.unison}<UnisonPanel heard={session.unison} {a4} isBrief />{/if}

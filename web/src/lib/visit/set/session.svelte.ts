@@ -40,6 +40,8 @@ export interface SetOptions<Body> extends WorkGround<Body> {
 	/** In which order, unless as usual; the bearing plan where that is one. */
 	readonly order?: PlannedOrder;
 	readonly bearing?: BearingPlan;
+	/** Its pins are to be looked for. */
+	readonly hasPins?: boolean;
 	/** Beats per second that strings of a note may make where they are listened to. */
 	readonly unison: number;
 }
@@ -52,7 +54,7 @@ const CUES: Partial<Record<keyof Instructions, Cue>> = { holds: 'holds', raise: 
 
 /** What stands beside the figure: how the ear judges, the unison of the last strike, or its partials. */
 export const VIEWS = ['by ear', 'unison', 'partials'] as const;
-export type View = (typeof VIEWS)[number];
+export type View = (typeof VIEWS)[number] | 'pins';
 
 /** Set at work: connects what sounds, what is set, and what is kept. */
 export class SetSession<Body> {
@@ -105,9 +107,9 @@ export class SetSession<Body> {
 			unisonLimit,
 			onRead: (strikes) => this.wasRead(strikes),
 			onSounding: (sounding) => (sounding ? this.cues.hush() : this.cues.tell(this.setting.step.note)),
-			onDue: (due) => {
+			onDue: (due, group) => {
 				this.listening.expect(due);
-				if (due && due.note !== record.report.place) record.act({ do: 'place', group: due.note });
+				if (due && group !== record.report.place) record.act({ do: 'place', group });
 			}
 		});
 	}
@@ -140,8 +142,8 @@ export class SetSession<Body> {
 	/** With several strings open the unison is the work; with one, only a false beat is worth the place. */
 	readonly unison = $derived.by(() => {
 		const { heard } = this.last;
-		const { step, open } = this.setting;
-		return heard && heard.note === step.note && heard.strings === open.sounders.length ? heard : undefined;
+		const { step, open, above } = this.setting;
+		return heard && heard.note === step.note + above && heard.strings === open.sounders.length ? heard : undefined;
 	});
 	readonly view: View = $derived.by(() => {
 		if (this.chosenView) return this.chosenView;
@@ -151,7 +153,7 @@ export class SetSession<Body> {
 	readonly habit = $derived.by(() => habitAt(this.listening.habits, this.setting.step.note));
 	/** Where the pair, or the unison, is listened to, in Hz: the interval's coincidence, or the register's partial. */
 	readonly carrier = $derived.by(() => {
-		const { step, target } = this.setting;
+		const { step, soundsAt: target } = this.setting;
 		const { interval, against } = step;
 		const partial =
 			interval && against !== undefined
@@ -178,6 +180,11 @@ export class SetSession<Body> {
 		return new Map([...records].filter(([, { set }]) => set));
 	});
 	readonly partial = $derived.by(() => this.chosenPartial ?? Math.max(1, this.habit.partial));
+
+	/** Where pins lie in no order that one sees, they are looked for, too. */
+	get views(): readonly View[] {
+		return this.options.hasPins ? [...VIEWS, 'pins'] : VIEWS;
+	}
 
 	/** The same view again: back to what the last strike makes worth seeing. */
 	show(view: View): void {
@@ -275,7 +282,7 @@ export class SetSession<Body> {
 			case 'listen':
 				return void (listening.state === 'on' ? listening.stop() : listening.start());
 			case 'view':
-				this.chosenView = VIEWS[(VIEWS.indexOf(this.view) + 1) % VIEWS.length];
+				this.chosenView = this.views[(this.views.indexOf(this.view) + 1) % this.views.length];
 				return;
 			case 'partial':
 				return this.choosePartial(Math.min(Math.max(this.partial + (action.by ?? 0), 1), MOST_PARTIALS));

@@ -3,6 +3,7 @@ import {
 	isByEar,
 	isCertain,
 	playedWith,
+	REGISTER_OCTAVE,
 	standingsAbout,
 	summariseVisit,
 	USUAL_ORDER,
@@ -10,7 +11,6 @@ import {
 	type GroupTarget,
 	type Hz,
 	type Instructions,
-	type KnownStanding,
 	type ListenerEvent,
 	type ReadStrike,
 	type SettingStep,
@@ -20,8 +20,9 @@ import {
 } from '@fendrel/core';
 import type { Asked } from '../asked';
 import { PASSING, REFUSALS } from '../refusals';
-import { aimedAbove } from './aim';
+import { aimedAbove, octavesAbove } from './aim';
 import { Strikes } from './strikes.svelte';
+import { knownStandings } from './knownStandings';
 import { isTogether } from './unisonWork';
 import { OtherKeys } from './otherKeys.svelte';
 import { acceptStrings, storeStrike } from './keeping';
@@ -70,10 +71,14 @@ export class Setting<Body> {
 
 	readonly choices = $derived.by(() => this.options.family.choices(this.options.body, this.step.note));
 	readonly target = $derived.by(() => this.aimedAt(this.step.note)!);
+	/** Semitones that what is left sounding lies above its key: a register of its own octave. */
+	readonly above = $derived.by(() => REGISTER_OCTAVE * (this.open.octave ?? 0));
+	/** Where it is to sound: the record counts from its key's target, in cents. */
+	readonly soundsAt: GroupTarget = $derived.by(() => octavesAbove(this.target, this.open.octave ?? 0));
 	/** What is to be done now: by the last strike that was read, or by where a strike stands that still sounds. */
 	readonly instruction: keyof Instructions = $derived.by(() => {
 		const { now, shown, advice } = this.strikes;
-		if (now === undefined) return this.isSet(this.step.note) ? 'check' : 'begin';
+		if (now === undefined) return this.isDone(this.step) ? 'check' : 'begin';
 		if (shown.at(-1)?.read) return INSTRUCTION[advice];
 		return Math.abs(now) <= this.options.tolerance / 2 ? 'again' : now < 0 ? 'raise' : 'lower';
 	});
@@ -138,14 +143,14 @@ export class Setting<Body> {
 			if (this.asked) this.strikes.drop();
 			this.notice = this.asked = undefined;
 			this.strikes.begin();
-		} else if (event.kind === 'settling' && event.note === this.step.note) {
-			this.strikes.follow(event.since, fromTarget(this.target, event.pitch, event.listened));
+		} else if (event.kind === 'settling' && event.note === this.step.note + this.above) {
+			this.strikes.follow(event.since, fromTarget(this.soundsAt, event.pitch, event.listened));
 		} else if (event.kind === 'reading') {
 			this.told++;
 			this.read++;
 			const { reading, or } = event;
 			if (or === undefined) this.take(reading);
-			else this.asked = { reading, notes: [reading.note, or] };
+			else this.asked = { reading, notes: [reading.note - this.above, or - this.above] };
 		} else if (event.kind === 'refused') {
 			this.told++;
 			this.notice = { text: REFUSALS[event.why], passes: PASSING.has(event.why) };
@@ -162,22 +167,18 @@ export class Setting<Body> {
 	answer(note: number): void {
 		const { asked } = this;
 		this.asked = undefined;
-		if (asked) this.take({ ...asked.reading, note });
+		if (asked) this.take({ ...asked.reading, note: note + this.above });
 	}
 
 	/** What is told to whoever listens: the note that is due, and where it and its neighbours stand. */
 	private expectDue(): void {
 		const { note } = this.step;
-		const known = new Map<number, KnownStanding>();
-		for (const { note, found, left } of this.summary.notes.values())
-			if (found !== undefined) {
-				const beyond = this.options.raise?.over(note) ?? 0;
-				known.set(note, { found: cents(found - beyond), now: cents((left ?? found) - beyond) });
-			}
-		const last = this.strikes.figures.at(-1);
-		if (last !== undefined) known.set(note, { found: known.get(note)?.found ?? cents(last), now: cents(last) });
-		const about = standingsAbout(note, (each) => this.targetOf(each), known);
-		this.options.onDue({ note, pitch: this.target.pitch, about });
+		const { above, soundsAt, options } = this;
+		const ground = { notes: this.summary.notes, over: (each: number) => options.raise?.over(each) ?? 0 };
+		const known = knownStandings(note, ground, this.strikes.figures.at(-1));
+		// Of a register of its own octave nothing is known of the neighbours.
+		const about = above ? undefined : standingsAbout(note, (each) => this.targetOf(each), known);
+		options.onDue({ note: note + above, pitch: soundsAt.pitch, ...(about && { about }) }, note);
 	}
 
 	/** Notes that are struck to test the due one. */
@@ -205,9 +206,15 @@ export class Setting<Body> {
 	}
 
 	private take(reading: StringReading): void {
-		if (reading.note !== this.step.note) return this.takeOther(reading.note);
+		if (this.above && reading.note === this.step.note) {
+			this.strikes.drop();
+			const name = this.nameOf(this.step.note);
+			this.notice = { text: `${name} sounded at its own pitch: draw the ${this.open.label} alone.`, passes: true };
+			return;
+		}
+		if (reading.note !== this.step.note + this.above) return this.takeOther(reading.note - this.above);
 		this.others.clear();
-		const read = strikeRead(reading, this.target, this.options.habits());
+		const read = strikeRead(reading, this.soundsAt, this.options.habits());
 		this.strikes.read(read);
 		this.options.onRead?.(this.strikes.shown.flatMap((strike) => strike.read ?? []));
 		this.last = storeStrike(this.options, reading, read, this.open.sounders, this.target);
@@ -221,7 +228,7 @@ export class Setting<Body> {
 		if (this.isUnison || this.together.pair) return;
 		if (this.isInPlace(read)) return this.pass();
 		// Struck again in a raise a note tells what it has lost; it is not set anew.
-		const isAgain = this.options.raise?.hasSet(reading.note) ?? false;
+		const isAgain = this.options.raise?.hasSet(this.step.note) ?? false;
 		if (isAgain) this.advance = setTimeout(() => this.goToDue(), HOLD_MS);
 		// What is set by ear is kept by whoever hears it, never by the figure.
 		else if (this.strikes.advice === 'holds' && !this.isByEar) this.acceptAndGoOn();
@@ -261,7 +268,7 @@ export class Setting<Body> {
 	/** The last strike was looked at closer: several strings that lie together are taken. */
 	hearUnison(note: number, analysis: UnisonAnalysis): void {
 		const off = this.strikes.figures.at(-1);
-		const isOfThis = note === this.step.note && this.last !== undefined && off !== undefined;
+		const isOfThis = note === this.step.note + this.above && this.last !== undefined && off !== undefined;
 		if (isOfThis && this.passes && isTogether(this.together.unisons.judge(note, analysis))) this.acceptAndGoOn();
 		if (!isOfThis || !(this.isUnison || this.together.pair)) return;
 		if (this.together.hear(note, analysis, off, this.options.tolerance / 2)) this.acceptAndGoOn();
@@ -275,7 +282,8 @@ export class Setting<Body> {
 
 	/** To the note's next string, or to the next step. */
 	private onward(): void {
-		if (this.step.unison && !this.isDone(this.step)) this.leaveOpen(this.together.unisons.nextChoice(this.choices));
+		if (this.step.unison && !this.isDone(this.step))
+			this.leaveOpen(this.together.unisons.nextChoice(this.step, this.choices));
 		else this.next();
 	}
 
@@ -349,6 +357,7 @@ export class Setting<Body> {
 		this.together.clear();
 		this.open = choice;
 		this.clearStrikes();
+		this.expectDue();
 	}
 
 	/** Strikes that were read otherwise do not stand beside those to come. */
@@ -362,7 +371,7 @@ export class Setting<Body> {
 		this.others.clear();
 		this.together.clear();
 		this.open = this.step.unison
-			? this.together.unisons.nextChoice(this.choices)
+			? this.together.unisons.nextChoice(this.step, this.choices)
 			: this.work.isLed(this.step)
 				? this.choices[0]
 				: (this.choices.find(({ id }) => id === this.open?.id) ?? this.choices[0]);

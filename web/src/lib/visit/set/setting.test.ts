@@ -6,6 +6,7 @@ import {
 	hz,
 	hzAbove,
 	KEYBOARD,
+	REGISTRATIONS,
 	temperamentById,
 	usualStringing,
 	USUAL_ORDER,
@@ -13,10 +14,12 @@ import {
 	type Keyboard,
 	type ListenerEvent,
 	type StringReading,
+	type Stringing,
 	type PlannedOrder
 } from '@fendrel/core';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { planFor } from '$lib/tuning/plan';
+import { tellsString } from '$lib/tuning/strings';
 import type { Item } from '$lib/record/record';
 import { Setting } from './setting.svelte';
 import { VisitRecord } from '../visitRecord.svelte';
@@ -30,6 +33,7 @@ const plan = planFor({
 	measured: []
 });
 const ALL_TOGETHER = [{ to: 127, partial: ALL_PARTIALS, moment: 0.6 }];
+const registrationNamed = (wanted: string) => REGISTRATIONS.find(({ id }) => id === wanted)!.choirs;
 let sent: Item[];
 let setting: Setting<Keyboard>;
 let dues: (Due | undefined)[];
@@ -50,11 +54,12 @@ beforeEach(() => {
 	});
 	setting = settingBy();
 });
-/** The same work in another order. */
-const settingBy = (order?: PlannedOrder, touch?: ReadonlyMap<number, number>) =>
+const UPRIGHT = usualStringing('upright', 21, 108);
+/** The same work in another order, or on other strings. */
+const settingBy = (order?: PlannedOrder, touch?: ReadonlyMap<number, number>, stringing: Stringing = UPRIGHT) =>
 	new Setting({
 		family: KEYBOARD,
-		body: { lowest: 21, highest: 108, stringing: usualStringing('upright', 21, 108) },
+		body: { lowest: 21, highest: 108, stringing },
 		record,
 		plan,
 		tolerance: cents(1),
@@ -225,6 +230,55 @@ describe('a unison to touch', () => {
 		strike(60, 0.1);
 		setting.hearUnison(60, { partials: [], spread: undefined, unresolved: cents(0.2) } as never);
 		expect(acts().filter((act) => act.do === 'accept')).toHaveLength(before + 1);
+	});
+});
+
+describe('a register of its own octave', () => {
+	const stringing = { ...usualStringing('harpsichord', 21, 108), choirs: registrationNamed('three') };
+	const order = { ...USUAL_ORDER, unisons: 'asOneGoes' as const };
+	const leave = (note: number) => {
+		for (let strikes = 0; strikes < 3 && setting.step.note === note; strikes++) strike(note, 0.1);
+		vi.advanceTimersByTime(2000);
+	};
+
+	it('is due an octave up, after the others are brought together; the record counts from its key', () => {
+		setting = settingBy(order, undefined, stringing);
+		expect(dues.at(-1)).toMatchObject({ note: 69 });
+		leave(69);
+		expect(setting.step).toMatchObject({ note: 69, unison: true, register: 'upper' });
+		for (let strikes = 0; strikes < 2; strikes++) strike(69, 0.1);
+		vi.advanceTimersByTime(2000);
+		expect(setting.open.id).toBe('open');
+		strike(69, 0.1);
+		setting.hearUnison(69, { partials: [], spread: undefined, unresolved: cents(0.2) } as never);
+		vi.advanceTimersByTime(2000);
+		expect(setting.step).toMatchObject({ note: 69, register: 'four' });
+		expect(setting.open.id).toBe('four');
+		expect(dues.at(-1)!.note).toBe(81);
+		expect(dues.at(-1)!.pitch).toBeCloseTo(880, 6);
+		// An eight-foot that is still drawn is none of it.
+		const before = readings().length;
+		strike(69, 0.1);
+		expect(readings()).toHaveLength(before);
+		expect(setting.notice?.text).toBe('A4 sounded at its own pitch: draw the 4′ alone.');
+		strike(81, -3);
+		expect(setting.strikes.advice).toBe('raise');
+		const told = readings().at(-1)!;
+		expect(told).toMatchObject({ sounders: ['69/four'], target: 440 });
+		expect(told.deviation).toBeCloseTo(-3, 6);
+		for (let strikes = 0; strikes < 3 && setting.step.note === 69; strikes++) strike(81, 0.1);
+		vi.advanceTimersByTime(2000);
+		expect(setting.isDone({ ...order, note: 69, unison: true, register: 'four' } as never)).toBe(true);
+		expect(setting.step.note).not.toBe(69);
+		expect(dues.at(-1)!.note).toBe(setting.step.note);
+		// What it was left at stands beside the eight-foot's, not an octave away.
+		expect(Math.abs(setting.summary.notes.get(69)!.left!)).toBeLessThan(0.2);
+		const left = record.groups.get(69)!.left!;
+		expect(left.figure!.pitch).toBeCloseTo(440 * 2 ** (0.1 / 1200), 3);
+		expect(record.report.events.get(left.figure!.id)).toMatchObject({ pitch: expect.closeTo(880, 0) });
+		expect(tellsString({ sounders: told.sounders, inharmonicity: 4e-4, inharmonicityError: 1e-6 } as never)).toBe(
+			false
+		);
 	});
 });
 

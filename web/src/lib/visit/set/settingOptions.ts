@@ -22,7 +22,7 @@ export interface SettingOptions<Body> {
 	readonly tolerance: Cents;
 	readonly habits: () => ListeningHabits;
 	readonly source: () => 'microphone' | 'simulated';
-	readonly onDue: (due: Due | undefined) => void;
+	readonly onDue: (due: Due | undefined, group: number) => void;
 	/** Told when a string begins to sound, and when it is silent again. */
 	readonly onSounding?: (sounding: boolean) => void;
 	/** Told of what the string that is due has been struck, the newest strike last. */

@@ -17,8 +17,8 @@ export class WorkOrder<Body> {
 		this.steps = stepsOf(options);
 	}
 
-	isDone({ note, unison }: SettingStep): boolean {
-		return unison ? this.unisons.isDone(note) : this.isSet(note);
+	isDone(step: SettingStep): boolean {
+		return step.unison ? this.unisons.isDone(step) : this.isSet(step.note);
 	}
 
 	/** A note's first step that is not done, else its first; below 0 where it has none. */

@@ -125,7 +125,7 @@ export class Survey<Body> {
 
 	isDone(note: number): boolean {
 		const found = this.found.get(note);
-		const isSingle = this.options.family.sounders(this.options.body, note).length === 1;
+		const isSingle = this.stringsOf(note, true).sounders.length === 1;
 		const isRead = this.isOpen && !isSingle ? this.walked.has(note) : this.struckAlone.has(note);
 		return found !== undefined && isRead && found.again === undefined;
 	}
@@ -133,8 +133,7 @@ export class Survey<Body> {
 	/** What sounds of a note: the sounder that leads, or all of them. */
 	private stringsOf(note: number, open = this.isOpen): SounderChoice {
 		const choices = this.options.family.choices(this.options.body, note);
-		const all = this.options.family.sounders(this.options.body, note).length;
-		return (open && choices.find(({ sounders }) => sounders.length === all)) || choices[0];
+		return (open && choices.find(({ id }) => id === 'open')) || choices[0];
 	}
 
 	private nextDue(after: number): number {

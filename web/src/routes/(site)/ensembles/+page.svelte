@@ -17,6 +17,7 @@
 <p class="soft">
 	Who plays with whom, in which temperament and at which pitch; what they can agree on, and what it costs each.
 </p>
+<p><a class="anchor" href="/ensembles/beside">Two in one room: pianos, an organ, a vibraphone</a></p>
 {#if data.ensembles.length === 0}<p>No ensemble yet.</p>{/if}
 <ul>
 	{#each data.ensembles as { id, name, members } (id)}

@@ -1,4 +1,4 @@
-import { isKeyboardKind } from '@fendrel/core';
+import { CHOIRS, isKeyboardKind } from '@fendrel/core';
 import type { InstrumentTwin, Neck, NeckTwin, ReedSet, ReedTwin, StringKind, Stringing } from '@fendrel/core';
 import { mode } from 'd3-array';
 import { Op, QueryTypes, type Transaction } from 'sequelize';
@@ -186,6 +186,11 @@ export interface ReadString {
 	readonly partials: readonly StoredPartial[];
 }
 
+/** Sounders of registers of their own octave: their strings say nothing of those at their keys' pitch. */
+const OWN_OCTAVE = `/(${CHOIRS.filter((choir) => 'octave' in choir)
+	.map(({ id }) => id)
+	.join('|')})(-|$)`;
+
 /** The newest reading with inharmonicity of every note of an instrument, one string at a time, by note. */
 export async function readStrings(workshopId: string, instrumentId: string): Promise<ReadString[]> {
 	const rows = await database().sequelize.query<Omit<ReadString, 'partials'> & { partials: string }>(
@@ -194,11 +199,12 @@ export async function readStrings(workshopId: string, instrumentId: string): Pro
 			before_inharmonicity_error AS beforeInharmonicityError, COALESCE(p.partials, '[]') AS partials
 		FROM (
 			SELECT *, ROW_NUMBER() OVER (PARTITION BY SUBSTRING_INDEX(sounder, '/', 1) ORDER BY read_at DESC, sounder) AS place
-			FROM instrument_sounders WHERE workshop_id = :workshopId AND instrument_id = :instrumentId
+			FROM instrument_sounders
+			WHERE workshop_id = :workshopId AND instrument_id = :instrumentId AND sounder NOT REGEXP :ownOctave
 		) newest
 		LEFT JOIN reading_partials p ON p.visit_id = newest.visit_id AND p.reading_id = newest.reading_id
 		WHERE place = 1 ORDER BY note`,
-		{ type: QueryTypes.SELECT, replacements: { workshopId, instrumentId } }
+		{ type: QueryTypes.SELECT, replacements: { workshopId, instrumentId, ownOctave: OWN_OCTAVE } }
 	);
 	return rows.map(({ partials, ...row }) => ({ ...row, partials: JSON.parse(partials) as StoredPartial[] }));
 }

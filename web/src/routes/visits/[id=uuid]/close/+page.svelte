@@ -1,13 +1,17 @@
 <script lang="ts">
 	import { FretVisit } from '$lib/visit/fretVisit.svelte';
 	import FretsClose from '$lib/visit/frets/FretsClose.svelte';
+	import GuitarClose from '$lib/visit/guitar/GuitarClose.svelte';
+	import { GuitarVisit } from '$lib/visit/guitarVisit.svelte';
 	import KeyboardClose from '$lib/visit/keyboard/KeyboardClose.svelte';
 	import { KeyboardVisit } from '$lib/visit/keyboardVisit.svelte';
 	import ReedsClose from '$lib/visit/reeds/ReedsClose.svelte';
 
 	let { data } = $props();
+	const { open } = $derived(data);
 </script>
 
-{#if data.open instanceof KeyboardVisit}<KeyboardClose
-		open={data.open}
-	/>{:else if data.open instanceof FretVisit}<FretsClose open={data.open} />{:else}<ReedsClose open={data.open} />{/if}
+{#if open instanceof KeyboardVisit}<KeyboardClose {open} />
+{:else if open instanceof FretVisit}<FretsClose {open} />
+{:else if open instanceof GuitarVisit}<GuitarClose {open} />
+{:else}<ReedsClose {open} />{/if}

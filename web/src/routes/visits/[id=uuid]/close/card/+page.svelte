@@ -8,6 +8,9 @@
 	import { FretVisit } from '$lib/visit/fretVisit.svelte';
 	import { fretAccount } from '$lib/visit/frets/fretAccount';
 	import { shownFrets } from '$lib/visit/frets/fretWords';
+	import { guitarAccount } from '$lib/visit/guitar/guitarAccount';
+	import OffsetSheet from '$lib/visit/guitar/OffsetSheet.svelte';
+	import { GuitarVisit } from '$lib/visit/guitarVisit.svelte';
 	import { reedAccount } from '$lib/visit/reeds/reedAccount';
 
 	let { data } = $props();
@@ -16,7 +19,11 @@
 	const next = $derived(nextVisit(open, { moved: 0 }, new Date()));
 	const { answer, word } = $derived(record.report.closing);
 	const lines = $derived<(readonly [string, string])[]>([
-		...(open instanceof FretVisit ? fretAccount(open) : reedAccount(open)),
+		...(open instanceof FretVisit
+			? fretAccount(open)
+			: open instanceof GuitarVisit
+				? guitarAccount(open)
+				: reedAccount(open)),
 		...(answer ? [['complaint', answer] as const] : []),
 		...(word ? [['the player', `“${word.text}”${word.by ? ` (${word.by})` : ''}`] as const] : []),
 		...(visit.note ? [['note', visit.note] as const] : []),
@@ -24,12 +31,13 @@
 	]);
 </script>
 
-<PrintPage title="Card of {instrument.name}" back="/visits/{visit.id}/close" backTo="Close">
-	<h1>{instrument.name}</h1>
+<PrintPage heading={instrument.name} title="Card of {instrument.name}" back="/visits/{visit.id}/close" backTo="Close">
 	<p>{onDay(visit.startedAt)}{open.who ? `, ${open.who}` : ''}</p>
 	<LineList {lines} />
 	{#if open instanceof FretVisit}
 		<FretMap neck={open.body} frets={shownFrets(open)} />
+	{:else if open instanceof GuitarVisit}
+		<OffsetSheet {open} />
 	{:else}
 		<ReedPlates
 			reeds={open.reeds}
@@ -38,10 +46,3 @@
 		/>
 	{/if}
 </PrintPage>
-
-<style>
-	h1 {
-		font-family: var(--serif);
-		font-size: 2rem;
-	}
-</style>

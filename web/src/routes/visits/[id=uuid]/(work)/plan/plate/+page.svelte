@@ -6,14 +6,11 @@
 	const { open } = $derived(data);
 </script>
 
-<PrintPage title="Plates of {open.instrument.name}" back="/visits/{open.visit.id}/plan" backTo="Plan">
-	<h1>{open.instrument.name}</h1>
+<PrintPage
+	heading={open.instrument.name}
+	title="Plates of {open.instrument.name}"
+	back="/visits/{open.visit.id}/plan"
+	backTo="Plan"
+>
 	<PlatePrint {open} />
 </PrintPage>
-
-<style>
-	h1 {
-		font-family: var(--serif);
-		font-size: 1.8rem;
-	}
-</style>

@@ -1,0 +1,103 @@
+import type { DriftPrediction, Played, VisitPurpose } from '@fendrel/core';
+import { counted, signed } from '$lib/ui/format';
+
+/** An instrument as the round sees it. */
+export interface RoundInstrument {
+	readonly id: string;
+	readonly name: string;
+	readonly place: string;
+	/** The visit that is half done. */
+	readonly open: string | undefined;
+	/** Milliseconds since 1970: when it was finished last, and when it falls due. */
+	readonly last: number | undefined;
+	readonly due: number | undefined;
+	/** Why then. */
+	readonly why: string;
+	readonly purpose: VisitPurpose;
+	readonly played: Played | null;
+	/** Cents off from its pitch, by day: `STEP` apart, from today on. */
+	readonly ahead: readonly DriftPrediction[];
+	/** What makes it drift, in words. */
+	readonly explained: string;
+	/** Minutes that a tuning takes here. */
+	readonly minutes: number;
+	/** Cents within which it may be left. */
+	readonly tolerance: number;
+}
+
+export const DAY = 86_400_000;
+/** Days from one prediction to the next, and days ahead. */
+export const STEP = 7;
+export const AHEAD = 154;
+
+/** How much an hour of it counts: by what it is for, and how much it is played. */
+const COUNTS: Readonly<Record<VisitPurpose, number>> = { home: 1, lesson: 1.5, institution: 2, studio: 2.5, stage: 3 };
+const PLAYS: Readonly<Record<Played, number>> = { daily: 1.5, weekly: 1, seldom: 0.6, hardly: 0.3 };
+export const weightOf = ({ purpose, played }: Pick<RoundInstrument, 'purpose' | 'played'>): number =>
+	COUNTS[purpose] * (played ? PLAYS[played] : 1);
+
+/** What an hour at it gains: cents that it is expected to stand beyond its tolerance, by how much it counts. */
+export function gainOf(
+	instrument: Pick<RoundInstrument, 'ahead' | 'tolerance' | 'purpose' | 'played' | 'minutes'>
+): number {
+	const [now] = instrument.ahead;
+	if (!now) return 0;
+	const beyond = Math.max(0, Math.abs(now.cents) - instrument.tolerance);
+	return (weightOf(instrument) * beyond * 60) / Math.max(1, instrument.minutes);
+}
+
+/** When it is expected to leave its tolerance: days from today; undefined: not within what is looked ahead. */
+export function leavesIn({ ahead, tolerance }: Pick<RoundInstrument, 'ahead' | 'tolerance'>): number | undefined {
+	const at = ahead.findIndex(({ cents }) => Math.abs(cents) > tolerance);
+	return at < 0 ? undefined : at * STEP;
+}
+
+const PLAYED_WORDS: Readonly<Record<Played, string>> = {
+	...{ daily: 'played daily', weekly: 'played weekly', seldom: 'seldom played', hardly: 'hardly played' }
+};
+/** "about 9 cents flat by now (±2), played daily" */
+export function payWords({ ahead: [now], played }: Pick<RoundInstrument, 'ahead' | 'played'>): string {
+	const stands = `about ${Math.abs(now.cents).toFixed(0)} cents ${now.cents < 0 ? 'flat' : 'sharp'} by now (±${now.error.toFixed(0)})`;
+	return played ? `${stands}, ${PLAYED_WORDS[played]}` : stands;
+}
+
+/** Overdue first, then by the day. */
+export function dueOf(all: readonly RoundInstrument[], now: number, days = 42): readonly RoundInstrument[] {
+	return all
+		.filter(({ due, open }) => open === undefined && due !== undefined && due <= now + days * DAY)
+		.sort((a, b) => a.due! - b.due!);
+}
+
+/** Where an hour gains most, the most first. */
+export const paysMost = (all: readonly RoundInstrument[]): readonly RoundInstrument[] =>
+	all.filter((each) => each.open === undefined && gainOf(each) > 0).sort((a, b) => gainOf(b) - gainOf(a));
+
+/** "Two visits are half done; five instruments are overdue, eight more fall due in six weeks." */
+export function roundHeadline(all: readonly RoundInstrument[], now: number): string {
+	const open = all.filter((each) => each.open !== undefined).length;
+	const due = dueOf(all, now);
+	const over = due.filter((each) => each.due! < now).length;
+	const coming = due.length - over;
+	const said = [
+		...(open ? [`${counted(open, 'visit')} half done`] : []),
+		...(over ? [`${counted(over, 'instrument')} overdue`] : []),
+		...(coming
+			? [`${coming}${over ? ' more' : coming === 1 ? ' instrument' : ' instruments'} due within six weeks`]
+			: [])
+	];
+	return said.length ? `${said.join(', ')}.` : 'Nothing is half done, and nothing falls due within six weeks.';
+}
+
+/** What makes it drift: "2.9 cents a year down, 4.1 up for 10 % more humidity, highest in August". */
+export function driftWords(
+	trend: number,
+	humidity: { readonly cents: number; readonly error: number },
+	wave: number,
+	highest: string
+): string {
+	return [
+		`${signed(trend)} cents a year`,
+		...(Math.abs(humidity.cents) > humidity.error ? [`${signed(humidity.cents)} for 10 % more humidity`] : []),
+		...(wave >= 1 ? [`by the season ±${wave.toFixed(1)}, highest in ${highest}`] : [])
+	].join('; ');
+}
