@@ -17,6 +17,7 @@ const CORE_ORDER = [
 	'setting',
 	'proving',
 	'drift',
+	'day',
 	'reeds',
 	'frets',
 	'ensembles',
@@ -25,6 +26,7 @@ const CORE_ORDER = [
 ];
 const FEATURES = [
 	'round',
+	'places',
 	'account',
 	'instruments',
 	'visit',

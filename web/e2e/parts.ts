@@ -19,7 +19,7 @@ export async function signIn(page: Page, base = ''): Promise<void> {
 
 /** The same, with sound in real time. */
 export async function signInUnhurried(page: Page, base = ''): Promise<void> {
-	await page.goto(`${base}/signin`);
+	await page.goto(`${base}/signin?next=/instruments`);
 	await page.getByRole('button', { name: /^Look around as/ }).click();
 	await expect(page.getByRole('heading', { name: /instruments in your care/ })).toBeVisible();
 }

@@ -23,22 +23,30 @@ async function addHarp(page: Page, name: string): Promise<void> {
 	await expect(page.getByRole('heading', { name, exact: true })).toBeVisible();
 }
 
+/** "three" as 3, "18" as 18. */
+const inFigures = (strokes: string) => (WORDS.includes(strokes) ? WORDS.indexOf(strokes) : Number(strokes));
+
 /** Files the due reed by the advice until it is said to be set. @returns bites that it took */
 async function fileUntilSet(page: Page, name: string): Promise<number> {
+	const set = page.getByText(`${name} stands: set.`);
+	const read = says(page)
+		.filter({ hasNotText: /Close the gap|It sounds/ })
+		.or(set);
 	for (let bites = 0; bites < 14; bites++) {
 		const said = (await says(page).textContent())!;
 		const [, end, strokes] = /(tip|root)(?:[:,])? (\w+) stroke/.exec(said) ?? [];
 		expect(end, said).toBeDefined();
-		for (let i = 0; i < WORDS.indexOf(strokes); i++) await page.keyboard.press(end === 'tip' ? 't' : 'r');
+		for (let i = 0; i < inFigures(strokes); i++) await page.keyboard.press(end === 'tip' ? 't' : 'r');
 		await expect(says(page)).toContainText(`at the ${end}`);
 		await page.keyboard.press('1');
-		const set = page.getByText(`${name} stands: set.`);
-		await expect(
-			says(page)
-				.filter({ hasNotText: /Close the gap|It sounds/ })
-				.or(set)
-				.first()
-		).toBeVisible();
+		// Sound that a busy machine tears apart is refused with the reason: one sounds it again.
+		const refused = page.getByText(/That was|More than one tone|It wandered|Too short|broke off|A second reed/);
+		await expect(read.or(refused).first()).toBeVisible();
+		if (!(await read.first().isVisible())) {
+			test.info().annotations.push({ type: 'sounded again', description: (await refused.textContent()) ?? '' });
+			await page.keyboard.press('1');
+		}
+		await expect(read.first()).toBeVisible();
 		await expect(says(page)).not.toContainText('It sounds');
 		if (await set.isVisible()) return bites + 1;
 	}

@@ -43,7 +43,7 @@ async function rebuild(): Promise<never> {
 }
 
 /** Pages that are there for somebody who is not signed in. */
-const OPEN = new Set<string | null>(['/signin', '/welcome', '/join/[token]', '/health', '/shell']);
+const OPEN = new Set<string | null>(['/signin', '/welcome', '/join/[token]', '/calendar/[token]', '/health', '/shell']);
 
 export const handle: Handle = async ({ event, resolve }) => {
 	event.locals.look = event.cookies.get('fendrel_look') === 'lamp' ? 'lamp' : 'day';

@@ -3,6 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { cholesky, logDeterminant, solveLower } from '../numeric/cholesky';
 import { createRandom } from '../numeric/random';
 import { fitDrift, NINETY, type DriftSeries } from './drift';
+import { leaveAt } from './leaveAt';
 import { asLastTime, simulatedYears } from './simulatedYears';
 
 const rms = (of: readonly number[]) => Math.sqrt(of.reduce((sum, each) => sum + each * each, 0) / of.length);
@@ -87,5 +88,20 @@ describe('the triangle of a matrix', () => {
 		expect([...solveLower(lower, [2, 5])]).toEqual([1, 2]);
 		expect(logDeterminant(lower)).toBeCloseTo(Math.log(16), 12);
 		expect(cholesky([[-1]])).toBeUndefined();
+	});
+});
+
+describe('the pitch to leave it at', () => {
+	const day = 86_400_000;
+
+	it('is right on the average until the next visit', () => {
+		// Sinks 4 cents in half a year: left two above, it ends two below.
+		const sinks = { at: (at: number) => ({ cents: -8 * (at / (365 * day)), error: 1 }) };
+		expect(leaveAt(sinks, 0, 182 * day)).toMatchObject({ cents: expect.closeTo(2, 1), error: 1 });
+		// A wave that comes back says nothing over a whole year, from where it stands in the middle.
+		const wave = { at: (at: number) => ({ cents: 5 * Math.sin((2 * Math.PI * at) / (364 * day)), error: 1 }) };
+		expect(leaveAt(wave, 0, 364 * day).cents).toBeCloseTo(0, 6);
+		// From its crest it will come down.
+		expect(leaveAt(wave, 91 * day, 273 * day).cents).toBeCloseTo(5, 1);
 	});
 });

@@ -1,3 +1,6 @@
 import { redirect } from '@sveltejs/kit';
+import { signedInOf } from '$lib/server/auth/guard';
+import { mayDo } from '$lib/workshop/roles';
 
-export const load = () => redirect(307, '/instruments');
+/** The day's round; who only looks has none. */
+export const load = ({ locals }) => redirect(307, mayDo(signedInOf(locals).role, 'work') ? '/round' : '/instruments');

@@ -28,7 +28,7 @@
 </script>
 
 <header>
-	<a class="brand" href="/instruments">Fendrel</a>
+	<a class="brand" href="/">Fendrel</a>
 	<nav aria-label="Places">
 		{#each places as { href, label } (href)}
 			<a {href} aria-current={page.url.pathname.startsWith(href) ? 'page' : undefined}>{label}</a>

@@ -9,9 +9,9 @@ describe('where to go after sign-in', () => {
 		['/visits/1/set', '/visits/1/set'],
 		['/intervals?instrument=1&notes=C4+E4', '/intervals?instrument=1&notes=C4+E4'],
 		['/temperaments/../instruments#top', '/instruments#top'],
-		[null, '/instruments'],
-		['', '/instruments'],
-		['instruments', '/instruments']
+		[null, '/'],
+		['', '/'],
+		['instruments', '/']
 	])('%j leads to %j', (next, to) => expect(afterSignIn(next, BASE)).toBe(to));
 
 	it.each([
@@ -24,7 +24,7 @@ describe('where to go after sign-in', () => {
 		'https://elsewhere.example',
 		'javascript:alert(1)',
 		'//[broken'
-	])('%j leads home', (next) => expect(afterSignIn(next, BASE)).toBe('/instruments'));
+	])('%j leads home', (next) => expect(afterSignIn(next, BASE)).toBe('/'));
 
 	it('never leads away, whatever the address says', () => {
 		const piece = fc.constantFrom('/', '\\', '\t', '\n', ':', '@', 'elsewhere.example', '..', '?', '#', '%2f', 'a');

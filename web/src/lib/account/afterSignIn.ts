@@ -1,4 +1,5 @@
-const HOME = '/instruments';
+/** Round; of a guest, the instruments. */
+const HOME = '/';
 
 /**
  * Where to go after sign-in: an address of this application, with its query; anything else is the home page. The URL

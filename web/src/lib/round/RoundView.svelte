@@ -1,38 +1,55 @@
 <script lang="ts">
-	import DriftAhead from '$lib/charts/DriftAhead.svelte';
-	import { onShortDay } from '$lib/ui/format';
-	import { dueOf, leavesIn, paysMost, payWords, roundHeadline, STEP, type RoundInstrument } from './round';
+	import { isSameDay } from 'date-fns';
+	import Shortcuts from '$lib/ui/Shortcuts.svelte';
+	import { bringToday } from './bring';
+	import DayLine from './DayLine.svelte';
+	import { dayHeadline, dayLine } from './dayLine';
+	import type { ToldBooking } from './diary/booking';
+	import Drifting from './Drifting.svelte';
+	import DueList from './DueList.svelte';
+	import { roundHeadline, type RoundInstrument } from './round';
 
 	interface Props {
 		instruments: readonly RoundInstrument[];
+		/** Around the day. */
+		bookings: readonly ToldBooking[];
+		me: string;
 		now: number;
 		/** The day that is looked at; undefined: today. */
 		on: string | undefined;
 		onchoose: (on: string) => void;
+		/** Begins a visit, or goes on with the one that is half done. @returns what is in its way */
+		onbegin: (id: string) => Promise<string | undefined>;
 	}
-	let { instruments, now, on, onchoose }: Props = $props();
-	const open = $derived(instruments.filter((each) => each.open !== undefined));
-	const due = $derived(dueOf(instruments, now));
-	const pays = $derived(paysMost(instruments));
-	const SHOWN = { due: 14, pays: 7, drifting: 3 } as const;
-	let allDue = $state(false);
-	/** How far off it is at least, at the end of what is looked ahead. */
-	const surely = ({ ahead }: RoundInstrument) => Math.abs(ahead.at(-1)!.cents) - ahead.at(-1)!.error;
-	/** What will surely be furthest off. */
-	const drifting = $derived(
-		[...instruments]
-			.filter(({ ahead }) => ahead.length)
-			.sort((a, b) => surely(b) - surely(a))
-			.slice(0, SHOWN.drifting)
-	);
-	const stays = $derived(instruments.filter((each) => each.ahead.length && leavesIn(each) === undefined).length);
+	let { instruments, bookings, me, now, on, onchoose, onbegin }: Props = $props();
+	const day = $derived(new Date(now));
+	const todays = $derived(bookings.filter(({ startsAt }) => isSameDay(new Date(startsAt), day)));
+	const mine = $derived(todays.filter(({ userId }) => userId === me));
+	const line = $derived(dayLine(todays));
+	const byId = $derived(new Map(instruments.map((each) => [each.id, each])));
+	const keys = $derived(mine.flatMap(({ named }) => named.map(({ id }) => id)).slice(0, 9));
+	const bring = $derived(bringToday(keys.flatMap((id) => byId.get(id) ?? [])));
+	const booked = $derived(new Set(todays.flatMap(({ named }) => named.map(({ id }) => id))));
+	const open = $derived(instruments.filter((each) => each.open !== undefined && !booked.has(each.id)));
+	let problem = $state<string>();
+	const begin = async (id: string) => (problem = await onbegin(id));
+
+	function onkeydown(event: KeyboardEvent) {
+		if (event.ctrlKey || event.metaKey || event.altKey) return;
+		if ((event.target as HTMLElement).closest('input, textarea, select, dialog')) return;
+		const id = keys[Number(event.key) - 1];
+		if (id) void begin(id);
+	}
 </script>
 
+<svelte:window {onkeydown} />
+
 <div class="round">
-	<section class="day">
-		<h1 data-testid="round">{roundHeadline(instruments, now)}</h1>
+	<section class="day" aria-label="The day">
+		<h1 data-testid="day">{dayHeadline(mine, day)}</h1>
+		<p class="soft" data-testid="round">{roundHeadline(instruments, now)}</p>
 		<label class="on"
-			><span class="soft">{on ? 'As it will stand on' : 'Today, or on'}</span>
+			><span class="soft">{on ? 'As it stands on' : 'Today, or on'}</span>
 			<input
 				class="input"
 				type="date"
@@ -40,61 +57,46 @@
 				onchange={(event) => onchoose(event.currentTarget.value)}
 			/></label
 		>
+		{#if problem}<p class="problem" role="alert">{problem}</p>{/if}
+		{#if todays.length}
+			<DayLine
+				from={line.from}
+				hours={line.hours}
+				blocks={line.blocks}
+				instruments={byId}
+				{me}
+				{keys}
+				onbegin={begin}
+			/>
+			{#if bring.length}<h2>Bring along</h2>
+				<p>{bring.join(', ')}.</p>{/if}
+		{:else}
+			<p class="links">
+				<a class="anchor" href="/round/plan">Plan a day</a>
+				<a class="anchor" href="/round/diary">Book a visit</a>
+			</p>
+		{/if}
 		{#if open.length}
 			<h2>Half done</h2>
 			<ul>
-				{#each open as { id, name, place, open: visit } (id)}
+				{#each open as { id, name, place, set, open: visit } (id)}
 					<li>
-						<a class="row" href="/visits/{visit}"><b>{name}</b><span class="soft">{place}</span><span>go on</span></a>
+						<a class="row" href="/visits/{visit}"
+							><b>{name}</b><span class="soft">{[place, `${set} set`].filter(Boolean).join('; ')}</span><span
+								>go on</span
+							></a
+						>
 					</li>
 				{/each}
 			</ul>
 		{/if}
-		<h2>Falls due</h2>
-		{#if due.length === 0}<p class="soft">Nothing within six weeks.</p>{/if}
-		<ul>
-			{#each allDue ? due : due.slice(0, SHOWN.due) as { id, name, place, due: at, why } (id)}
-				<li>
-					<a class="row" href="/instruments/{id}"
-						><b>{name}</b><span class="soft">{[place, why].filter(Boolean).join('; ')}</span><span
-							class:over={at! < now}>{onShortDay(new Date(at!))}{at! < now ? ', overdue' : ''}</span
-						></a
-					>
-				</li>
-			{/each}
-		</ul>
-		{#if due.length > SHOWN.due && !allDue}
-			<button type="button" class="choice" onclick={() => (allDue = true)}>All {due.length}</button>
-		{/if}
 	</section>
-	<section class="ahead">
-		<h2>
-			<b>What drifts?</b> <span class="soft">cents off, expected; the band holds two of three</span>
-		</h2>
-		{#if drifting.length}
-			<DriftAhead lines={drifting} from={now} step={STEP} />
-			{#each drifting as { id, name, explained } (id)}
-				<p class="soft small"><b>{name}</b>: {explained}.</p>
-			{/each}
-		{:else}
-			<p class="soft">No visit has been finished yet: there is nothing to go by.</p>
-		{/if}
-		<h2>
-			<b>Where does the next hour pay most?</b>
-			<span class="soft">by what is beyond its tolerance, by use and stage, for the minutes it takes</span>
-		</h2>
-		<ul>
-			{#each pays.slice(0, SHOWN.pays) as each (each.id)}
-				<li>
-					<a class="row" href="/instruments/{each.id}"
-						><b>{each.name}</b><span>{payWords(each)}</span><span class="mono">{each.minutes} min</span></a
-					>
-				</li>
-			{/each}
-		</ul>
-		{#if stays}<p class="soft">{stays} stay within their tolerance for five months: leave them.</p>{/if}
-	</section>
+	<div>
+		<Drifting {instruments} {now} />
+		<DueList {instruments} {now} />
+	</div>
 </div>
+<Shortcuts keys={[{ keys: '1 to 9', does: 'begin the day’s first to ninth instrument' }]} />
 
 <style>
 	.round {
@@ -103,15 +105,14 @@
 		gap: 2.5rem;
 	}
 	h1 {
-		font-family: var(--serif);
 		font-size: 2rem;
-		line-height: 1.15;
-		margin-bottom: 1rem;
+		margin-bottom: 0.4rem;
 	}
 	.on {
 		display: flex;
 		gap: 0.8rem;
 		align-items: center;
+		margin-top: 0.6rem;
 	}
 	.on input {
 		width: 11rem;
@@ -122,11 +123,10 @@
 		font-weight: 600;
 		margin-block: 1rem 0.3rem;
 	}
-	h2 span {
-		font-weight: 400;
-	}
-	.ahead h2:first-child {
-		margin-top: 0.4rem;
+	.links {
+		display: flex;
+		gap: 1.5rem;
+		margin-top: 1rem;
 	}
 	li {
 		border-top: 1px solid var(--line);
@@ -138,12 +138,6 @@
 		align-items: baseline;
 		min-height: 44px;
 		padding-block: 0.6rem 0.35rem;
-	}
-	.small {
-		font-size: 0.9rem;
-	}
-	.over {
-		color: var(--warn);
 	}
 	@media (max-width: 999px) {
 		.round {

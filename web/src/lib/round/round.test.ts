@@ -15,7 +15,20 @@ import {
 
 const NOW = Date.UTC(2026, 6, 14);
 const instrument = (name: string, changes: Partial<RoundInstrument> = {}): RoundInstrument => ({
-	...{ id: name, name, place: 'Hall', open: undefined, last: NOW - 100 * DAY, due: NOW + 100 * DAY, why: 'by rule' },
+	...{
+		id: name,
+		name,
+		place: 'Hall',
+		locationId: null,
+		open: undefined,
+		set: '',
+		findings: [],
+		bring: [],
+		climate: undefined,
+		last: NOW - 100 * DAY,
+		due: NOW + 100 * DAY,
+		why: 'by rule'
+	},
 	...{ purpose: 'home', played: null, ahead: [], explained: '', minutes: 60, tolerance: 2 },
 	...changes
 });

@@ -1,4 +1,4 @@
-import type { DriftPrediction, Played, VisitPurpose } from '@fendrel/core';
+import type { DriftPrediction, ExpectedClimate, Played, VisitPurpose } from '@fendrel/core';
 import { counted, signed } from '$lib/ui/format';
 
 /** An instrument as the round sees it. */
@@ -6,8 +6,10 @@ export interface RoundInstrument {
 	readonly id: string;
 	readonly name: string;
 	readonly place: string;
-	/** The visit that is half done. */
+	readonly locationId: string | null;
+	/** The visit that is half done, and how much of it is set. */
 	readonly open: string | undefined;
+	readonly set: string;
 	/** Milliseconds since 1970: when it was finished last, and when it falls due. */
 	readonly last: number | undefined;
 	readonly due: number | undefined;
@@ -23,6 +25,12 @@ export interface RoundInstrument {
 	readonly minutes: number;
 	/** Cents within which it may be left. */
 	readonly tolerance: number;
+	/** Work that was found and is still to do. */
+	readonly findings: readonly string[];
+	/** What to bring along for it. */
+	readonly bring: readonly string[];
+	/** The air there, as it was at this time of the year. */
+	readonly climate: ExpectedClimate | undefined;
 }
 
 export const DAY = 86_400_000;
@@ -36,15 +44,17 @@ const PLAYS: Readonly<Record<Played, number>> = { daily: 1.5, weekly: 1, seldom:
 export const weightOf = ({ purpose, played }: Pick<RoundInstrument, 'purpose' | 'played'>): number =>
 	COUNTS[purpose] * (played ? PLAYS[played] : 1);
 
-/** What an hour at it gains: cents that it is expected to stand beyond its tolerance, by how much it counts. */
-export function gainOf(
-	instrument: Pick<RoundInstrument, 'ahead' | 'tolerance' | 'purpose' | 'played' | 'minutes'>
-): number {
-	const [now] = instrument.ahead;
-	if (!now) return 0;
-	const beyond = Math.max(0, Math.abs(now.cents) - instrument.tolerance);
-	return (weightOf(instrument) * beyond * 60) / Math.max(1, instrument.minutes);
+type Worth = Pick<RoundInstrument, 'ahead' | 'tolerance' | 'purpose' | 'played'>;
+/** What tuning it gains: cents that it is expected to stand beyond its tolerance, by how much it counts. @param weeks from today */
+export function worthOf(instrument: Worth, weeks = 0): number {
+	const then = instrument.ahead[Math.min(weeks, instrument.ahead.length - 1)];
+	if (!then) return 0;
+	return weightOf(instrument) * Math.max(0, Math.abs(then.cents) - instrument.tolerance);
 }
+
+/** What an hour at it gains. */
+export const gainOf = (instrument: Worth & Pick<RoundInstrument, 'minutes'>): number =>
+	(worthOf(instrument) * 60) / Math.max(1, instrument.minutes);
 
 /** When it is expected to leave its tolerance: days from today; undefined: not within what is looked ahead. */
 export function leavesIn({ ahead, tolerance }: Pick<RoundInstrument, 'ahead' | 'tolerance'>): number | undefined {

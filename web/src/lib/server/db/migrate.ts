@@ -27,6 +27,7 @@ import * as practice from './migrations/0021-practice';
 import * as freeReeds from './migrations/0023-free-reeds';
 import * as frets from './migrations/0024-frets';
 import * as ensembles from './migrations/0025-ensembles';
+import * as diary from './migrations/0026-diary';
 import * as shownPractice from './migrations/0022-shown-practice';
 
 const MIGRATIONS = [
@@ -54,7 +55,8 @@ const MIGRATIONS = [
 	{ name: '0022-shown-practice', ...shownPractice },
 	{ name: '0023-free-reeds', ...freeReeds },
 	{ name: '0024-frets', ...frets },
-	{ name: '0025-ensembles', ...ensembles }
+	{ name: '0025-ensembles', ...ensembles },
+	{ name: '0026-diary', ...diary }
 ];
 
 /** @param hold asked before each step */

@@ -1,5 +1,6 @@
 import type { ModelAttributes, Sequelize } from 'sequelize';
 import type { Define, Table } from './tables/columns';
+import { diaryTables } from './tables/diaryTables';
 import { instrumentTables } from './tables/instrumentTables';
 import { practiceTables } from './tables/practiceTables';
 import { recordTables } from './tables/recordTables';
@@ -20,6 +21,7 @@ export function defineModels(sequelize: Sequelize) {
 		) as unknown as Table<Row>;
 	return {
 		...workshopTables(define),
+		...diaryTables(define),
 		...instrumentTables(define),
 		...temperamentTables(define),
 		...visitTables(define),

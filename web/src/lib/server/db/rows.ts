@@ -121,11 +121,66 @@ export interface LocationRow {
 	workshopId: string;
 	name: string;
 	town: string;
+	address: string;
+	/** How one gets in: "key at the chandler". */
+	entry: string;
+	/** Degrees north and east; null: not noted. */
+	latitude: number | null;
+	longitude: number | null;
+	/** Minutes from where the technician sets out; null: estimated. */
+	fromHome: number | null;
+	version: number;
+}
+/** Minutes between two places, kept once: from the lesser id to the greater. */
+export interface WayRow {
+	workshopId: string;
+	fromId: string;
+	toId: string;
+	minutes: number;
+}
+export interface ContactRow {
+	id: string;
+	workshopId: string;
+	locationId: string | null;
+	name: string;
+	role: string;
+	phone: string;
+	email: string;
+	note: string;
+	version: number;
+	changedAt: Date;
+}
+/** When somebody goes where, and for what. */
+export interface BookingRow {
+	id: string;
+	workshopId: string;
+	userId: string;
+	locationId: string | null;
+	/** Ids of those that are to be worked on. */
+	instruments: readonly string[];
+	startsAt: Date;
+	minutes: number;
+	purpose: string;
+	promised: string;
+	/** Those that were made together. */
+	seriesId: string | null;
+	version: number;
+	changedAt: Date;
+}
+/** An address at which somebody's calendar reads what is booked. */
+export interface CalendarLinkRow {
+	tokenHash: string;
+	workshopId: string;
+	userId: string;
+	madeAt: Date;
+	readAt: Date | null;
 }
 export interface InstrumentRow extends Deletion {
 	id: string;
 	workshopId: string;
 	locationId: string | null;
+	/** Whose it is: a contact. */
+	ownerId: string | null;
 	name: string;
 	kind: InstrumentKind;
 	maker: string;

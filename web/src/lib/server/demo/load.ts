@@ -36,6 +36,7 @@ import type { KnownString } from '$lib/tuning/strings';
 import { rebuildSummaries } from '../record/keep';
 import { addAct, addFoundAndLeft, demoRecord, saveRecord, type DemoRecord } from './record';
 import { demoStrings } from './strings';
+import { loadDiary } from './diary';
 import { loadEnsembles } from './ensembles';
 import { loadNecks } from './frets';
 import { loadGuitar } from './guitar';
@@ -93,6 +94,7 @@ export async function loadDemo(now = new Date(process.env.FENDREL_DEMO_DATE ?? D
 	await rebuildSummaries();
 	await loadEnsembles(user.workshopId);
 	await loadTempering(user.workshopId, today, await listInstruments(user.workshopId));
+	await loadDiary(user.workshopId, user.id, today);
 	await loadPractice(user.id, today);
 }
 

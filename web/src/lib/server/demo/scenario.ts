@@ -308,3 +308,99 @@ export const TOGETHER = {
 		'Tide mill consort, bass viol'
 	]
 } as const;
+
+/** How one gets into the festival's houses, and whom one rings up. */
+export const DEMO_PLACES = [
+	{
+		...{ name: 'Shore Chapel', address: 'Strand 1', entry: 'Key with the verger, side door', fromHome: 12 },
+		contacts: [
+			{ name: 'Maud Orchard', role: 'verger', phone: '01632 960141', email: 'chapel@saltmarsh.example', note: '' }
+		]
+	},
+	{
+		...{
+			name: 'School of Music',
+			address: 'Dyke Road 40',
+			entry: 'Keys at the porter’s lodge until six',
+			fromHome: 10
+		},
+		contacts: [
+			{ name: 'Tobias Fenwright', role: 'porter', phone: '01632 960150', email: '', note: '' },
+			{
+				name: 'Hanne Quill',
+				role: 'head of keyboards',
+				phone: '',
+				email: 'quill@saltmarsh.example',
+				note: 'Decides on raises.'
+			}
+		]
+	},
+	{
+		...{ name: 'The Sail Loft', address: 'Quay 7', entry: 'Key at the chandler’s', fromHome: 18 },
+		contacts: [
+			{
+				name: 'Perrin Gale',
+				role: 'owner',
+				phone: '01632 960163',
+				email: '',
+				note: 'Wants it up for the festival supper.'
+			}
+		]
+	},
+	{
+		...{ name: 'The Tide Mill', address: 'Sluice Lane 2', entry: 'Ring twice', fromHome: 20 },
+		contacts: [{ name: 'Ida Fenner', role: 'owner', phone: '01632 960171', email: 'ida@tidemill.example', note: '' }]
+	},
+	{
+		...{ name: 'Assembly Rooms', address: 'Ferry Square', entry: 'Caretaker’s bell on the left', fromHome: 35 },
+		contacts: [{ name: 'Col Barrow', role: 'caretaker', phone: '01632 960188', email: '', note: '' }]
+	}
+] as const;
+
+/** Minutes from house to house, where somebody has driven it. */
+export const DEMO_WAYS = [
+	['Shore Chapel', 'School of Music', 6],
+	['Shore Chapel', 'The Sail Loft', 11],
+	['The Sail Loft', 'The Tide Mill', 5],
+	['School of Music', 'Assembly Rooms', 32]
+] as const;
+
+/** What is booked: days from today, minutes after midnight. */
+export const DEMO_BOOKINGS: readonly {
+	readonly day: number;
+	readonly at: number;
+	readonly minutes: number;
+	readonly names: readonly string[];
+	readonly purpose: string;
+	readonly promised: string;
+}[] = [
+	{
+		day: 0,
+		at: 510,
+		minutes: 75,
+		names: ['Sail loft upright'],
+		purpose: 'Look at it before the raise',
+		promised: 'A price for the bass string'
+	},
+	{ day: 0, at: 630, minutes: 110, names: ['Practice room 12'], purpose: '', promised: '' },
+	{ day: 0, at: 750, minutes: 60, names: ['Practice room 7'], purpose: 'Finish it', promised: '' },
+	{
+		day: 0,
+		at: 870,
+		minutes: 75,
+		names: ['Festival harpsichord'],
+		purpose: '415 for Thursday’s rehearsal',
+		promised: ''
+	},
+	{ day: 0, at: 975, minutes: 60, names: ['Tide mill cottage upright'], purpose: '', promised: 'Left a little low' },
+	{
+		day: 1,
+		at: 540,
+		minutes: 120,
+		names: ['Chapel concert grand'],
+		purpose: 'Festival opening',
+		promised: 'Ready by noon'
+	},
+	{ day: 2, at: 600, minutes: 150, names: ['Practice room 3', 'Practice room 5'], purpose: '', promised: '' },
+	{ day: 6, at: 570, minutes: 90, names: ['Assembly room fortepiano'], purpose: 'Matinée', promised: '' }
+];

@@ -2,26 +2,31 @@ import {
 	arrivalOf,
 	BLANK_BRIEF,
 	closingOf,
+	expectedClimate,
 	fallsDue,
 	fitDrift,
 	isArrivalAct,
 	isClosingAct,
 	type Drift,
-	type DriftSeries
+	type DriftSeries,
+	type ExpectedClimate
 } from '@fendrel/core';
 import { addDays, format, parseISO } from 'date-fns';
+import type { StringLine } from '$lib/instruments/scale/stringLine';
+import { bringFor } from '$lib/round/bring';
 import { AHEAD, DAY, driftWords, STEP, type RoundInstrument } from '$lib/round/round';
 import { dueReason } from '$lib/settings/dueReason';
 import type { Settings } from '$lib/settings/settings';
+import { groupsCounted } from '$lib/tuning/kinds';
 import { settingsOf } from '../db/stores/accounts';
 import { isStrung, listInstruments, type Instrument } from '../db/stores/instruments';
 import { actsOfVisits } from '../db/stores/record';
+import { newestStringTables } from '../db/stores/stringTables';
+import { minutesByInstrument } from '../db/stores/visits';
+import { workLeft } from '../visits/before';
 import { workshopPace } from '../visits/pace';
 import { standingActs } from '../visits/standingActs';
-import { visitHistory, type PastVisit } from '../visits/history';
-
-/** Instruments whose histories are read at once. */
-const AT_ONCE = 12;
+import { visitHistories, type PastVisit } from '../visits/history';
 
 /** Every instrument that somebody may see: what falls due, and how it drifts. */
 export async function roundOf(
@@ -32,17 +37,15 @@ export async function roundOf(
 	const settings = await settingsOf(workshopId);
 	const [all, pace] = await Promise.all([listInstruments(workshopId), workshopPace(workshopId, settings.minutes)]);
 	const instruments = all.filter(({ locationId }) => !places || (locationId !== null && places.includes(locationId)));
-	const histories = new Map<string, readonly PastVisit[]>();
-	for (let from = 0; from < instruments.length; from += AT_ONCE)
-		await Promise.all(
-			instruments.slice(from, from + AT_ONCE).map(async (instrument) => {
-				histories.set(instrument.id, await visitHistory(workshopId, instrument));
-			})
-		);
+	const [histories, lengths, tables] = await Promise.all([
+		visitHistories(workshopId, instruments),
+		minutesByInstrument(workshopId),
+		newestStringTables(workshopId)
+	]);
 	const acts = await actsOfVisits(
 		workshopId,
 		[...histories.values()].flatMap((visits) => visits.map(({ id }) => id)),
-		['brief', 'climate', 'again', 'takeBack']
+		['brief', 'climate', 'finding', 'again', 'takeBack']
 	);
 	const told = instruments.map((instrument) => {
 		// Seen from an earlier day, what came after it is not known.
@@ -61,9 +64,14 @@ export async function roundOf(
 	const drifts = fitDrift(
 		told.flatMap(({ instrument, visits }) => (isStrung(instrument) ? [seriesOf(instrument, visits)] : []))
 	);
+	const usual = pace.tariff.visit + pace.tariff.tuning;
 	return told.map(({ instrument, visits }) =>
 		inRound(
-			{ instrument, visits, settings, now, minutes: pace.tariff.visit + pace.tariff.tuning },
+			{
+				...{ instrument, visits, settings, now, minutes: lengths.get(instrument.id) ?? usual },
+				climate: expectedClimate(airAt(told, instrument), now),
+				lines: tables.get(instrument.id) ?? []
+			},
 			drifts.get(instrument.id)
 		)
 	);
@@ -74,6 +82,29 @@ interface ToldVisit {
 	readonly arrival: ReturnType<typeof arrivalOf>;
 	readonly closing: ReturnType<typeof closingOf>;
 }
+
+interface Told {
+	readonly instrument: Instrument;
+	/** Newest first. */
+	readonly visits: readonly ToldVisit[];
+}
+
+/** What was read of the air where an instrument stands, at any instrument there. */
+const airAt = (told: readonly Told[], { id, locationId }: Instrument) =>
+	told
+		.filter(({ instrument }) => (locationId ? instrument.locationId === locationId : instrument.id === id))
+		.flatMap(({ visits }) =>
+			visits.flatMap(({ visit, arrival: { climate } }) =>
+				climate
+					? [
+							{
+								at: visit.startedAt.getTime(),
+								...{ temperature: climate.temperature ?? undefined, humidity: climate.humidity ?? undefined }
+							}
+						]
+					: []
+			)
+		);
 
 /** Instruments of a house and a kind drift alike; one that stands nowhere is by itself. */
 const seriesOf = ({ id, kind, locationId }: Instrument, visits: readonly ToldVisit[]): DriftSeries => ({
@@ -90,18 +121,22 @@ const seriesOf = ({ id, kind, locationId }: Instrument, visits: readonly ToldVis
 	)
 });
 
-interface Ground {
-	readonly instrument: Instrument;
-	/** Newest first. */
-	readonly visits: readonly ToldVisit[];
+interface Ground extends Told {
 	readonly settings: Settings;
 	readonly now: number;
 	readonly minutes: number;
+	readonly climate: ExpectedClimate | undefined;
+	/** Its table of strings. */
+	readonly lines: readonly StringLine[];
 }
 
-function inRound({ instrument, visits, settings, now, minutes }: Ground, drift: Drift | undefined): RoundInstrument {
-	const { id, name, location } = instrument;
-	const open = visits.find(({ visit }) => !visit.finishedAt)?.visit.id;
+function inRound(
+	{ instrument, visits, settings, now, minutes, climate, lines }: Ground,
+	drift: Drift | undefined
+): RoundInstrument {
+	const { id, name, kind, location, locationId } = instrument;
+	const open = visits.find(({ visit }) => !visit.finishedAt)?.visit;
+	const findings = workLeft(visits.map(({ arrival }) => arrival)).map(({ text }) => text);
 	const last = visits.find(({ visit }) => visit.finishedAt);
 	const brief = visits.find(({ arrival }) => arrival.isBriefed)?.arrival.brief ?? BLANK_BRIEF;
 	const { purpose, played } = brief;
@@ -111,7 +146,8 @@ function inRound({ instrument, visits, settings, now, minutes }: Ground, drift: 
 	const rule =
 		at === undefined ? undefined : fallsDue(at, brief, settings.again, moved, settings.purposes[purpose].followUp);
 	return {
-		...{ id, name, open, last: at, purpose, played, minutes: Math.round(minutes) },
+		...{ id, name, locationId, last: at, purpose, played, minutes: Math.round(minutes), findings, climate },
+		...{ open: open?.id, set: open ? groupsCounted(open.notesSet, kind) : '', bring: bringFor(kind, findings, lines) },
 		place: location?.name ?? '',
 		due: agreed ? parseISO(agreed.on).getTime() : rule,
 		why: agreed ? agreed.why : rule === undefined ? '' : dueReason(brief, settings, moved),

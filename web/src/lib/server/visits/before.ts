@@ -1,4 +1,5 @@
 import {
+	type Arrival,
 	arrivalOf,
 	breakOf,
 	closingOf,
@@ -55,10 +56,6 @@ export async function visitsBefore(
 			again: closings.get(id)!.again
 		};
 	});
-	// Of each finding the last word on it counts, in whichever visit it was said.
-	const last = new Map<string, At<Finding>>();
-	for (const { id } of [...visits].reverse())
-		for (const [finding, said] of arrivals.get(id)!.findings) last.set(finding, said);
 	const learned = [...standing]
 		.filter(([id]) => !closings.get(id)!.forgotten.has('settling'))
 		.flatMap(([, all]) => all.filter((act) => act.do === 'learned'))
@@ -76,8 +73,18 @@ export async function visitsBefore(
 			instrument,
 			finished.slice(0, COMPARED).map(({ id }) => id)
 		),
-		findings: [...last.values()].filter(({ state }) => state === 'open' || state === 'quoted')
+		findings: workLeft(visits.map(({ id }) => arrivals.get(id)!))
 	};
+}
+
+/**
+ * Work that was found and is still to do: of each finding the last word on it counts, in whichever visit it was said.
+ * @param arrivals of visits, newest first
+ */
+export function workLeft(arrivals: readonly Arrival[]): readonly At<Finding>[] {
+	const last = new Map<string, At<Finding>>();
+	for (const { findings } of [...arrivals].reverse()) for (const [finding, said] of findings) last.set(finding, said);
+	return [...last.values()].filter(({ state }) => state === 'open' || state === 'quoted');
 }
 
 /** Visits whose notes are compared from one to the next. */

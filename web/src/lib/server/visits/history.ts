@@ -18,9 +18,9 @@ import { curvesAmong } from '../db/stores/curves';
 import { isStrung, readStrings, type Instrument, type StrungInstrument } from '../db/stores/instruments';
 import { visitSoundersOf } from '../db/stores/summaries';
 import { listTemperaments } from '../db/stores/temperaments';
-import { visitsOf, type Visit } from '../db/stores/visits';
+import { visitsOfEach, type Visit } from '../db/stores/visits';
 import { keepSummariesOfVisits, keptSummaries } from '../db/stores/visitSummaries';
-import type { VisitSummary } from '../db/rows';
+import type { VisitSummary, VisitSummaryRow } from '../db/rows';
 import { knownByReading } from '../strings/known';
 
 /** A visit as the instrument's page shows it. */
@@ -35,12 +35,38 @@ export interface PastVisit extends VisitSummary {
 }
 
 /** Every visit of an instrument with what its report says, newest first; each against the plan it ended with. */
-export async function visitHistory(workshopId: string, instrument: Instrument): Promise<PastVisit[]> {
+export async function visitHistory(workshopId: string, instrument: Instrument): Promise<readonly PastVisit[]> {
+	return (await visitHistories(workshopId, [instrument])).get(instrument.id)!;
+}
+
+/** The same of many instruments. */
+export async function visitHistories(
+	workshopId: string,
+	instruments: readonly Instrument[]
+): Promise<ReadonlyMap<string, readonly PastVisit[]>> {
+	const ids = instruments.map(({ id }) => id);
 	const [visits, temperaments, kept] = await Promise.all([
-		visitsOf(workshopId, instrument.id),
+		visitsOfEach(workshopId, ids),
 		listTemperaments(workshopId),
-		keptSummaries(instrument.id)
+		keptSummaries(ids)
 	]);
+	const histories = new Map<string, readonly PastVisit[]>();
+	for (const instrument of instruments)
+		histories.set(
+			instrument.id,
+			await historyOf(workshopId, instrument, visits.get(instrument.id)!, temperaments, kept)
+		);
+	return histories;
+}
+
+/** From what is kept where that still holds; made anew where it does not, and kept. */
+async function historyOf(
+	workshopId: string,
+	instrument: Instrument,
+	visits: readonly Visit[],
+	temperaments: readonly StoredTemperament[],
+	kept: ReadonlyMap<string, VisitSummaryRow>
+): Promise<readonly PastVisit[]> {
 	const basis = basisOf(instrument);
 	const isKept = ({ id, seq }: Visit) => kept.get(id)?.seq === seq && kept.get(id)?.basis === basis;
 	const changed = visits.filter((visit) => !isKept(visit));

@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { page } from '$app/state';
+	import LocalNav from '$lib/ui/LocalNav.svelte';
 
 	let { children } = $props();
 	const views = [
@@ -10,29 +10,5 @@
 	];
 </script>
 
-<nav aria-label="Views of intervals">
-	{#each views as { href, label } (href)}
-		<a {href} aria-current={page.url.pathname === href ? 'page' : undefined}>{label}</a>
-	{/each}
-</nav>
+<LocalNav label="Views of intervals" places={views} />
 {@render children()}
-
-<style>
-	nav {
-		display: flex;
-		flex-wrap: wrap;
-		gap: 0 1.5rem;
-		margin-top: -0.75rem;
-		margin-bottom: 0.75rem;
-	}
-	a {
-		min-height: 44px;
-		display: flex;
-		align-items: center;
-		color: var(--soft);
-	}
-	a[aria-current] {
-		color: var(--felt);
-		font-weight: 700;
-	}
-</style>

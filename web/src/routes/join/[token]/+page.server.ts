@@ -27,6 +27,6 @@ export const actions = {
 		if (joined === 'taken') return setError(form as never, 'email', 'There is an account with that e-mail already.');
 		await startSession(cookies, url, joined.userId, request.headers.get('user-agent'));
 		await knowDevice(cookies, url, joined.userId);
-		redirect(303, '/instruments');
+		redirect(303, '/');
 	}
 } satisfies Actions;

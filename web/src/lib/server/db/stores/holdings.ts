@@ -23,12 +23,15 @@ const OUT: readonly { readonly table: string; readonly columns?: string; readonl
 	{ table: 'sittings', of: 'user_id IN (SELECT id FROM users WHERE workshop_id = :workshopId)' },
 	{ table: 'guest_places', of: 'user_id IN (SELECT id FROM users WHERE workshop_id = :workshopId)' },
 	{ table: 'places' },
+	{ table: 'ways' },
+	{ table: 'contacts' },
 	{ table: 'instruments' },
 	{ table: 'string_tables' },
 	{ table: 'tuning_curves' },
 	{ table: 'temperaments' },
 	{ table: 'counted_octaves' },
 	{ table: 'ensembles' },
+	{ table: 'bookings' },
 	{ table: 'visits' },
 	{ table: 'plan_versions' },
 	{ table: 'readings' },
@@ -70,6 +73,7 @@ const KEYS: Readonly<Record<string, readonly string[]>> = {
 	acts: ['visit_id', 'id'],
 	attachments: ['visit_id', 'id'],
 	reading_partials: ['visit_id', 'reading_id'],
+	ways: ['from_id', 'to_id'],
 	guest_places: ['user_id', 'place_id']
 };
 /**

@@ -38,7 +38,16 @@ export const isStrung = (instrument: Instrument): instrument is StrungInstrument
 
 export type InstrumentDetails = Omit<
 	InstrumentRow,
-	'id' | 'workshopId' | 'locationId' | 'createdAt' | 'stringing' | 'version' | 'shelf' | 'sought' | keyof Deletion
+	| 'id'
+	| 'workshopId'
+	| 'locationId'
+	| 'ownerId'
+	| 'createdAt'
+	| 'stringing'
+	| 'version'
+	| 'shelf'
+	| 'sought'
+	| keyof Deletion
 > &
 	TypedLocation;
 
@@ -133,7 +142,15 @@ export async function createInstrument(
 	const at = await locationFor(workshopId, { location, town, place }, transaction);
 	const fresh = { createdAt: new Date(), stringing: null, version: 0, deletedAt: null, deletedBy: null };
 	await database().models.instruments.create(
-		{ id, workshopId, locationId: at?.id ?? null, ...fresh, ...details, ...shelvedAs({ id, ...details }, at) },
+		{
+			id,
+			workshopId,
+			locationId: at?.id ?? null,
+			ownerId: null,
+			...fresh,
+			...details,
+			...shelvedAs({ id, ...details }, at)
+		},
 		{ transaction }
 	);
 	return id;

@@ -35,3 +35,9 @@ export async function stringTablesOf(workshopId: string, instrumentId: string, m
 		return { id, savedAt, strings };
 	});
 }
+
+/** The newest table of each instrument that has one. */
+export async function newestStringTables(workshopId: string): Promise<ReadonlyMap<string, StringLine[]>> {
+	const rows = await database().models.stringTables.findAll({ where: { workshopId }, order: [['savedAt', 'ASC']] });
+	return new Map(rows.map((row) => [row.get().instrumentId, row.get().strings]));
+}

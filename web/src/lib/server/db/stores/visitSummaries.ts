@@ -1,9 +1,9 @@
 import { database } from '../connection';
 import type { VisitSummaryRow } from '../rows';
 
-/** The summaries that are kept of an instrument's visits, as each was when it was made. */
-export async function keptSummaries(instrumentId: string): Promise<Map<string, VisitSummaryRow>> {
-	const rows = await database().models.visitSummaries.findAll({ where: { instrumentId } });
+/** The summaries that are kept of some instruments' visits, as each was when it was made. */
+export async function keptSummaries(instrumentIds: readonly string[]): Promise<Map<string, VisitSummaryRow>> {
+	const rows = await database().models.visitSummaries.findAll({ where: { instrumentId: [...instrumentIds] } });
 	return new Map(rows.map((row) => [row.get().visitId, row.get()]));
 }
 

@@ -1,4 +1,5 @@
 import { STRING_KINDS, type InstrumentKind, type PlanVersion, type Stage, type VisitLength } from '@fendrel/core';
+import { median, rollup } from 'd3-array';
 import { Op, QueryTypes, type Transaction, type WhereOptions } from 'sequelize';
 import { stretchOf, type Stretch } from '$lib/tuning/stretch';
 import { database } from '../connection';
@@ -56,11 +57,21 @@ export async function updateVisit(id: string, changes: Partial<VisitRow>, transa
 
 /** Newest first. */
 export async function visitsOf(workshopId: string, instrumentId: string): Promise<Visit[]> {
+	return (await visitsOfEach(workshopId, [instrumentId])).get(instrumentId)!;
+}
+
+/** The same of each of some instruments. */
+export async function visitsOfEach(
+	workshopId: string,
+	instrumentIds: readonly string[]
+): Promise<Map<string, Visit[]>> {
 	const rows = await database().models.visits.findAll({
-		where: { workshopId, instrumentId },
+		where: { workshopId, instrumentId: [...instrumentIds] },
 		order: [['startedAt', 'DESC']]
 	});
-	return rows.map((row) => visitOf(row.get()));
+	const of = new Map<string, Visit[]>(instrumentIds.map((id) => [id, []]));
+	for (const row of rows) of.get(row.get().instrumentId)!.push(visitOf(row.get()));
+	return of;
 }
 
 /** A visit as the list of visits shows it. */
@@ -161,4 +172,28 @@ export async function lastPlanOf(visitId: string): Promise<Pick<PlanVersion, 'in
 	const { planVersions } = database().models;
 	const row = await planVersions.findOne({ where: { visitId }, order: [['madeAt', 'DESC']] });
 	return row?.get();
+}
+
+/** Visits whose length tells how long the next will take, and what is no length of one: it was left open, or opened by mistake. */
+const RECENT = 6;
+const LENGTH = { least: 10, most: 480 } as const;
+
+/** Minutes that a visit to each instrument takes: the median of its newest ones, to five minutes. */
+export async function minutesByInstrument(workshopId: string): Promise<ReadonlyMap<string, number>> {
+	const rows = await database().sequelize.query<{ id: string; minutes: number }>(
+		`SELECT instrument_id AS id, minutes FROM (
+			SELECT instrument_id, TIMESTAMPDIFF(MINUTE, started_at, finished_at) AS minutes,
+				ROW_NUMBER() OVER (PARTITION BY instrument_id ORDER BY finished_at DESC) AS place
+			FROM visits
+			WHERE workshop_id = :workshopId AND deleted_at IS NULL AND finished_at IS NOT NULL
+				AND TIMESTAMPDIFF(MINUTE, started_at, finished_at) BETWEEN :least AND :most
+		) newest WHERE place <= :recent`,
+		{ type: QueryTypes.SELECT, replacements: { workshopId, recent: RECENT, ...LENGTH } }
+	);
+	const byInstrument = rollup(
+		rows,
+		(all) => median(all, ({ minutes }) => Number(minutes))!,
+		({ id }) => id
+	);
+	return new Map([...byInstrument].map(([id, minutes]) => [id, 5 * Math.round(minutes / 5)]));
 }

@@ -16,6 +16,7 @@ export const instrumentTables = (define: Define) => ({
 			id: key(),
 			workshopId: required(DataTypes.UUID),
 			locationId: { ...optional(DataTypes.UUID), field: 'place_id' },
+			ownerId: optional(DataTypes.UUID),
 			name: required(DataTypes.STRING(120)),
 			kind: required(DataTypes.STRING(20)),
 			maker: required(DataTypes.STRING(120)),

@@ -1,5 +1,5 @@
 import { DataTypes } from 'sequelize';
-import type { ChangeRow, GuestPlaceRow, InvitationRow, LocationRow, SessionRow, UserRow, WorkshopRow } from '../rows';
+import type { ChangeRow, GuestPlaceRow, InvitationRow, SessionRow, UserRow, WorkshopRow } from '../rows';
 import { DELETABLE, deletion, json, key, optional, required, TIME, type Define } from './columns';
 
 /** A workshop, who belongs to it, and where its instruments stand. */
@@ -57,11 +57,5 @@ export const workshopTables = (define: Define) => ({
 		expiresAt: required(TIME),
 		device: required(DataTypes.STRING(120)),
 		lastAt: optional(TIME)
-	}),
-	locations: define<LocationRow>('places', {
-		id: key(),
-		workshopId: required(DataTypes.UUID),
-		name: required(DataTypes.STRING(120)),
-		town: required(DataTypes.STRING(120))
 	})
 });

@@ -1,0 +1,4 @@
+import { dayJobs } from './day.jobs';
+import { serve } from './serve';
+
+serve(dayJobs);

@@ -1,0 +1,35 @@
+import { signedInOf } from '$lib/server/auth/guard';
+import { listContacts } from '$lib/server/db/stores/contacts';
+import { listInstruments } from '$lib/server/db/stores/instruments';
+import { knownWays, listPlaces } from '$lib/server/db/stores/locations';
+import { orNotFound } from '$lib/server/find';
+import { wayBetween, wayKey } from '$lib/places/ways';
+import type { PageServerLoad } from './$types';
+
+export const load = (async ({ locals, params }) => {
+	const { workshopId } = signedInOf(locals);
+	const [places, contacts, instruments, ways] = await Promise.all([
+		listPlaces(workshopId),
+		listContacts(workshopId, params.id),
+		listInstruments(workshopId),
+		knownWays(workshopId)
+	]);
+	const place = orNotFound(
+		places.find(({ id }) => id === params.id),
+		'place'
+	);
+	return {
+		place,
+		contacts,
+		places: places.map(({ id, name, town }) => ({ id, name, town })),
+		instruments: instruments
+			.filter(({ locationId }) => locationId === place.id)
+			.map(({ id, name, kind, maker }) => ({ id, name, kind, maker })),
+		ways: places
+			.filter(({ id }) => id !== place.id)
+			.map((other) => ({
+				...{ id: other.id, name: other.name, minutes: ways.get(wayKey(place.id, other.id)) ?? null },
+				estimated: wayBetween(place, other, new Map())
+			}))
+	};
+}) satisfies PageServerLoad;
