@@ -180,6 +180,7 @@ export * from './proving/counts';
 export * from './proving/countedBeats';
 export * from './drift/drift';
 export * from './drift/leaveAt';
+export * from './drift/strayPins';
 export * from './day/day';
 export * from './day/chooseDay';
 export * from './day/fillTime';

@@ -142,6 +142,9 @@ test('the diary: booked week by week, never twice, moved by keyboard and by hand
 	// A calendar reads it at an address of its own, without being signed in, until that is withdrawn.
 	const own = page.getByRole('region', { name: 'In your own calendar' });
 	await own.getByRole('button', { name: 'Make an address' }).click();
+	await expect(own.getByRole('alert')).toHaveText('Say which calendar reads there.');
+	await own.getByLabel('Which calendar reads it').fill('Telephone');
+	await own.getByRole('button', { name: 'Make an address' }).click();
 	const address = (await page.getByTestId('calendar').textContent())!;
 	const at = events(await (await request.get(address)).text())
 		.filter(({ summary }) => summary === 'Tide mill cottage upright')

@@ -18,7 +18,7 @@ const FILES = Number(process.env.FENDREL_SOAK_MINUTES ? 3000 : 60);
 
 const ROUTES = fileURLToPath(new URL('../src/routes', import.meta.url));
 /** For people who are not signed in. */
-const OPEN = new Set(['/signin', '/welcome', '/join/[token]', '/health', '/', '/signout']);
+const OPEN = new Set(['/signin', '/welcome', '/join/[token]', '/calendar/[token]', '/health', '/', '/signout']);
 const VERBS = ['GET', 'POST', 'PUT', 'PATCH', 'DELETE'] as const;
 
 interface Route {
@@ -101,6 +101,25 @@ test('no address is open to strangers or to another workshop, and nonsense is re
 	await expect(page.getByTestId('saved')).toHaveText('everything saved');
 	const [, visit] = /\/visits\/([^/]+)\//.exec(page.url())!;
 	const own = { temperament: '', attachment: randomUUID(), ensemble: randomUUID() };
+	const held = { place: randomUUID(), contact: randomUUID(), booking: randomUUID() };
+	const blank = { address: '', entry: '', latitude: null, longitude: null, fromHome: null, version: 0 };
+	const put = (path: string, data: object) => page.request.put(path, { data });
+	await put(`/api/places/${held.place}`, { name: 'Guarded upright house', town: '', ...blank });
+	await put(`/api/contacts/${held.contact}`, {
+		...{ name: 'Guarded upright owner', role: '', phone: '', email: '', note: '', locationId: null, version: 0 }
+	});
+	const { userId } = (await (await page.request.get('/api/me')).json()) as { userId: string };
+	const booked = await page.request.post('/api/bookings', {
+		data: {
+			bookings: [
+				{
+					...{ id: held.booking, userId, locationId: held.place, instruments: [], promised: '' },
+					...{ startsAt: '2031-01-01T09:00:00.000Z', minutes: 60, purpose: 'Guarded upright' }
+				}
+			]
+		}
+	});
+	expect(booked.status()).toBe(200);
 	const made = await page.request.post('/api/temperaments', {
 		data: {
 			draft: { name: 'Guarded temperament', tuning: { by: 'cents', offsets: Array(12).fill(0) } },
@@ -122,6 +141,10 @@ test('no address is open to strangers or to another workshop, and nonsense is re
 	const filled = (path: string) =>
 		path
 			.replace(/\/ensembles\/\[id\]/, `/ensembles/${own.ensemble}`)
+			.replace('/places/[id]', `/places/${held.place}`)
+			.replace('/contacts/[id]', `/contacts/${held.contact}`)
+			.replace('/bookings/[id]', `/bookings/${held.booking}`)
+			.replace('[address]', 'nobody-has-this')
 			.replace(/^(\/api)?\/visits\/\[id\]/, (start) => start.replace('[id]', visit))
 			.replace(/^(\/api)?\/instruments\/\[id\]/, (start) => start.replace('[id]', instrument))
 			.replace('[slug]', own.temperament)

@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { onShortDay, signed } from '$lib/ui/format';
 	import Drawing from './Drawing.svelte';
-	import { sectionRecord, type SectionVisit } from './sectionRecord';
+	import { sectionRecord, type ExpectedPitch, type SectionVisit } from './sectionRecord';
 	import ValueAxis from './ValueAxis.svelte';
 
 	interface Props {
@@ -9,11 +9,13 @@
 		/** Milliseconds since 1970. */
 		now: number;
 		height?: number;
+		/** Where the whole is expected to stand. */
+		ahead?: readonly ExpectedPitch[];
 	}
-	let { visits, now, height = 190 }: Props = $props();
+	let { visits, now, height = 190, ahead = [] }: Props = $props();
 	let width = $state(760);
 	const margin = { top: 8, right: 62, bottom: 22, left: 46 };
-	const chart = $derived(sectionRecord(visits, now, { width, height, margin }));
+	const chart = $derived(sectionRecord(visits, now, { width, height, margin }, ahead));
 	const said = $derived(
 		visits
 			.map(
@@ -47,6 +49,12 @@
 		zero
 	/>
 	{#each chart.xTicks as { x, label } (x)}<text {x} y={height - 5} text-anchor="middle">{label}</text>{/each}
+	{#if chart.expected}
+		<path class="band" d={chart.expected.band} />
+		<path class="expected" d={chart.expected.path} />
+		<line class="today" x1={chart.expected.x} x2={chart.expected.x} y1={margin.top} y2={height - margin.bottom} />
+		<text x={chart.expected.x + 4} y={margin.top + 10}>expected</text>
+	{/if}
 	{#each chart.lines as { id, path } (id)}<path d={path} class={id} />{/each}
 	{#each names as { id, y } (id)}<text x={width - margin.right + 6} {y}>{id}</text>{/each}
 	{#if chart.humidity}<path d={chart.humidity} class="humidity" />{/if}
@@ -61,6 +69,18 @@
 </Drawing>
 
 <style>
+	path.band {
+		fill: var(--ink);
+		stroke: none;
+		opacity: 0.12;
+	}
+	path.expected {
+		stroke-dasharray: 5 4;
+	}
+	.today {
+		stroke: var(--soft);
+		stroke-dasharray: 2 3;
+	}
 	path {
 		fill: none;
 		stroke: var(--ink);

@@ -1,6 +1,6 @@
 import { extent } from 'd3-array';
 import { scaleLinear, scaleUtc } from 'd3-scale';
-import { line } from 'd3-shape';
+import { area, line } from 'd3-shape';
 import type { Frame } from './frame';
 
 /** A visit by sections, in cents, and the air it was made in. */
@@ -16,18 +16,34 @@ export interface SectionVisit {
 	readonly humidity: number | undefined;
 }
 
+/** Where it is expected to stand: cents, with the band that holds two of three. */
+export interface ExpectedPitch {
+	readonly at: number;
+	readonly cents: number;
+	readonly error: number;
+}
+
 /** Height that the climate takes beneath. */
 const CLIMATE = 34;
 
 /** How sections moved from visit to visit: from what was left to what was found next. */
-export function sectionRecord(visits: readonly SectionVisit[], now: number, { width, height, margin }: Frame) {
+export function sectionRecord(
+	visits: readonly SectionVisit[],
+	now: number,
+	{ width, height, margin }: Frame,
+	ahead: readonly ExpectedPitch[] = []
+) {
 	const inOrder = [...visits].sort((a, b) => a.at - b.at);
 	const x = scaleUtc()
-		.domain([new Date(inOrder[0].at), new Date(Math.max(now, inOrder[inOrder.length - 1].at + 1))])
+		.domain([
+			new Date(inOrder[0].at),
+			new Date(Math.max(now, inOrder[inOrder.length - 1].at + 1, ahead.at(-1)?.at ?? 0))
+		])
 		.range([margin.left, width - margin.right]);
-	const figures = inOrder
-		.flatMap(({ sections }) => sections.flatMap(({ found, left }) => [found, left]))
-		.filter(isFigure);
+	const figures = [
+		...inOrder.flatMap(({ sections }) => sections.flatMap(({ found, left }) => [found, left])).filter(isFigure),
+		...ahead.flatMap(({ cents, error }) => [cents - error, cents + error])
+	];
 	const [low = 0, high = 0] = extent(figures) as [number, number];
 	const foot = height - margin.bottom - CLIMATE;
 	const y = scaleLinear()
@@ -49,8 +65,21 @@ export function sectionRecord(visits: readonly SectionVisit[], now: number, { wi
 		.range([height - margin.bottom, height - margin.bottom - CLIMATE + 8]);
 	const most = Math.max(2, Math.min(6, Math.floor(width / 120)));
 	const format = x.tickFormat(most);
+	const xOf = ({ at }: ExpectedPitch) => x(new Date(at));
 	return {
 		lines,
+		expected: ahead.length
+			? {
+					path: line(xOf, ({ cents }: ExpectedPitch) => y(cents))(ahead) ?? '',
+					band:
+						area(
+							xOf,
+							({ cents, error }: ExpectedPitch) => y(cents - error),
+							({ cents, error }: ExpectedPitch) => y(cents + error)
+						)(ahead) ?? '',
+					x: xOf(ahead[0])
+				}
+			: undefined,
 		humidity:
 			humid.length > 1
 				? line<SectionVisit>(

@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest';
+import { readClimate } from './climateCsv';
 import { readCards, writeCards } from './vcard';
 import { kilometres, wayBetween, wayKey, waysAmong } from './ways';
 
@@ -62,5 +63,38 @@ describe('contacts', () => {
 		expect(read[1]).toMatchObject({ name: 'Nobody', problem: 'email: That is no e-mail address.' });
 		expect(read[2].contact).toMatchObject({ name: 'Assembly Rooms' });
 		expect(readCards('name,telephone\nIda,1')).toBeUndefined();
+	});
+});
+
+describe('a logger’s series', () => {
+	it('is read as days, each the mean of its lines; what cannot be read is counted', () => {
+		const file = [
+			'Time;Temperature °C;Relative humidity %',
+			'14.07.2026 09:00;21,5;60',
+			'14.07.2026 21:00;19,5;64',
+			'2026-07-13 10:00;20;',
+			'31.02.2026;20;50',
+			'15.07.2026;hot;140'
+		].join('\n');
+		expect(readClimate(file)).toEqual({
+			...{ lines: 5, left: 2 },
+			days: [
+				{ day: '2026-07-13', temperature: 20, humidity: null },
+				{ day: '2026-07-14', temperature: 20.5, humidity: 62 }
+			]
+		});
+		expect(readClimate('date,temp (°F)\n2026-01-02,68')).toMatchObject({
+			days: [{ day: '2026-01-02', temperature: 20, humidity: null }]
+		});
+	});
+
+	it('is refused with what is wrong', () => {
+		expect(readClimate('a,b\n1,2')).toEqual({ problem: 'No column is headed as a date or time.' });
+		expect(readClimate('date,pressure\n2026-01-01,2')).toMatchObject({
+			problem: expect.stringContaining('temperature or humidity')
+		});
+		expect(readClimate('date,humidity\nyesterday,50')).toMatchObject({
+			problem: expect.stringContaining('No line has a date')
+		});
 	});
 });

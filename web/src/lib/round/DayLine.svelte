@@ -1,4 +1,5 @@
 <script lang="ts">
+	import type { ExpectedClimate } from '@fendrel/core';
 	import { capital } from '$lib/ui/format';
 	import { bookingTitle } from './diary/booking';
 	import type { DayBlock } from './dayLine';
@@ -22,6 +23,9 @@
 	const TEXT = { line: 18.5, top: 34 } as const;
 	const linesIn = (hours: number) => Math.max(1, Math.floor((hours * HOUR - TEXT.top) / TEXT.line));
 
+	const airWords = ({ humidity, temperature }: ExpectedClimate) =>
+		`air about ${humidity!.toFixed(0)} %${temperature === undefined ? '' : `, ${temperature.toFixed(0)} °C`}`;
+
 	/** What is known of it, in one line: why, how far one had come, what was promised. */
 	function about({ booking }: DayBlock): string {
 		const of = booking.named.flatMap(({ id }) => instruments.get(id) ?? []);
@@ -30,15 +34,13 @@
 		const climate = of.find((each) => each.climate?.humidity !== undefined)?.climate;
 		return [
 			booking.userId === me ? '' : booking.who,
-			booking.place,
-			booking.entry,
-			booking.purpose,
 			open ? `half done, ${open.set} set` : '',
+			booking.purpose,
 			booking.promised && `promised: ${booking.promised}`,
+			booking.entry,
+			booking.place,
 			of.length === 1 && one.findings.length ? `to do: ${one.findings.join('; ')}` : '',
-			climate
-				? `air about ${climate.humidity!.toFixed(0)} %${climate.temperature === undefined ? '' : `, ${climate.temperature.toFixed(0)} °C`}`
-				: ''
+			climate ? airWords(climate) : ''
 		]
 			.filter(Boolean)
 			.map((said) => `${capital(said)}.`)

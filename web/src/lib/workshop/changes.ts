@@ -25,6 +25,8 @@ export const CHANGES = {
 	'place kept': 'wrote down the place',
 	'place deleted': 'deleted the place',
 	'places merged': 'merged another place into',
+	'climate kept': 'kept a logger’s series of',
+	'climate forgotten': 'forgot the logger’s series of',
 	'contact kept': 'wrote down the contact',
 	'contact deleted': 'deleted the contact',
 	'contacts merged': 'merged another contact into',

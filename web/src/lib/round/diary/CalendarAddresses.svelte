@@ -2,21 +2,26 @@
 	import { invalidateAll } from '$app/navigation';
 	import { send, sent } from '$lib/device/send';
 	import { onTime } from '$lib/ui/format';
+	import { readerSchema, type CalendarReader } from './reader';
 
 	interface Props {
-		addresses: readonly { readonly id: string; readonly madeAt: Date; readonly readAt: Date | null }[];
+		addresses: readonly CalendarReader[];
 	}
 	let { addresses }: Props = $props();
 	let made = $state<string>();
+	let reader = $state('');
 	let copied = $state(false);
 	let problem = $state<string>();
 
-	async function open() {
-		const told = await send<{ token: string }>('POST', '/api/calendar');
+	async function open(event: SubmitEvent) {
+		event.preventDefault();
+		const checked = readerSchema.safeParse({ reader });
+		if (!checked.success) return (problem = checked.error.issues[0].message);
+		const told = await send<{ token: string }>('POST', '/api/calendar', checked.data);
 		problem = 'problem' in told ? told.problem : undefined;
 		if ('problem' in told) return;
 		made = `${location.origin}/calendar/${told.value.token}.ics`;
-		copied = false;
+		[copied, reader] = [false, ''];
 		await invalidateAll();
 	}
 	async function withdraw(id: string) {
@@ -44,17 +49,28 @@
 			>
 		</p>
 	{/if}
-	{#each addresses as { id, madeAt, readAt } (id)}
+	{#each addresses as { id, reader: by, madeAt, readAt } (id)}
 		<p class="row">
 			<span
-				>Made {onTime(new Date(madeAt))}<span class="soft"
-					>{readAt ? `, read last ${onTime(new Date(readAt))}` : ', not read yet'}</span
+				>{by}
+				<span class="soft"
+					>made {onTime(new Date(madeAt))}{readAt ? `, read last ${onTime(new Date(readAt))}` : ', not read yet'}</span
 				></span
 			>
 			<button class="choice" onclick={() => withdraw(id)}>Withdraw</button>
 		</p>
 	{/each}
-	<button class="btn preset-outlined-surface-300-700" onclick={open}>Make an address</button>
+	<form onsubmit={open}>
+		<label class="field"
+			><span>Which calendar reads it</span><input
+				class="input"
+				placeholder="Telephone"
+				maxlength="60"
+				bind:value={reader}
+			/></label
+		>
+		<button class="btn preset-outlined-surface-300-700">Make an address</button>
+	</form>
 	{#if problem}<p class="problem" role="alert">{problem}</p>{/if}
 </section>
 
@@ -64,6 +80,12 @@
 		gap: 0.6rem;
 		justify-items: start;
 		margin-top: 2rem;
+	}
+	form {
+		display: flex;
+		flex-wrap: wrap;
+		gap: 0.6rem;
+		align-items: end;
 	}
 	.row {
 		display: flex;

@@ -6,11 +6,12 @@
 	import CalendarAddresses from './CalendarAddresses.svelte';
 	import DiaryCalendar from './DiaryCalendar.svelte';
 	import type { DiaryGround } from './ground';
+	import type { CalendarReader } from './reader';
 
 	interface Props {
 		bookings: readonly ToldBooking[];
 		ground: DiaryGround;
-		addresses: readonly { readonly id: string; readonly madeAt: Date; readonly readAt: Date | null }[];
+		addresses: readonly CalendarReader[];
 		/** The day that is looked at, and what a new booking is for. */
 		date: Date;
 		instruments: readonly string[];

@@ -35,6 +35,7 @@ export const ASKS: Readonly<Record<string, Asks>> = {
 	'/api/ensembles/[id=uuid]': { PUT: 'work', DELETE: 'decide' },
 	'/api/places/[id=uuid]': { PUT: 'work', DELETE: 'decide' },
 	'/api/places/[id=uuid]/merge': { POST: 'decide' },
+	'/api/places/[id=uuid]/climate': { PUT: 'work', DELETE: 'work' },
 	'/api/places/[id=uuid]/way': { PUT: 'work' },
 	'/api/contacts': { POST: 'work', DELETE: 'work' },
 	'/api/contacts/[id=uuid]': { PUT: 'work', DELETE: 'work' },

@@ -28,6 +28,7 @@ import * as freeReeds from './migrations/0023-free-reeds';
 import * as frets from './migrations/0024-frets';
 import * as ensembles from './migrations/0025-ensembles';
 import * as diary from './migrations/0026-diary';
+import * as placeClimate from './migrations/0027-place-climate';
 import * as shownPractice from './migrations/0022-shown-practice';
 
 const MIGRATIONS = [
@@ -56,7 +57,8 @@ const MIGRATIONS = [
 	{ name: '0023-free-reeds', ...freeReeds },
 	{ name: '0024-frets', ...frets },
 	{ name: '0025-ensembles', ...ensembles },
-	{ name: '0026-diary', ...diary }
+	{ name: '0026-diary', ...diary },
+	{ name: '0027-place-climate', ...placeClimate }
 ];
 
 /** @param hold asked before each step */

@@ -138,6 +138,16 @@ export interface WayRow {
 	toId: string;
 	minutes: number;
 }
+/** The air at a place on a day, by its logger. */
+export interface PlaceClimateRow {
+	workshopId: string;
+	locationId: string;
+	/** "2026-07-14" */
+	day: string;
+	/** Degrees Celsius; per cent of relative humidity. */
+	temperature: number | null;
+	humidity: number | null;
+}
 export interface ContactRow {
 	id: string;
 	workshopId: string;
@@ -172,6 +182,8 @@ export interface CalendarLinkRow {
 	tokenHash: string;
 	workshopId: string;
 	userId: string;
+	/** What reads there: "telephone". */
+	reader: string;
 	madeAt: Date;
 	readAt: Date | null;
 }

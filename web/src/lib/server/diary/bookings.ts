@@ -67,9 +67,7 @@ export function changeBooking(
 /** @param rest all of its series from then on, too */
 export function cancelBooking(who: Who, id: string, rest: boolean): Promise<void> {
 	return inTransaction(async (transaction) => {
-		const booking = await getBooking(who.workshopId, id, transaction);
-		// Gone already: that is what was asked for.
-		if (!booking) return;
+		const booking = orNotFound(await getBooking(who.workshopId, id, transaction), 'booking');
 		const all =
 			rest && booking.seriesId
 				? await restOfSeries(who.workshopId, booking.seriesId, new Date(booking.startsAt), transaction)

@@ -67,11 +67,11 @@ export async function calendarAt(token: string, now: Date): Promise<string | und
 /** Somebody's addresses, without their secrets. */
 export async function calendarAddresses({ userId }: Who) {
 	const links = await calendarLinksOf(userId);
-	return links.map(({ tokenHash, madeAt, readAt }) => ({ id: tokenHash.slice(0, 16), madeAt, readAt }));
+	return links.map(({ tokenHash, reader, madeAt, readAt }) => ({ id: tokenHash.slice(0, 16), reader, madeAt, readAt }));
 }
 
-/** Makes an address. @returns its secret, which is told this once */
-export function openCalendar(who: Who): Promise<{ readonly token: string }> {
+/** Makes an address for one reader. @returns its secret, which is told this once */
+export function openCalendar(who: Who, reader: string): Promise<{ readonly token: string }> {
 	return inTransaction(async (transaction) => {
 		const links = await calendarLinksOf(who.userId);
 		if (links.length >= MOST_LINKS)
@@ -79,7 +79,7 @@ export function openCalendar(who: Who): Promise<{ readonly token: string }> {
 		const token = randomBytes(24).toString('base64url');
 		const { workshopId, userId } = who;
 		await saveCalendarLink(
-			{ tokenHash: digest(token), workshopId, userId, madeAt: new Date(), readAt: null },
+			{ tokenHash: digest(token), workshopId, userId, reader, madeAt: new Date(), readAt: null },
 			transaction
 		);
 		await noteChange(who, { what: 'calendar opened', subjectId: userId, name: await nameOf(who) }, transaction);

@@ -81,7 +81,7 @@ describe('the diary', () => {
 		const instrument = await newInstrument(me.workshopId, details('Cottage, upright'));
 		const one = draft(me.userId, '14T09:00', 90, { locationId: place, instruments: [instrument], promised: 'A price' });
 		await book(me, [one]);
-		const { token } = await openCalendar(me);
+		const { token } = await openCalendar(me, 'Telephone');
 		const read = async () => {
 			const file = await calendarAt(token, new Date('2026-07-10T00:00:00Z'));
 			return file === undefined

@@ -94,11 +94,12 @@ async function keep(who: Who, id: string, draft: ContactDraft, transaction: Tran
 	return { version };
 }
 
+/** @throws 404 where one of them is not there */
 export function removeContacts(who: Who, ids: readonly string[]): Promise<void> {
 	return inTransaction(async (transaction) => {
 		for (const id of ids) {
-			const contact = await getContact(who.workshopId, id, transaction);
-			if (contact) await noteChange(who, { what: 'contact deleted', subjectId: id, name: contact.name }, transaction);
+			const { name } = orNotFound(await getContact(who.workshopId, id, transaction), 'contact');
+			await noteChange(who, { what: 'contact deleted', subjectId: id, name }, transaction);
 		}
 		await deleteContacts(who.workshopId, ids, transaction);
 	});

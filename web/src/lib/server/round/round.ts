@@ -1,32 +1,20 @@
-import {
-	arrivalOf,
-	BLANK_BRIEF,
-	closingOf,
-	expectedClimate,
-	fallsDue,
-	fitDrift,
-	isArrivalAct,
-	isClosingAct,
-	type Drift,
-	type DriftSeries,
-	type ExpectedClimate
-} from '@fendrel/core';
-import { addDays, format, parseISO } from 'date-fns';
+import { BLANK_BRIEF, expectedClimate, fallsDue, fitDrift, type Drift, type ExpectedClimate } from '@fendrel/core';
+import { parseISO } from 'date-fns';
 import type { StringLine } from '$lib/instruments/scale/stringLine';
 import { bringFor } from '$lib/round/bring';
-import { AHEAD, DAY, driftWords, STEP, type RoundInstrument } from '$lib/round/round';
+import { AHEAD, DAY, STEP, type RoundInstrument } from '$lib/round/round';
 import { dueReason } from '$lib/settings/dueReason';
 import type { Settings } from '$lib/settings/settings';
 import { groupsCounted } from '$lib/tuning/kinds';
 import { settingsOf } from '../db/stores/accounts';
-import { isStrung, listInstruments, type Instrument } from '../db/stores/instruments';
-import { actsOfVisits } from '../db/stores/record';
+import { loggedAir } from '../db/stores/placeClimate';
+import { isStrung, listInstruments } from '../db/stores/instruments';
 import { newestStringTables } from '../db/stores/stringTables';
 import { minutesByInstrument } from '../db/stores/visits';
 import { workLeft } from '../visits/before';
 import { workshopPace } from '../visits/pace';
-import { standingActs } from '../visits/standingActs';
-import { visitHistories, type PastVisit } from '../visits/history';
+import { explained } from './instrumentDrift';
+import { airAt, seriesOf, toldVisits, type Told } from './told';
 
 /** Every instrument that somebody may see: what falls due, and how it drifts. */
 export async function roundOf(
@@ -37,89 +25,28 @@ export async function roundOf(
 	const settings = await settingsOf(workshopId);
 	const [all, pace] = await Promise.all([listInstruments(workshopId), workshopPace(workshopId, settings.minutes)]);
 	const instruments = all.filter(({ locationId }) => !places || (locationId !== null && places.includes(locationId)));
-	const [histories, lengths, tables] = await Promise.all([
-		visitHistories(workshopId, instruments),
+	const [told, lengths, tables, air] = await Promise.all([
+		toldVisits(workshopId, instruments, now),
 		minutesByInstrument(workshopId),
-		newestStringTables(workshopId)
+		newestStringTables(workshopId),
+		loggedAir(workshopId)
 	]);
-	const acts = await actsOfVisits(
-		workshopId,
-		[...histories.values()].flatMap((visits) => visits.map(({ id }) => id)),
-		['brief', 'climate', 'finding', 'again', 'takeBack']
-	);
-	const told = instruments.map((instrument) => {
-		// Seen from an earlier day, what came after it is not known.
-		const past = histories.get(instrument.id)!.filter(({ startedAt }) => startedAt.getTime() <= now + DAY);
-		const visits = past.map((visit) => {
-			const standing = standingActs(acts.get(visit.id) ?? []);
-			return {
-				visit,
-				arrival: arrivalOf(standing.filter(isArrivalAct)),
-				closing: closingOf(standing.filter(isClosingAct))
-			};
-		});
-		return { instrument, visits };
-	});
 	// Reeds move by use, and pegs are turned every day: what is fitted is what strings on pins do.
 	const drifts = fitDrift(
-		told.flatMap(({ instrument, visits }) => (isStrung(instrument) ? [seriesOf(instrument, visits)] : []))
+		told.flatMap(({ instrument, visits }) => (isStrung(instrument) ? [seriesOf({ instrument, visits }, air)] : []))
 	);
 	const usual = pace.tariff.visit + pace.tariff.tuning;
 	return told.map(({ instrument, visits }) =>
 		inRound(
 			{
 				...{ instrument, visits, settings, now, minutes: lengths.get(instrument.id) ?? usual },
-				climate: expectedClimate(airAt(told, instrument), now),
+				climate: expectedClimate(airAt(told, instrument, air), now),
 				lines: tables.get(instrument.id) ?? []
 			},
 			drifts.get(instrument.id)
 		)
 	);
 }
-
-interface ToldVisit {
-	readonly visit: PastVisit;
-	readonly arrival: ReturnType<typeof arrivalOf>;
-	readonly closing: ReturnType<typeof closingOf>;
-}
-
-interface Told {
-	readonly instrument: Instrument;
-	/** Newest first. */
-	readonly visits: readonly ToldVisit[];
-}
-
-/** What was read of the air where an instrument stands, at any instrument there. */
-const airAt = (told: readonly Told[], { id, locationId }: Instrument) =>
-	told
-		.filter(({ instrument }) => (locationId ? instrument.locationId === locationId : instrument.id === id))
-		.flatMap(({ visits }) =>
-			visits.flatMap(({ visit, arrival: { climate } }) =>
-				climate
-					? [
-							{
-								at: visit.startedAt.getTime(),
-								...{ temperature: climate.temperature ?? undefined, humidity: climate.humidity ?? undefined }
-							}
-						]
-					: []
-			)
-		);
-
-/** Instruments of a house and a kind drift alike; one that stands nowhere is by itself. */
-const seriesOf = ({ id, kind, locationId }: Instrument, visits: readonly ToldVisit[]): DriftSeries => ({
-	...{ id, group: `${locationId ?? id} ${kind}` },
-	visits: [...visits].reverse().flatMap(({ visit, arrival }) =>
-		visit.found === undefined || !visit.finishedAt
-			? []
-			: [
-					{
-						...{ at: visit.startedAt.getTime(), found: visit.found, left: visit.left },
-						humidity: arrival.climate?.humidity ?? undefined
-					}
-				]
-	)
-});
 
 interface Ground extends Told {
 	readonly settings: Settings;
@@ -161,8 +88,3 @@ const short = ({ cents, error }: { readonly cents: number; readonly error: numbe
 	cents: Number(cents.toFixed(2)),
 	error: Number(error.toFixed(2))
 });
-
-function explained({ causes }: Drift, now: number): string {
-	const year = new Date(new Date(now).getUTCFullYear(), 0, 1);
-	return driftWords(causes.trend.cents, causes.humidity, causes.wave, format(addDays(year, causes.highest), 'MMMM'));
-}

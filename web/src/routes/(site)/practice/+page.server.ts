@@ -14,6 +14,7 @@ import {
 	showsPractice,
 	sittingsOf
 } from '$lib/server/db/stores/sittings';
+import { ownSteadiness } from '$lib/server/visits/betweenVisits';
 import { sentForm } from '$lib/server/sentForm';
 import { keepSettingsOf } from '$lib/server/workshop/settings';
 import type { Settings } from '$lib/settings/settings';
@@ -39,6 +40,7 @@ export const load = (async ({ locals, url }) => {
 	return {
 		...{ progress: all, practised: ear, taken, shows, shown, of, now, proposal: proposal(all, now) },
 		...{ left: measuredEar(all).left, unisons: unisons as Record<VisitPurpose, number> },
+		steadiness: await ownSteadiness(workshopId, whose),
 		mayDecide: mayDo(role, 'decide')
 	};
 }) satisfies PageServerLoad;

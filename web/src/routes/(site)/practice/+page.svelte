@@ -6,6 +6,7 @@
 	import DrillSection from '$lib/practice/DrillSection.svelte';
 	import EarTaken from '$lib/practice/EarTaken.svelte';
 	import { handOverSittings } from '$lib/practice/keptSittings';
+	import OwnSteadiness from '$lib/practice/OwnSteadiness.svelte';
 	import UnisonTaken from '$lib/practice/UnisonTaken.svelte';
 	import TodayPanel from '$lib/practice/TodayPanel.svelte';
 	import { ask } from '$lib/ui/address';
@@ -82,6 +83,7 @@
 		</form>
 	</footer>
 {/if}
+<OwnSteadiness registers={data.steadiness} />
 
 <style>
 	header,

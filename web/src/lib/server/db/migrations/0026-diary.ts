@@ -45,8 +45,8 @@ export async function up(db: QueryInterface): Promise<void> {
 	await run(
 		db,
 		`CREATE TABLE IF NOT EXISTS calendar_links (
-			token_hash CHAR(64) NOT NULL PRIMARY KEY, workshop_id ${ID} NOT NULL, user_id ${ID} NOT NULL, made_at DATETIME(3) NOT NULL,
-			read_at DATETIME(3) NULL, INDEX calendar_links_user (user_id),
+			token_hash CHAR(64) NOT NULL PRIMARY KEY, workshop_id ${ID} NOT NULL, user_id ${ID} NOT NULL, reader VARCHAR(60) NOT NULL,
+			made_at DATETIME(3) NOT NULL, read_at DATETIME(3) NULL, INDEX calendar_links_user (user_id),
 			CONSTRAINT calendar_links_of FOREIGN KEY (workshop_id) REFERENCES workshops (id) ON DELETE CASCADE,
 			CONSTRAINT calendar_links_who FOREIGN KEY (user_id) REFERENCES users (id) ON DELETE CASCADE)`
 	);

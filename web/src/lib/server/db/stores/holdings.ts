@@ -24,6 +24,7 @@ const OUT: readonly { readonly table: string; readonly columns?: string; readonl
 	{ table: 'guest_places', of: 'user_id IN (SELECT id FROM users WHERE workshop_id = :workshopId)' },
 	{ table: 'places' },
 	{ table: 'ways' },
+	{ table: 'place_climate' },
 	{ table: 'contacts' },
 	{ table: 'instruments' },
 	{ table: 'string_tables' },
@@ -74,6 +75,7 @@ const KEYS: Readonly<Record<string, readonly string[]>> = {
 	attachments: ['visit_id', 'id'],
 	reading_partials: ['visit_id', 'reading_id'],
 	ways: ['from_id', 'to_id'],
+	place_climate: ['place_id', 'day'],
 	guest_places: ['user_id', 'place_id']
 };
 /**

@@ -1,5 +1,5 @@
 import { DataTypes } from 'sequelize';
-import type { BookingRow, CalendarLinkRow, ContactRow, LocationRow, WayRow } from '../rows';
+import type { BookingRow, CalendarLinkRow, ContactRow, LocationRow, PlaceClimateRow, WayRow } from '../rows';
 import { json, key, optional, required, TIME, type Define } from './columns';
 
 /** Where instruments stand, who is rung up, and when somebody goes there. */
@@ -21,6 +21,13 @@ export const diaryTables = (define: Define) => ({
 		fromId: key(),
 		toId: key(),
 		minutes: required(DataTypes.INTEGER)
+	}),
+	placeClimate: define<PlaceClimateRow>('place_climate', {
+		workshopId: required(DataTypes.UUID),
+		locationId: { ...key(), field: 'place_id' },
+		day: { type: DataTypes.DATEONLY, primaryKey: true, allowNull: false },
+		temperature: optional(DataTypes.DOUBLE),
+		humidity: optional(DataTypes.DOUBLE)
 	}),
 	contacts: define<ContactRow>('contacts', {
 		id: key(),
@@ -52,6 +59,7 @@ export const diaryTables = (define: Define) => ({
 		tokenHash: { type: DataTypes.CHAR(64), primaryKey: true, allowNull: false },
 		workshopId: required(DataTypes.UUID),
 		userId: required(DataTypes.UUID),
+		reader: required(DataTypes.STRING(60)),
 		madeAt: required(TIME),
 		readAt: optional(TIME)
 	})

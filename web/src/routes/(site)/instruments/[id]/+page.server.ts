@@ -1,12 +1,15 @@
 import { fail, redirect } from '@sveltejs/kit';
 import { z } from 'zod';
 import { instrumentSchema, visitSchema } from '$lib/account/peopleForms';
+import type { VisitBefore } from '$lib/device/books';
 import { signedInOf, workshopOf } from '$lib/server/auth/guard';
-import { readStrings } from '$lib/server/db/stores/instruments';
+import { isStrung, readStrings } from '$lib/server/db/stores/instruments';
 import { instrumentOr404 } from '$lib/server/find';
+import { instrumentDrift } from '$lib/server/round/instrumentDrift';
 import { sentForm } from '$lib/server/sentForm';
 import { deleteInstrument, deleteVisit } from '$lib/server/workshop/deletion';
 import { visitsBefore } from '$lib/server/visits/before';
+import { strayPinsOf } from '$lib/server/visits/betweenVisits';
 import { visitHistory } from '$lib/server/visits/history';
 import type { Actions, PageServerLoad } from './$types';
 
@@ -14,6 +17,11 @@ import type { Actions, PageServerLoad } from './$types';
 const PAGE = 25;
 const COMPARED = 200;
 const asked = z.object({ after: z.coerce.number().int().min(0).max(1e5).catch(0) });
+
+/** When it is tuned again, as was agreed at the last visit. */
+function nextOf([last]: readonly VisitBefore[]): number | undefined {
+	return last?.again ? Date.parse(last.again.on) : undefined;
+}
 
 export const load = (async ({ locals, params, url }) => {
 	const workshopId = workshopOf(locals);
@@ -41,7 +49,9 @@ export const load = (async ({ locals, params, url }) => {
 		/** The days that any two can be compared of. */
 		days: finished.slice(0, COMPARED).map(({ id, startedAt }) => ({ id, startedAt })),
 		history,
-		findings: findings ?? []
+		findings: findings ?? [],
+		stray: isStrung(instrument) ? await strayPinsOf(workshopId, instrument.id) : [],
+		drift: isStrung(instrument) ? await instrumentDrift(workshopId, instrument, Date.now(), nextOf(history)) : undefined
 	};
 }) satisfies PageServerLoad;
 

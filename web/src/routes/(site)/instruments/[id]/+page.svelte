@@ -3,6 +3,8 @@
 	import { formatDistanceToNow } from 'date-fns';
 	import SectionRecord from '$lib/charts/SectionRecord.svelte';
 	import CompareForm from '$lib/instruments/CompareForm.svelte';
+	import DriftAbout from '$lib/instruments/DriftAbout.svelte';
+	import StrayPins from '$lib/instruments/StrayPins.svelte';
 	import OpenFindings from '$lib/instruments/OpenFindings.svelte';
 	import { mayDo } from '$lib/workshop/roles';
 	import ConfirmForm from '$lib/ui/ConfirmForm.svelte';
@@ -104,6 +106,7 @@
 		</dl>
 		{#if instrument.notes}<p class="notes">{instrument.notes}</p>{/if}
 		<OpenFindings findings={data.findings} />
+		<StrayPins pins={data.stray} />
 	</aside>
 	<div class="record">
 		{#if instrument.reeds}
@@ -121,7 +124,8 @@
 				<b>How did it keep its pitch?</b>
 				<span>cents from A4 = {inHz(instrument.usualA4)} Hz by section; below: humidity</span>
 			</h2>
-			<SectionRecord visits={sections} now={Date.now()} height={230} />
+			<SectionRecord visits={sections} now={Date.now()} height={250} ahead={data.drift?.ahead} />
+			{#if data.drift}<DriftAbout drift={data.drift} />{/if}
 		{/if}
 		{#if data.finished}
 			<h2>{counted(data.finished, 'visit')}</h2>

@@ -2,17 +2,19 @@ import { signedInOf } from '$lib/server/auth/guard';
 import { listContacts } from '$lib/server/db/stores/contacts';
 import { listInstruments } from '$lib/server/db/stores/instruments';
 import { knownWays, listPlaces } from '$lib/server/db/stores/locations';
+import { climateSpan } from '$lib/server/db/stores/placeClimate';
 import { orNotFound } from '$lib/server/find';
 import { wayBetween, wayKey } from '$lib/places/ways';
 import type { PageServerLoad } from './$types';
 
 export const load = (async ({ locals, params }) => {
 	const { workshopId } = signedInOf(locals);
-	const [places, contacts, instruments, ways] = await Promise.all([
+	const [places, contacts, instruments, ways, air] = await Promise.all([
 		listPlaces(workshopId),
 		listContacts(workshopId, params.id),
 		listInstruments(workshopId),
-		knownWays(workshopId)
+		knownWays(workshopId),
+		climateSpan(workshopId, params.id)
 	]);
 	const place = orNotFound(
 		places.find(({ id }) => id === params.id),
@@ -21,6 +23,7 @@ export const load = (async ({ locals, params }) => {
 	return {
 		place,
 		contacts,
+		air,
 		places: places.map(({ id, name, town }) => ({ id, name, town })),
 		instruments: instruments
 			.filter(({ locationId }) => locationId === place.id)

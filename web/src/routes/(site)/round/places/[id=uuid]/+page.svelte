@@ -1,5 +1,6 @@
 <script lang="ts">
 	import { goto, invalidateAll } from '$app/navigation';
+	import ClimateImport from '$lib/places/ClimateImport.svelte';
 	import ContactList from '$lib/places/ContactList.svelte';
 	import MergePlace from '$lib/places/MergePlace.svelte';
 	import PlaceForm from '$lib/places/PlaceForm.svelte';
@@ -31,6 +32,7 @@
 	<div>
 		<ContactList contacts={data.contacts} places={data.places} at={place.id} onchange={() => invalidateAll()} />
 		{#key place.id}<WayTable {place} ways={data.ways} onchange={() => invalidateAll()} />{/key}
+		<ClimateImport {place} span={data.air} onchange={() => invalidateAll()} />
 		{#if mayDo(data.signedIn.role, 'decide')}
 			<MergePlace {place} places={data.places} ongone={(to) => goto(`/round/places/${to}`, { invalidateAll: true })} />
 		{/if}
