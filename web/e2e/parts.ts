@@ -256,6 +256,8 @@ export async function joined(browser: Browser, owner: Page, name: string, role: 
 	await expect(page.getByText('Use at least 10 characters.')).toBeVisible();
 	await page.getByLabel(/^Password/).fill('a password of theirs');
 	await page.getByRole('button', { name: 'Join' }).click();
+	await expect(page.getByRole('button', { name: 'Sign out' })).toBeVisible();
+	await page.goto('/instruments');
 	await expect(page.getByRole('heading', { name: /in your care/ })).toBeVisible();
 	// It works once.
 	const late = await (await browser.newContext()).newPage();
