@@ -34,6 +34,7 @@ export const CHANGES = {
 	'calendar closed': 'withdrew an address for the calendar of',
 	'settings changed': 'changed what the workshop decides',
 	'listening changed': 'changed how the workshop listens',
+	'workshop taken in': 'took in all of the workshop',
 	'user invited': 'made a link for a new',
 	'invitation withdrawn': 'withdrew the link for a new',
 	'user joined': 'joined as',

@@ -29,6 +29,7 @@ import * as frets from './migrations/0024-frets';
 import * as ensembles from './migrations/0025-ensembles';
 import * as diary from './migrations/0026-diary';
 import * as placeClimate from './migrations/0027-place-climate';
+import * as importParts from './migrations/0028-import-parts';
 import * as shownPractice from './migrations/0022-shown-practice';
 
 const MIGRATIONS = [
@@ -58,7 +59,8 @@ const MIGRATIONS = [
 	{ name: '0024-frets', ...frets },
 	{ name: '0025-ensembles', ...ensembles },
 	{ name: '0026-diary', ...diary },
-	{ name: '0027-place-climate', ...placeClimate }
+	{ name: '0027-place-climate', ...placeClimate },
+	{ name: '0028-import-parts', ...importParts }
 ];
 
 /** @param hold asked before each step */

@@ -177,6 +177,14 @@ export interface BookingRow {
 	version: number;
 	changedAt: Date;
 }
+/** A part of a file that is taken in once all of them are there. */
+export interface ImportPartRow {
+	userId: string;
+	importId: string;
+	part: number;
+	text: string;
+	at: Date;
+}
 /** An address at which somebody's calendar reads what is booked. */
 export interface CalendarLinkRow {
 	tokenHash: string;

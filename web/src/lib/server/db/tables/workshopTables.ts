@@ -1,5 +1,5 @@
 import { DataTypes } from 'sequelize';
-import type { ChangeRow, GuestPlaceRow, InvitationRow, SessionRow, UserRow, WorkshopRow } from '../rows';
+import type { ChangeRow, GuestPlaceRow, ImportPartRow, InvitationRow, SessionRow, UserRow, WorkshopRow } from '../rows';
 import { DELETABLE, deletion, json, key, optional, required, TIME, type Define } from './columns';
 
 /** A workshop, who belongs to it, and where its instruments stand. */
@@ -39,6 +39,13 @@ export const workshopTables = (define: Define) => ({
 		madeBy: optional(DataTypes.UUID),
 		madeAt: required(TIME),
 		expiresAt: required(TIME)
+	}),
+	importParts: define<ImportPartRow>('import_parts', {
+		userId: key(),
+		importId: key(),
+		part: { type: DataTypes.INTEGER, primaryKey: true, allowNull: false },
+		text: required(DataTypes.TEXT('long')),
+		at: required(TIME)
 	}),
 	changes: define<ChangeRow>('changes', {
 		id: key(),

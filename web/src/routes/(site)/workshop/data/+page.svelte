@@ -1,4 +1,6 @@
 <script lang="ts">
+	import { invalidateAll } from '$app/navigation';
+	import WorkshopImport from '$lib/account/WorkshopImport.svelte';
 	import { mayDo } from '$lib/workshop/roles';
 	import type { Holdings } from '$lib/workshop/holdings';
 
@@ -69,6 +71,7 @@
 		</p>
 		{#if governs}
 			<p><a class="btn preset-outlined-surface-300-700" href="/api/workshop/export" download>Download all of it</a></p>
+			<WorkshopImport ondone={() => invalidateAll()} />
 		{/if}
 		<p>
 			On the server itself, <code>npm run backup</code> writes everything into one file, and

@@ -1,5 +1,5 @@
 import { workshopOf } from '$lib/server/auth/guard';
-import { linesOf } from '$lib/server/db/stores/holdings';
+import { linesOf } from '$lib/server/transfer/linesOf';
 
 /** Everything of the workshop, as lines of JSON. */
 export function GET({ locals }) {
