@@ -38,7 +38,7 @@ async function furnished(): Promise<{ me: SignedIn; instrumentId: string; lines:
 	await keepPlace(me, place, { name: 'The hall', town: 'Saltmarsh', entry: 'Key “under” the pot\n', ...blank });
 	const instrumentId = await newInstrument(me.workshopId, details('Köln \\ upright'));
 	const visitId = await beginVisit(me, instrumentId);
-	const one = reading({ note: 69, pitch: 438.123456789012345, inharmonicity: 4.2e-4 });
+	const one = reading({ note: 69, pitch: 438.1234567890123, inharmonicity: 4.2e-4 });
 	await hand(me, visitId, [one, accept(one)]);
 	await keepContact(me, uuid(), {
 		name: 'Ida',
