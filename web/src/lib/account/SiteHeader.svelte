@@ -1,5 +1,7 @@
 <script lang="ts">
+	import Search from '@lucide/svelte/icons/search';
 	import { page } from '$app/state';
+	import SavePictures from '$lib/ui/SavePictures.svelte';
 	import { mayDo, type Role } from '$lib/workshop/roles';
 	import { signedOutHere } from '$lib/device/owner';
 	import LookSwitch from '$lib/ui/LookSwitch.svelte';
@@ -36,6 +38,9 @@
 	</nav>
 	<div class="who">
 		<a class="soft workshop" href="/account" title="Your account">{workshop}</a>
+		{#if mayDo(role, 'work')}<a class="icon" href="/search" aria-label="Find in everything"><Search size={18} /></a
+			>{/if}
+		<SavePictures />
 		<LookSwitch />
 		<form method="POST" action="/signout" onsubmit={leave}><button class="leave">Sign out</button></form>
 	</div>
@@ -80,6 +85,14 @@
 		display: flex;
 		align-items: center;
 		gap: 0.75rem;
+	}
+	.icon {
+		display: inline-flex;
+		align-items: center;
+		justify-content: center;
+		min-height: 44px;
+		min-width: 36px;
+		color: var(--soft);
 	}
 	.leave {
 		min-height: 44px;

@@ -2,6 +2,7 @@
 export const CHANGES = {
 	'instrument added': 'added the instrument',
 	'instrument changed': 'changed the instrument',
+	'instrument moved': 'moved, or laid aside, the instrument',
 	'instrument deleted': 'deleted the instrument',
 	'instrument brought back': 'brought back the instrument',
 	'instrument erased': 'erased the instrument',

@@ -31,6 +31,8 @@ export const ASKS: Readonly<Record<string, Asks>> = {
 	'/api/listening': { PUT: 'decide' },
 	'/api/settings': { PUT: 'decide' },
 	'/api/record': { POST: 'work' },
+	'/api/instruments/import': { POST: 'work', DELETE: 'decide' },
+	'/api/instruments/[id]/whereabouts': { PUT: 'work' },
 	'/api/instruments/[id]/stringing': { PUT: 'work' },
 	'/api/instruments/[id]/strings': { POST: 'work' },
 	'/api/ensembles/[id=uuid]': { PUT: 'work', DELETE: 'decide' },

@@ -201,6 +201,8 @@ export interface InstrumentRow extends Deletion {
 	locationId: string | null;
 	/** Whose it is: a contact. */
 	ownerId: string | null;
+	/** Since when it is laid aside: kept with its history, and no longer looked after. */
+	archivedAt: Date | null;
 	name: string;
 	kind: InstrumentKind;
 	maker: string;

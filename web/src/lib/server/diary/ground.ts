@@ -23,9 +23,11 @@ export async function diaryGround({ workshopId, userId }: Who): Promise<DiaryGro
 		me: userId,
 		people: people.filter(({ role }) => mayDo(role, 'work')).map(({ id, name }) => ({ id, name })),
 		places: places.map(({ id, name, town, entry }) => ({ id, name, town, entry })),
-		instruments: instruments.map(({ id, name, locationId }) => ({
-			...{ id, name, locationId },
-			minutes: minutes.get(id) ?? usual
-		}))
+		instruments: instruments
+			.filter(({ archivedAt }) => !archivedAt)
+			.map(({ id, name, locationId }) => ({
+				...{ id, name, locationId },
+				minutes: minutes.get(id) ?? usual
+			}))
 	};
 }

@@ -2,7 +2,17 @@ import { neckFieldsOf } from '$lib/instruments/neckForm';
 import { reedFieldsOf } from '$lib/instruments/reedForm';
 import type { Who } from '../auth/session';
 import { difference, noteChange } from '../db/stores/changes';
-import { createInstrument, updateInstrument, type Instrument, type InstrumentDetails } from '../db/stores/instruments';
+import type { Whereabouts } from '$lib/instruments/whereabouts';
+import { getContact } from '../db/stores/contacts';
+import { getPlace } from '../db/stores/locations';
+import { instrumentOr404, orNotFound } from '../find';
+import {
+	createInstrument,
+	saveWhereabouts,
+	updateInstrument,
+	type Instrument,
+	type InstrumentDetails
+} from '../db/stores/instruments';
 import { inTransaction } from '../db/transaction';
 
 /** Adds an instrument, and says so in the trail. @throws UniqueConstraintError when there is one of that name */
@@ -42,5 +52,21 @@ export function changeInstrument(
 		if (said)
 			await noteChange(who, { what: 'instrument changed', subjectId: before.id, name: before.name, said }, transaction);
 		return true;
+	});
+}
+
+/** Moves an instrument to another place or owner, with its history, or lays it aside; the trail says from where. */
+export async function moveInstrument(who: Who, id: string, to: Whereabouts): Promise<void> {
+	const before = await instrumentOr404(who.workshopId, id);
+	await inTransaction(async (transaction) => {
+		const place = to.locationId && orNotFound(await getPlace(who.workshopId, to.locationId, transaction), 'place');
+		const owner = to.ownerId && orNotFound(await getContact(who.workshopId, to.ownerId, transaction), 'contact');
+		const was = before.ownerId ? await getContact(who.workshopId, before.ownerId, transaction) : undefined;
+		await saveWhereabouts(who.workshopId, before, to, place || undefined, transaction);
+		const said = difference(
+			{ place: before.location?.name ?? '', owner: was?.name ?? '', archived: before.archivedAt !== null },
+			{ place: place ? place.name : '', owner: owner ? owner.name : '', archived: to.isArchived }
+		);
+		if (said) await noteChange(who, { what: 'instrument moved', subjectId: id, name: before.name, said }, transaction);
 	});
 }

@@ -9,7 +9,9 @@ import { groundOf, visitOf, type VisitGround } from '$lib/visit/ground';
 import { getAttachment } from '../db/stores/attachments';
 import { visitBundle } from '../visits/books';
 import { nextCalendar } from './nextCalendar';
+import { leftPitches } from '../visits/left';
 import { printed } from './printer';
+import { tuningFile, tuningKeys } from './visitTuning';
 
 /** As many photos stand beside each other in a report. */
 const MOST_PHOTOS = 4;
@@ -26,6 +28,20 @@ async function photosOf(workshopId: string, { visit, record }: VisitGround): Pro
 	);
 }
 
+async function visitTuning(
+	workshopId: string,
+	{ visit, instrument }: VisitGround,
+	as: 'file' | 'bulk'
+): Promise<Uint8Array> {
+	const left = await leftPitches(workshopId, visit.id);
+	const keys = tuningKeys(new Map(left.map(({ note, pitch }) => [note, pitch])));
+	if (!keys)
+		error(409, {
+			message: 'Too few notes of this visit were read as they were left: a tuning takes an octave at least.'
+		});
+	return tuningFile(keys, instrument.name, as);
+}
+
 const MAKE: Record<Paper, (workshopId: string, ground: VisitGround, now: Date) => Promise<Uint8Array | string>> = {
 	report: async (workshopId, ground, now) =>
 		printed('report', ownersReport(ground, now), {
@@ -38,7 +54,9 @@ const MAKE: Record<Paper, (workshopId: string, ground: VisitGround, now: Date) =
 		}),
 	card: (_, ground, now) => printed('card', cardFacts(ground, now), ground.who ?? ''),
 	next: async (_, ground, now) =>
-		nextCalendar(ground.visit.id, ground.instrument, nextVisit(ground, accountOf(ground), now), now)
+		nextCalendar(ground.visit.id, ground.instrument, nextVisit(ground, accountOf(ground), now), now),
+	tuning: async (workshopId, ground) => visitTuning(workshopId, ground, 'file'),
+	bulk: async (workshopId, ground) => visitTuning(workshopId, ground, 'bulk')
 };
 
 /** A paper of a visit, from what is stored of it. */

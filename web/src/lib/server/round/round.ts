@@ -24,7 +24,9 @@ export async function roundOf(
 ): Promise<readonly RoundInstrument[]> {
 	const settings = await settingsOf(workshopId);
 	const [all, pace] = await Promise.all([listInstruments(workshopId), workshopPace(workshopId, settings.minutes)]);
-	const instruments = all.filter(({ locationId }) => !places || (locationId !== null && places.includes(locationId)));
+	const instruments = all
+		.filter(({ archivedAt }) => !archivedAt)
+		.filter(({ locationId }) => !places || (locationId !== null && places.includes(locationId)));
 	const [told, lengths, tables, air] = await Promise.all([
 		toldVisits(workshopId, instruments, now),
 		minutesByInstrument(workshopId),

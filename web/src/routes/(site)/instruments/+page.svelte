@@ -31,7 +31,13 @@
 
 <div class="top">
 	<h1>{counted(data.inAll, 'instrument')} in your care</h1>
-	{#if mayWork}<a class="btn preset-filled-brand" href="/instruments/new"><Plus size={18} /> Add one</a>{/if}
+	{#if mayWork}
+		<div class="flex flex-wrap gap-3">
+			<a class="btn preset-outlined-surface-300-700" href="/instruments/register" download>As CSV</a>
+			<a class="btn preset-outlined-surface-300-700" href="/instruments/import">From a list</a>
+			<a class="btn preset-filled-brand" href="/instruments/new"><Plus size={18} /> Add one</a>
+		</div>
+	{/if}
 </div>
 {#if form && 'problem' in form}<p class="notice mt-4" role="alert">{form.problem}</p>{/if}
 {#if data.deleted}

@@ -25,7 +25,10 @@ export async function up(db: QueryInterface): Promise<void> {
 			CONSTRAINT contacts_of FOREIGN KEY (workshop_id) REFERENCES workshops (id) ON DELETE CASCADE,
 			CONSTRAINT contacts_at FOREIGN KEY (place_id) REFERENCES places (id) ON DELETE SET NULL)`
 	);
-	await run(db, `ALTER TABLE instruments ADD COLUMN IF NOT EXISTS owner_id ${ID} NULL`);
+	await run(
+		db,
+		`ALTER TABLE instruments ADD COLUMN IF NOT EXISTS owner_id ${ID} NULL, ADD COLUMN IF NOT EXISTS archived_at DATETIME(3) NULL`
+	);
 	await run(
 		db,
 		`ALTER TABLE instruments ADD CONSTRAINT instruments_owner FOREIGN KEY IF NOT EXISTS (owner_id)
@@ -66,7 +69,7 @@ export async function down(db: QueryInterface): Promise<void> {
 	await run(db, 'DROP TABLE IF EXISTS calendar_links');
 	await run(db, 'DROP TABLE IF EXISTS bookings');
 	await run(db, 'ALTER TABLE instruments DROP FOREIGN KEY IF EXISTS instruments_owner');
-	await run(db, 'ALTER TABLE instruments DROP COLUMN IF EXISTS owner_id');
+	await run(db, 'ALTER TABLE instruments DROP COLUMN IF EXISTS owner_id, DROP COLUMN IF EXISTS archived_at');
 	await run(db, 'DROP TABLE IF EXISTS contacts');
 	await run(
 		db,

@@ -6,6 +6,7 @@ import { v7 as uuid } from 'uuid';
 import { database } from '../connection';
 import type { Deletion, InstrumentRow, LocationRow, StoredPartial } from '../rows';
 import { shelvedAs } from '../shelf';
+import type { Whereabouts } from '$lib/instruments/whereabouts';
 import { locationFor, type TypedLocation } from './locations';
 
 type Standing = Omit<InstrumentRow, 'kind' | 'twin' | 'reeds' | 'neck'> & {
@@ -42,6 +43,7 @@ export type InstrumentDetails = Omit<
 	| 'workshopId'
 	| 'locationId'
 	| 'ownerId'
+	| 'archivedAt'
 	| 'createdAt'
 	| 'stringing'
 	| 'version'
@@ -147,6 +149,7 @@ export async function createInstrument(
 			workshopId,
 			locationId: at?.id ?? null,
 			ownerId: null,
+			archivedAt: null,
 			...fresh,
 			...details,
 			...shelvedAs({ id, ...details }, at)
@@ -178,6 +181,26 @@ export async function updateInstrument(
 	const shelf = shelvedAs({ id, ...details }, at);
 	await instruments.update({ locationId: at?.id ?? null, ...shelf }, { where: { workshopId, id }, transaction });
 	return true;
+}
+
+/** Where it stands, whose it is, and whether it is laid aside. @param place the row of where it stands */
+export async function saveWhereabouts(
+	workshopId: string,
+	{ id, name, kind, maker, archivedAt }: Instrument,
+	{ locationId, ownerId, isArchived }: Whereabouts,
+	place: Pick<LocationRow, 'name' | 'town'> | undefined,
+	transaction: Transaction
+): Promise<void> {
+	const { instruments } = database().models;
+	await instruments.update(
+		{
+			...{ locationId, ownerId, archivedAt: isArchived ? (archivedAt ?? new Date()) : null },
+			...shelvedAs({ id, name, kind, maker }, place)
+		},
+		{ where: { workshopId, id }, transaction }
+	);
+	// What a form was filled with before has another place in it.
+	await instruments.increment('version', { where: { workshopId, id }, transaction });
 }
 
 /** Keeps how an instrument is strung; null: as its table of strings and its kind say. */

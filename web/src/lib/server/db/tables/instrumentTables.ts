@@ -17,6 +17,7 @@ export const instrumentTables = (define: Define) => ({
 			workshopId: required(DataTypes.UUID),
 			locationId: { ...optional(DataTypes.UUID), field: 'place_id' },
 			ownerId: optional(DataTypes.UUID),
+			archivedAt: optional(TIME),
 			name: required(DataTypes.STRING(120)),
 			kind: required(DataTypes.STRING(20)),
 			maker: required(DataTypes.STRING(120)),

@@ -4,6 +4,9 @@ import { instrumentSchema, visitSchema } from '$lib/account/peopleForms';
 import type { VisitBefore } from '$lib/device/books';
 import { signedInOf, workshopOf } from '$lib/server/auth/guard';
 import { isStrung, readStrings } from '$lib/server/db/stores/instruments';
+import { listContacts } from '$lib/server/db/stores/contacts';
+import { listPlaces } from '$lib/server/db/stores/locations';
+import { mayDo } from '$lib/workshop/roles';
 import { instrumentOr404 } from '$lib/server/find';
 import { instrumentDrift } from '$lib/server/round/instrumentDrift';
 import { sentForm } from '$lib/server/sentForm';
@@ -26,16 +29,26 @@ function nextOf([last]: readonly VisitBefore[]): number | undefined {
 export const load = (async ({ locals, params, url }) => {
 	const workshopId = workshopOf(locals);
 	const instrument = await instrumentOr404(workshopId, params.id);
-	const [visits, read] = await Promise.all([
+	const [visits, read, places, contacts] = await Promise.all([
 		visitHistory(workshopId, instrument),
-		readStrings(workshopId, instrument.id)
+		readStrings(workshopId, instrument.id),
+		listPlaces(workshopId),
+		listContacts(workshopId)
 	]);
 	const { history, findings } = await visitsBefore(workshopId, instrument, visits);
 	const { id, name, kind, location, maker, madeIn, lowest, highest, usualA4, notes, reeds, neck } = instrument;
+	const { locationId, ownerId, archivedAt } = instrument;
+	// Who only looks sees the places that are shown, and no addresses.
+	const mayMove = mayDo(signedInOf(locals).role, 'work');
 	const { after } = asked.parse({ after: url.searchParams.get('visits') ?? 0 });
 	const finished = visits.filter(({ finishedAt }) => finishedAt);
 	return {
-		instrument: { id, name, kind, location, maker, madeIn, lowest, highest, usualA4, notes, reeds, neck },
+		instrument: {
+			...{ id, name, kind, location, maker, madeIn, lowest, highest, usualA4, notes, reeds, neck },
+			...{ locationId, ownerId, archivedAt }
+		},
+		places: mayMove ? places.map((place) => ({ id: place.id, name: place.name, town: place.town })) : [],
+		contacts: mayMove ? contacts.map((contact) => ({ id: contact.id, name: contact.name, role: contact.role })) : [],
 		notesRead: read.length,
 		open: visits.find(({ finishedAt }) => !finishedAt),
 		last: finished.at(0),

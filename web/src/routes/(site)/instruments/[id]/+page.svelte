@@ -3,6 +3,8 @@
 	import { formatDistanceToNow } from 'date-fns';
 	import SectionRecord from '$lib/charts/SectionRecord.svelte';
 	import CompareForm from '$lib/instruments/CompareForm.svelte';
+	import { invalidateAll } from '$app/navigation';
+	import Whereabouts from '$lib/instruments/Whereabouts.svelte';
 	import DriftAbout from '$lib/instruments/DriftAbout.svelte';
 	import StrayPins from '$lib/instruments/StrayPins.svelte';
 	import OpenFindings from '$lib/instruments/OpenFindings.svelte';
@@ -30,6 +32,7 @@
 	const instrument = $derived(data.instrument);
 	const isKeyboard = $derived(isKeyboardKind(instrument.kind));
 	const { open, last } = $derived(data);
+	const owner = $derived(data.contacts.find(({ id }) => id === instrument.ownerId));
 	const facts = $derived([
 		[
 			'Stands',
@@ -37,6 +40,7 @@
 				? [instrument.location.name, instrument.location.town].filter(Boolean).join(', ')
 				: 'not noted'
 		],
+		...(owner ? [['Owner', owner.name]] : []),
 		['Kind', KIND_NAMES[instrument.kind]],
 		['Maker', [instrument.maker, instrument.madeIn].filter(Boolean).join(', ') || 'not noted'],
 		['Compass', `${noteName(instrument.lowest)} to ${noteName(instrument.highest)}`],
@@ -85,10 +89,14 @@
 				<a class="btn preset-outlined-surface-300-700" href="/practice/twin?instrument={instrument.id}">Hear it</a>
 				<a class="btn preset-outlined-surface-300-700" href="/instruments/{instrument.id}/scale">Scale</a>
 			{/if}
+			<Whereabouts {instrument} places={data.places} contacts={data.contacts} onchange={() => invalidateAll()} />
 			<a class="btn preset-outlined-surface-300-700" href="/instruments/{instrument.id}/edit">Edit</a>
 		{/if}
 	</div>
 </div>
+{#if instrument.archivedAt}<p class="mt-4" role="status">
+		Laid aside since {onDay(instrument.archivedAt)}: kept with its history, and no longer due.
+	</p>{/if}
 {#if form && 'problem' in form}<p class="notice mt-4" role="alert">{form.problem}</p>{/if}
 {#if data.isVisitGone}
 	<p class="mt-4" role="status">
