@@ -1,4 +1,5 @@
 import { expect, type Browser, type BrowserContext, type Locator, type Page } from '@playwright/test';
+import { ROLE_WORDS } from '../src/lib/workshop/roles';
 
 /** Simulated sound runs so much faster than real time, and its waits with it. */
 const PACE = 6;
@@ -243,7 +244,12 @@ export const row = (page: Page, note: string) =>
 export async function joined(browser: Browser, owner: Page, name: string, role: string, place?: string): Promise<Page> {
 	await owner.goto('/workshop/people');
 	const form = owner.getByRole('region', { name: 'Invite somebody' });
-	await form.locator('select[name=role]').selectOption({ label: role });
+	const { may } = Object.values(ROLE_WORDS).find(({ name: of }) => of === role)!;
+	// A page that comes to life in the midst of it takes back what was chosen.
+	await expect(async () => {
+		await form.locator('select[name=role]').selectOption({ label: role });
+		await expect(form.getByText(new RegExp(`^${may}`, 'i'))).toBeVisible({ timeout: 500 });
+	}).toPass();
 	if (place) await form.getByRole('checkbox', { name: place }).check();
 	await form.getByRole('button', { name: 'Make a link' }).click();
 	const link = (await owner.getByTestId('link').innerText()).trim();

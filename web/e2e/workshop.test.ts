@@ -65,7 +65,7 @@ test('a workshop’s people: a guest looks, an apprentice works, an owner decide
 	await guest.goto((await page.getByTestId('link').innerText()).trim());
 	await guest.getByLabel(/^Password/).fill('one that they know');
 	await guest.getByRole('button', { name: 'Choose it' }).click();
-	await expect(guest.getByRole('heading', { name: /in your care/ })).toBeVisible();
+	await expect(guest.getByRole('button', { name: 'Sign out' })).toBeVisible();
 
 	await page.getByRole('link', { name: 'What was changed' }).click();
 	for (const said of [

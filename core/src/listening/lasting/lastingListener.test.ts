@@ -52,6 +52,36 @@ describe('a listener to tones that last', () => {
 		expect(times.every((at, i) => i === 0 || at >= times[i - 1])).toBe(true);
 	});
 
+	it('says of every tone that has begun how it ended: also of what rings on, and of what a drone cuts off', () => {
+		/** So many have begun and are not over. */
+		const open = (events: readonly LastingEvent[]) =>
+			events.reduce(
+				(count, { kind }) =>
+					kind === 'begun'
+						? count + 1
+						: kind === 'reading' || kind === 'refused' || kind === 'over'
+							? count - 1
+							: count,
+				0
+			);
+		// It breaks off, and rings on a quarter tone away, too short to be told.
+		const rings = Float32Array.from([
+			...reed({ seconds: 2 }),
+			...room(0.18),
+			...reed({ seconds: 0.55, pitch: 452, rise: 0.02 })
+		]);
+		const rung = listen(rings);
+		expect(open(rung)).toBe(0);
+		expect(rung.map(({ kind }) => kind)).toContain('over');
+		for (const pitch of [440, undefined]) {
+			const listener = new LastingListener(RATE);
+			const first = listener.push(Float32Array.from([...room(0.4), ...reed({ seconds: 2 }).subarray(0, RATE)]));
+			expect(open(first)).toBe(1);
+			listener.drone(pitch);
+			expect(listener.push(room(0.1)).map(({ kind }) => kind)).toContain('over');
+		}
+	});
+
 	it('tells the slope of a swell, and reads it at the breath at which it stood still', () => {
 		const [read] = readings(listen(reed({ seconds: 5, from: -16, slope: -0.3, noise: 45 })));
 		expect(Math.abs(read.slope!.slope + 0.3)).toBeLessThan(0.05);

@@ -67,7 +67,9 @@ export type LastingEvent =
 	| { readonly kind: 'begun'; readonly at: number; readonly pitch: number }
 	| ({ readonly kind: 'tone' } & TonePoint)
 	| { readonly kind: 'reading'; readonly at: number; readonly reading: LastingReading }
-	| { readonly kind: 'refused'; readonly at: number; readonly why: LastingRefusal };
+	| { readonly kind: 'refused'; readonly at: number; readonly why: LastingRefusal }
+	/** What had begun is over, and says nothing: it rang on after a tone that was told, or a drone came or went. */
+	| { readonly kind: 'over'; readonly at: number };
 
 /** A look at the sound is taken so often, in seconds, and through a window so long. */
 const LOOK = 0.05;
@@ -157,6 +159,8 @@ export class LastingListener {
 	private remover: DroneRemover | undefined;
 	/** Looks in which a drone is still learned: nothing is heard in them. */
 	private learning = 0;
+	/** A tone sounded when a drone came or went. */
+	private isCutOff = false;
 
 	constructor(
 		readonly sampleRate: number,
@@ -175,13 +179,15 @@ export class LastingListener {
 	/** A drone that the loudspeaker plays at this pitch, in Hz; undefined: none any more. */
 	drone(pitch: number | undefined): void {
 		this.remover = pitch === undefined ? undefined : new DroneRemover(this.sampleRate, pitch);
+		if (this.state.is === 'sounding') this.isCutOff = true;
 		this.state = QUIET;
 		this.learning = pitch === undefined ? 0 : LEARNING;
 	}
 
 	/** Takes the next samples (mono, -1 to 1, any number) and tells what they brought, in order. */
 	push(samples: Float32Array): LastingEvent[] {
-		const events: LastingEvent[] = [];
+		const events: LastingEvent[] = this.isCutOff ? [{ kind: 'over', at: this.recent.now }] : [];
+		this.isCutOff = false;
 		this.blocks.push(samples, (block) => this.step(block, events));
 		return events;
 	}
@@ -276,7 +282,11 @@ export class LastingListener {
 		if (foreign > MOSTLY * looks) return refuse('two tones');
 		const [begin, end] = [from - LOOK + ENDS, last - ENDS];
 		// What rings after a tone that was told is its end, and no tone of its own.
-		if (end - begin < SHORTEST) return from - this.told < AFTER ? undefined : refuse('too short');
+		if (end - begin < SHORTEST) {
+			if (from - this.told < AFTER) events.push({ kind: 'over', at });
+			else refuse('too short');
+			return;
+		}
 		const sound = this.recent.cut(this.recent.at(begin), this.recent.at(end));
 		const middle = sound.samples.length / 2;
 		const reach = (PARTNER * this.sampleRate) / 2;

@@ -1,4 +1,5 @@
-import { sent, send } from '$lib/device/send';
+import { connection } from '$lib/device/connection.svelte';
+import { sent } from '$lib/device/send';
 
 /** What a file of a workshop says of itself, before it is taken in. */
 export interface FileTold {
@@ -75,6 +76,21 @@ export async function sendWorkshop(
 		if (problem) return problem;
 		onShare((part + 1) / (parts.length + 1));
 	}
-	const told = await send('POST', `/api/workshop/import/${id}`, { parts: parts.length });
-	return 'problem' in told ? told.problem : undefined;
+	const begun = await sent('POST', `/api/workshop/import/${id}`, { parts: parts.length });
+	return begun ?? whenTakenIn(id);
+}
+
+/** So often it is asked how far it has come, and for so long at most. */
+const ASKED = { everyMs: 1000, times: 1800 } as const;
+
+async function whenTakenIn(id: string): Promise<string | undefined> {
+	for (let i = 0; i < ASKED.times; i++) {
+		const answer = await connection.ask<{ state: string; problem?: string }>(`/api/workshop/import/${id}`, {});
+		if (answer.kind === 'told' && answer.body.state === 'done') return undefined;
+		if (answer.kind === 'told' && answer.body.problem) return answer.body.problem;
+		if (answer.kind === 'refused') return answer.message;
+		// A server that does not answer now may in a moment.
+		await new Promise((resolve) => setTimeout(resolve, ASKED.everyMs));
+	}
+	return 'The server has not finished. Look at the register in a while.';
 }

@@ -61,6 +61,9 @@ export class ToneBoard {
 				this.live = { note, off, error: reading.error };
 				return;
 			}
+			case 'over':
+				this.sounds = false;
+				return;
 			case 'refused':
 				this.sounds = false;
 				this.refused = event.why;

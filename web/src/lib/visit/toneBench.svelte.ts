@@ -154,6 +154,9 @@ export abstract class ToneBench<Open extends Bench> {
 			case 'reading':
 				this.sounds = false;
 				return this.read(event.reading);
+			case 'over':
+				this.sounds = false;
+				return;
 			case 'refused':
 				this.sounds = false;
 				this.notice = { text: REFUSED_WORDS[event.why] };

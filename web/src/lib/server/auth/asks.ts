@@ -25,7 +25,7 @@ export const ASKS: Readonly<Record<string, Asks>> = {
 	'/(site)/workshop/changes': { GET: 'govern' },
 	'/(site)/workshop/deleted': { GET: 'decide', 'POST ?/bringBack': 'decide', 'POST ?/erase': 'govern' },
 	'/api/workshop/export': { GET: 'govern' },
-	'/api/workshop/import/[id=uuid]': { PUT: 'govern', POST: 'govern' },
+	'/api/workshop/import/[id=uuid]': { GET: 'govern', PUT: 'govern', POST: 'govern' },
 	'/api/me': { GET: 'look' },
 	'/api/counts': { POST: 'work' },
 	'/api/listening': { PUT: 'decide' },

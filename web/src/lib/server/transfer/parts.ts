@@ -20,11 +20,14 @@ export async function keepPart(userId: string, importId: string, part: number, t
 
 /** How many of the first so many parts are there. */
 export async function partsThere(userId: string, importId: string, parts: number): Promise<number> {
-	return database().models.importParts.count({ where: { userId, importId, part: { [Op.lt]: parts } } });
+	return database().models.importParts.count({
+		where: { userId, importId, part: { [Op.gte]: 0, [Op.lt]: parts } }
+	});
 }
 
+/** The parts; how it went stays known. */
 export async function forgetParts(userId: string, importId: string): Promise<void> {
-	await database().models.importParts.destroy({ where: { userId, importId } });
+	await database().models.importParts.destroy({ where: { userId, importId, part: { [Op.gte]: 0 } } });
 }
 
 /** The lines of a file that came in parts; a line may go on in the next part. */
@@ -40,4 +43,18 @@ export async function* linesIn(userId: string, importId: string, parts: number):
 		for (const line of lines) if (line.trim()) yield line;
 	}
 	if (rest.trim()) yield rest;
+}
+
+/** How far a file has come that is taken in: that takes longer than a request may. */
+export type TakingIn =
+	{ readonly state: 'working' } | { readonly state: 'done' } | { readonly state: 'refused'; readonly problem: string };
+/** Kept beside the parts, so that whichever server is asked knows. */
+const STATE = -1;
+
+export const keepState = (userId: string, importId: string, state: TakingIn): Promise<void> =>
+	keepPart(userId, importId, STATE, JSON.stringify(state));
+
+export async function stateOf(userId: string, importId: string): Promise<TakingIn | undefined> {
+	const row = await database().models.importParts.findOne({ where: { userId, importId, part: STATE } });
+	return row ? (JSON.parse(row.get().text) as TakingIn) : undefined;
 }

@@ -38,6 +38,8 @@ export class ReedProof {
 		this.due = proof;
 		this.breath = breath;
 		if (!isOther) return;
+		// What sounds of the one before is left out.
+		this.sounds = false;
 		this.notice = undefined;
 		this.listening.ask(this.asked(proof));
 	}

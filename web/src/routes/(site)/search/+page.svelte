@@ -18,7 +18,7 @@
 		name="find"
 		aria-label="Find in everything"
 		placeholder="An instrument, a person, a place, something you wrote"
-		value={data.find}
+		defaultValue={data.find}
 		autofocus
 	/>
 	<button class="btn preset-filled-brand">Find</button>

@@ -2,8 +2,8 @@ import { error } from '@sveltejs/kit';
 import { z } from 'zod';
 import { signedInOf } from '$lib/server/auth/guard';
 import { readJson } from '$lib/server/json';
-import { forgetParts, keepPart, linesIn, MOST_PARTS, partsThere } from '$lib/server/transfer/parts';
-import { takeInWorkshop } from '$lib/server/transfer/takeIn';
+import { keepPart, MOST_PARTS, partsThere, stateOf } from '$lib/server/transfer/parts';
+import { beginTakingIn } from '$lib/server/transfer/takingIn';
 
 const partSchema = z.object({
 	part: z
@@ -22,15 +22,18 @@ export async function PUT({ request, locals, params }) {
 	return Response.json({ part });
 }
 
-/** All parts are there: takes the workshop in. */
+/** All parts are there: the workshop is taken in. */
 export async function POST({ request, locals, params }) {
 	const who = signedInOf(locals);
 	const { parts } = await readJson(request, wholeSchema);
 	if ((await partsThere(who.userId, params.id, parts)) < parts)
 		error(400, { message: 'Not all of the file has arrived. Begin again.' });
-	try {
-		return Response.json({ taken: await takeInWorkshop(who, () => linesIn(who.userId, params.id, parts)) });
-	} finally {
-		await forgetParts(who.userId, params.id);
-	}
+	await beginTakingIn(who, params.id, parts);
+	return Response.json({ state: 'working' });
+}
+
+/** How far it has come. */
+export async function GET({ locals, params }) {
+	const state = await stateOf(signedInOf(locals).userId, params.id);
+	return Response.json(state ?? error(404, { message: 'Nothing of this file is here.' }));
 }
