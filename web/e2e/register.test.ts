@@ -52,8 +52,8 @@ test('a register from anywhere: columns matched, looked at, added, taken back, a
 	await page.goto('/instruments?find=Gatehouse+1');
 	await page.getByRole('link', { name: 'Gatehouse 1' }).click();
 	await page.getByRole('button', { name: 'Move' }).click();
-	await page.getByLabel('Place').selectOption({ label: 'The Tide Mill, Saltmarsh Quay' });
-	await page.getByLabel('Owner').selectOption({ label: 'Ida Fenner, owner' });
+	await page.getByRole('combobox', { name: /^Place/ }).selectOption({ label: 'The Tide Mill, Saltmarsh Quay' });
+	await page.getByRole('combobox', { name: /^Owner/ }).selectOption({ label: 'Ida Fenner, owner' });
 	await page.getByRole('checkbox', { name: /Laid aside/ }).check();
 	await page.getByRole('button', { name: 'Keep', exact: true }).click();
 	await expect(page.getByText(/^Laid aside since/)).toBeVisible();

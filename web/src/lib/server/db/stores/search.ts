@@ -79,7 +79,7 @@ export async function searchAll(workshopId: string, words: string): Promise<read
 				kind === 'temperament'
 					? `(${first}.workshop_id = :workshopId OR ${first}.workshop_id IS NULL)`
 					: `${first}.workshop_id = :workshopId`;
-			const all = patterns.map((_, i) => `AND ${said} LIKE :pattern${i}`).join(' ');
+			const all = patterns.map((_, i) => `AND (${said}) COLLATE utf8mb4_unicode_ci LIKE :pattern${i}`).join(' ');
 			return database().sequelize.query<Omit<Found, 'kind'>>(
 				`SELECT ${id} AS id, ${name} AS name, ${about} AS about FROM ${from} WHERE ${owned} AND ${where} ${all} ORDER BY ${order} LIMIT :most`,
 				{ type: QueryTypes.SELECT, replacements }
