@@ -202,13 +202,14 @@ try {
 	await page.goto(`/round?on=${DAY.slice(0, 10)}`);
 	await page.getByTestId('round').waitFor();
 	await shoot('round');
+	await page.goto(`/round/diary?on=${DAY.slice(0, 10)}`);
+	await page.locator('.ec-event').nth(1).click();
+	await page.getByRole('form', { name: 'The booking' }).waitFor();
+	await shoot('diary');
 	await page.goto('/ensembles');
 	await page.getByRole('link', { name: 'Festival ensemble' }).click();
 	await page.getByTestId('agreement').waitFor();
 	await shoot('ensemble');
-	await page.goto('/temperaments');
-	await page.waitForLoadState('networkidle');
-	await shoot('temperaments');
 	await page.goto('/temperaments/vallotti/bearing-plan?school=circle');
 	for (let step = 0; step < 4; step++) await page.getByRole('button', { name: 'Next note' }).click();
 	await page.getByText('closing error').waitFor();

@@ -41,7 +41,7 @@
 		{#if mayDo(role, 'work')}<a class="icon" href="/search" aria-label="Find in everything"><Search size={18} /></a
 			>{/if}
 		<SavePictures />
-		<LookSwitch />
+		<LookSwitch isBrief />
 		<form method="POST" action="/signout" onsubmit={leave}><button class="leave">Sign out</button></form>
 	</div>
 </header>
@@ -50,7 +50,7 @@
 	header {
 		display: flex;
 		align-items: stretch;
-		gap: 2rem;
+		gap: 0 1.5rem;
 		padding: 0 1.5rem;
 		border-bottom: 1px solid var(--line);
 		flex-wrap: wrap;
@@ -65,7 +65,7 @@
 	}
 	nav {
 		display: flex;
-		gap: 1.5rem;
+		gap: 1.2rem;
 	}
 	nav a {
 		display: flex;
@@ -84,14 +84,14 @@
 		margin-left: auto;
 		display: flex;
 		align-items: center;
-		gap: 0.75rem;
+		gap: 0.3rem;
 	}
 	.icon {
 		display: inline-flex;
 		align-items: center;
 		justify-content: center;
 		min-height: 44px;
-		min-width: 36px;
+		min-width: 44px;
 		color: var(--soft);
 	}
 	.leave {

@@ -19,8 +19,12 @@
 	const png = async (drawing: SVGSVGElement) => saveFile(await asPng(drawing), `${pictureName(labelOf(drawing))}.png`);
 </script>
 
-<button type="button" onclick={look} aria-label="Save a picture of this page" title="Save a picture of this page"
-	><ImageDown size={18} /></button
+<button
+	type="button"
+	class="look"
+	onclick={look}
+	aria-label="Save a picture of this page"
+	title="Save a picture of this page"><ImageDown size={18} /></button
 >
 <DialogSheet {open} title="Save a picture" onclose={() => (open = false)} sheet="w-full max-w-2xl">
 	{#if drawings.length === 0}<p>There is no picture on this page.</p>{/if}
@@ -36,9 +40,9 @@
 </DialogSheet>
 
 <style>
-	button:first-child {
+	.look {
 		min-height: 44px;
-		min-width: 36px;
+		min-width: 44px;
 		color: var(--soft);
 		cursor: pointer;
 		display: inline-flex;
