@@ -1,5 +1,5 @@
 import { connection } from './connection.svelte';
-import { deviceStore, type Owner } from './store';
+import { DAY_KEY, deviceStore, type Owner } from './store';
 
 const ME = 'me';
 let me: Owner | undefined;
@@ -42,6 +42,7 @@ export async function signedOutHere(): Promise<void> {
 	told = true;
 	const store = await deviceStore();
 	await store?.delete('shared', ME);
+	await store?.delete('shared', DAY_KEY);
 	await forgetBooks();
 }
 

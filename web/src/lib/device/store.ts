@@ -64,13 +64,16 @@ export interface Stores extends DBSchema {
 	instruments: { key: string; value: Held<InstrumentBook> & { readonly id: string } };
 	attachments: { key: string; value: HeldAttachment };
 	happened: { key: [string, string]; value: HappenedRow; indexes: { visit: string } };
-	/** Who is signed in, and what clocks are off by. */
+	/** Who is signed in, what clocks are off by, and the day's visits. */
 	shared: { key: string; value: unknown };
 	/** Of the first version: readings with marks, and where the work stood. */
 	readings: { key: string; value: { id: string; visitId: string; reading: unknown } };
 	places: { key: string; value: { visitId: string; place: unknown } };
 }
 export type Store = IDBPDatabase<Stores>;
+
+/** Where a day's visits stand among what is shared. */
+export const DAY_KEY = 'day';
 
 const VERSION = 4;
 

@@ -1,5 +1,7 @@
 <script lang="ts">
+	import { untrack } from 'svelte';
 	import { isSameDay } from 'date-fns';
+	import type { KeptDay, KeptStop } from '$lib/device/keptDay';
 	import Shortcuts from '$lib/ui/Shortcuts.svelte';
 	import { bringToday } from './bring';
 	import DayLine from './DayLine.svelte';
@@ -7,6 +9,7 @@
 	import type { ToldBooking } from './diary/booking';
 	import Drifting from './Drifting.svelte';
 	import DueList from './DueList.svelte';
+	import { heldWords, stopsOf } from './dayHeld';
 	import { roundHeadline, type RoundInstrument } from './round';
 
 	interface Props {
@@ -20,8 +23,10 @@
 		onchoose: (on: string) => void;
 		/** Begins a visit, or goes on with the one that is half done. @returns what is in its way */
 		onbegin: (id: string) => Promise<string | undefined>;
+		/** Has the device hold the day, for where there is no network. */
+		onhold: (stops: readonly KeptStop[]) => Promise<Omit<KeptDay, 'owner'>>;
 	}
-	let { instruments, bookings, me, now, on, onchoose, onbegin }: Props = $props();
+	let { instruments, bookings, me, now, on, onchoose, onbegin, onhold }: Props = $props();
 	const day = $derived(new Date(now));
 	const todays = $derived(bookings.filter(({ startsAt }) => isSameDay(new Date(startsAt), day)));
 	const mine = $derived(todays.filter(({ userId }) => userId === me));
@@ -32,6 +37,14 @@
 	const booked = $derived(new Set(todays.flatMap(({ named }) => named.map(({ id }) => id))));
 	const open = $derived(instruments.filter((each) => each.open !== undefined && !booked.has(each.id)));
 	let problem = $state<string>();
+	let held = $state<string>();
+	/** Fetched once for what is booked today: again when that is something else. */
+	const todayIs = $derived(on ? '' : mine.map(({ id, version }) => `${id} ${version}`).join());
+	$effect(() => {
+		if (!todayIs) return;
+		const stops = untrack(() => stopsOf(mine));
+		void onhold(stops).then((day) => (held = heldWords(day)));
+	});
 	const begin = async (id: string) => (problem = await onbegin(id));
 
 	function onkeydown(event: KeyboardEvent) {
@@ -57,6 +70,7 @@
 				onchange={(event) => onchoose(event.currentTarget.value)}
 			/></label
 		>
+		{#if held && !on}<p class="soft" data-testid="held">{held}</p>{/if}
 		{#if problem}<p class="problem" role="alert">{problem}</p>{/if}
 		{#if todays.length}
 			<DayLine

@@ -1,5 +1,6 @@
 <script lang="ts">
 	import SiteHeader from '$lib/account/SiteHeader.svelte';
+	import KeptDayList from '$lib/visit/KeptDayList.svelte';
 	import OnThisDevice from '$lib/visit/OnThisDevice.svelte';
 	import { page } from '$app/state';
 
@@ -17,5 +18,6 @@
 			The server does not answer, and {instead} needs it. <a href={instead}>Try again</a>
 		</p>
 	{/if}
+	<KeptDayList />
 	<OnThisDevice />
 </main>

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { bookingTitle, newBookingsSchema, overlap } from './booking';
 import { occurrences } from './recurrence';
+import { heldWords, stopsOf } from '../dayHeld';
 import { dayHeadline, dayLine } from '../dayLine';
 import type { ToldBooking } from './booking';
 
@@ -81,5 +82,19 @@ describe('a day', () => {
 			[10, 1.5, 0, 2]
 		]);
 		expect(blocks[0].time).toBe('7:30 to 8:30');
+	});
+});
+
+describe('a day on the device', () => {
+	it('says what is there, how large and how old; or what is missing', () => {
+		const at = new Date(2026, 6, 14, 7, 40).getTime();
+		const day = { day: '2026-07-14', at, bytes: 1_240_000, instruments: 5, missing: 0, stops: [] };
+		expect(heldWords(day)).toBe('Everything for today is on this device, 7:40; 1.2 MB.');
+		expect(heldWords({ ...day, missing: 2 })).toContain('3 of today’s 5 instruments are on this device');
+	});
+
+	it('keeps what one must know at the door', () => {
+		const [stop] = stopsOf([booking('2026-07-14T09:00', 60, { entry: 'ring twice', promised: 'a price' })]);
+		expect(stop).toMatchObject({ title: 'Upright', about: 'Promised: a price. Ring twice. Hall.' });
 	});
 });

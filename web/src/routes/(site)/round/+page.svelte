@@ -1,6 +1,7 @@
 <script lang="ts">
 	import { goto } from '$app/navigation';
 	import RoundView from '$lib/round/RoundView.svelte';
+	import { holdDay } from '$lib/visit/holdDay';
 	import { beginVisit } from '$lib/visit/begin';
 
 	let { data } = $props();
@@ -22,4 +23,5 @@
 	on={data.on}
 	onchoose={(on) => goto(on ? `?on=${on}` : '/round', { keepFocus: true, noScroll: true })}
 	onbegin={begin}
+	onhold={(stops) => holdDay(stops)}
 />
