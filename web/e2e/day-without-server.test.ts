@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { expect, test } from '@playwright/test';
 import { Gate } from './gate';
-import { addInstrument, kept, signIn } from './parts';
+import { addInstrument, signIn } from './parts';
 
 let gate: Gate;
 test.beforeEach(async ({ baseURL }) => {
@@ -12,7 +12,7 @@ test.afterEach(() => gate.close());
 test('a day from the round into a cellar: fetched in the morning, a visit begun and worked without the server, handed over on return', async ({
 	browser
 }) => {
-	test.setTimeout(180_000);
+	test.setTimeout(300_000);
 	const page = await (await browser.newContext({ baseURL: gate.address })).newPage();
 	await signIn(page);
 	await addInstrument(page, 'Vault upright', { lowest: 'C3', highest: 'C5' });
@@ -41,7 +41,11 @@ test('a day from the round into a cellar: fetched in the morning, a visit begun 
 	await page.goto('/device');
 	const today = page.getByRole('region', { name: 'Today' });
 	await expect(today).toContainText('Under the chapel');
-	await kept(page);
+	// The application is kept on the device; a busy machine may need a second try at that.
+	await expect(async () => {
+		await page.reload();
+		await page.waitForFunction(() => navigator.serviceWorker.controller, undefined, { timeout: 20_000 });
+	}).toPass({ timeout: 120_000 });
 
 	gate.cut();
 	await page.reload();

@@ -163,8 +163,11 @@ test('the diary: booked week by week, never twice, moved by keyboard and by hand
 	await page.goto(`/round?on=${day(addDays(first, 7))}`);
 	await expect(page.getByTestId('day')).toContainText('Monday: one visit, home by');
 	await expect(page.getByText('Promised: A price for new felt.')).toBeVisible();
-	await page.keyboard.press('1');
-	await expect(page).toHaveURL(/\/visits\/[0-9a-f-]{36}/);
+	// A page that has just come may not be listening yet.
+	await expect(async () => {
+		await page.keyboard.press('1');
+		await expect(page).toHaveURL(/\/visits\/[0-9a-f-]{36}/, { timeout: 3000 });
+	}).toPass();
 
 	// What was left of the series is cancelled together.
 	await openDiary(page, addDays(first, 7));

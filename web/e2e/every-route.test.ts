@@ -145,6 +145,7 @@ test('no address is open to strangers or to another workshop, and nonsense is re
 			.replace('/contacts/[id]', `/contacts/${held.contact}`)
 			.replace('/bookings/[id]', `/bookings/${held.booking}`)
 			.replace('[address]', 'nobody-has-this')
+			.replace('/import/[id]', `/import/${randomUUID()}`)
 			.replace(/^(\/api)?\/visits\/\[id\]/, (start) => start.replace('[id]', visit))
 			.replace(/^(\/api)?\/instruments\/\[id\]/, (start) => start.replace('[id]', instrument))
 			.replace('[slug]', own.temperament)

@@ -125,6 +125,7 @@ test('a viol from the door to its card: strings by a drone, frets surveyed and m
 	await page.getByRole('link', { name: 'Go on to Close' }).click();
 	await expect(page.getByText('F3; a mass on the bridge; quieter')).toBeVisible();
 	await page.getByRole('link', { name: 'Card and report, to print' }).click();
+	await expect(page).toHaveURL(/\/close\/card/);
 	await expect(page.getByText(/^1: .*mm to the/)).toBeVisible();
 	await page.goBack();
 	await page.getByRole('button', { name: 'Finish the visit' }).click();

@@ -36,15 +36,15 @@ test('a register from anywhere: columns matched, looked at, added, taken back, a
 	await expect(page.getByRole('status').filter({ hasText: '2 instruments added.' })).toBeVisible();
 
 	// Found by a word, whatever the capitals.
-	await page.getByRole('link', { name: 'Find in everything' }).click();
-	await page.getByRole('searchbox', { name: 'Find in everything' }).fill('gateHOUSE');
+	await page.getByRole('link', { name: 'Search everything' }).click();
+	await page.getByRole('searchbox', { name: 'Search everything' }).fill('gateHOUSE');
 	await page.keyboard.press('Enter');
 	await expect(page.getByRole('region', { name: 'Instruments' }).getByRole('link')).toHaveCount(2);
 	await expect(page.getByRole('region', { name: 'Places' }).getByRole('link')).toHaveCount(1);
-	await page.getByRole('searchbox', { name: 'Find in everything' }).fill('verger');
+	await page.getByRole('searchbox', { name: 'Search everything' }).fill('verger');
 	await page.keyboard.press('Enter');
 	await expect(page.getByRole('region', { name: 'People' })).toContainText('Maud Orchard');
-	await page.getByRole('searchbox', { name: 'Find in everything' }).fill('nothing of the kind');
+	await page.getByRole('searchbox', { name: 'Search everything' }).fill('nothing of the kind');
 	await page.keyboard.press('Enter');
 	await expect(page.getByRole('status')).toContainText('Nothing holds');
 
@@ -80,7 +80,7 @@ test('what is taken away: the register, a picture as SVG and PNG, a visit’s tu
 
 	await page.getByRole('link', { name: 'Chapel concert grand' }).click();
 	await expect(page.getByTestId('leave')).toContainText(/^Leave it/);
-	await page.getByRole('button', { name: 'Save a picture of this page' }).click();
+	await page.getByRole('button', { name: 'Pictures of this page' }).click();
 	const svg = await saved(() => page.getByRole('button', { name: 'SVG' }).first().click());
 	expect(svg.name).toBe('how-sections-kept-their-pitch.svg');
 	expect(svg.bytes.toString()).toContain('<title>How sections kept their pitch');

@@ -19,14 +19,10 @@
 	const png = async (drawing: SVGSVGElement) => saveFile(await asPng(drawing), `${pictureName(labelOf(drawing))}.png`);
 </script>
 
-<button
-	type="button"
-	class="look"
-	onclick={look}
-	aria-label="Save a picture of this page"
-	title="Save a picture of this page"><ImageDown size={18} /></button
+<button type="button" class="look" onclick={look} aria-label="Pictures of this page" title="Pictures of this page"
+	><ImageDown size={18} /></button
 >
-<DialogSheet {open} title="Save a picture" onclose={() => (open = false)} sheet="w-full max-w-2xl">
+<DialogSheet {open} title="The pictures of this page" onclose={() => (open = false)} sheet="w-full max-w-2xl">
 	{#if drawings.length === 0}<p>There is no picture on this page.</p>{/if}
 	<ul>
 		{#each drawings as drawing, i (i)}

@@ -16,7 +16,7 @@
 		class="input"
 		type="search"
 		name="find"
-		aria-label="Find in everything"
+		aria-label="Search everything"
 		placeholder="An instrument, a person, a place, something you wrote"
 		defaultValue={data.find}
 		autofocus
