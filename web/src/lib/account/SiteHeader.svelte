@@ -38,8 +38,7 @@
 	</nav>
 	<div class="who">
 		<a class="soft workshop" href="/account" title="Your account">{workshop}</a>
-		{#if mayDo(role, 'work')}<a class="icon" href="/search" aria-label="Search everything"><Search size={18} /></a
-			>{/if}
+		{#if mayDo(role, 'work')}<a class="icon" href="/search" aria-label="Search everything"><Search size={18} /></a>{/if}
 		<SavePictures />
 		<LookSwitch isBrief />
 		<form method="POST" action="/signout" onsubmit={leave}><button class="leave">Sign out</button></form>
