@@ -27,6 +27,8 @@ const CORE_ORDER = [
 const FEATURES = [
 	'round',
 	'places',
+	'search',
+	'transfer',
 	'account',
 	'instruments',
 	'visit',

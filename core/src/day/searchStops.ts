@@ -147,8 +147,7 @@ function partOf(
 	let next: { readonly stop: number; readonly gain: number } | undefined;
 	for (const i of open) {
 		const set = Math.floor(Math.max(0, prices.get(i)! - slack(exact, paid)));
-		const alone = withTasks(certain, stops[i].tasks);
-		const gain = left >= set ? alone[left - set] : 0;
+		const gain = left >= set ? withTasks(certain, stops[i].tasks)[left - set] : 0;
 		if (!next || gain > next.gain) next = { stop: i, gain };
 		day = eitherOf(day, withTasks(shifted(day, set), stops[i].tasks));
 	}

@@ -1,5 +1,6 @@
 <script lang="ts">
 	import type { ExpectedClimate } from '@fendrel/core';
+	import { format } from 'date-fns';
 	import { capital } from '$lib/ui/format';
 	import { bookingTitle } from './diary/booking';
 	import type { DayBlock } from './dayLine';
@@ -63,7 +64,9 @@
 			>
 				<div>
 					<p>
-						<a href="/round/diary?on={booking.startsAt.slice(0, 10)}"><b>{bookingTitle(booking)}</b></a>
+						<a href="/round/diary?on={format(new Date(booking.startsAt), 'yyyy-MM-dd')}"
+							><b>{bookingTitle(booking)}</b></a
+						>
 						<span class="mono soft">{time}</span>
 					</p>
 					<p class="soft small" style:-webkit-line-clamp={linesIn(long)}>{about(block)}</p>
@@ -71,12 +74,12 @@
 				<span class="does">
 					{#each booking.named as { id, name } (id)}
 						{@const key = keys.indexOf(id) + 1}
-						<button class="choice" onclick={() => onbegin(id)} aria-label="Begin {name}"
-							>{booking.named.length > 1
-								? name
-								: instruments.get(id)?.open
-									? 'Go on'
-									: 'Begin'}{#if key > 0 && key < 10}
+						{@const does = instruments.get(id)?.open ? 'Go on' : 'Begin'}
+						<button
+							class="choice"
+							onclick={() => onbegin(id)}
+							aria-label="{does}{does === 'Go on' ? ' with' : ''} {name}"
+							>{booking.named.length > 1 ? name : does}{#if key > 0 && key < 10}
 								<kbd class="mono soft">{key}</kbd>{/if}</button
 						>
 					{/each}

@@ -1,5 +1,6 @@
 <script lang="ts">
 	import DriftAhead from '$lib/charts/DriftAhead.svelte';
+	import ListRow from './ListRow.svelte';
 	import { leavesIn, paysMost, payWords, STEP, type RoundInstrument } from './round';
 
 	interface Props {
@@ -38,8 +39,8 @@
 	<ul>
 		{#each pays.slice(0, SHOWN.pays) as each (each.id)}
 			<li>
-				<a class="row" href="/instruments/{each.id}"
-					><b>{each.name}</b><span>{payWords(each)}</span><span class="mono">{each.minutes} min</span></a
+				<ListRow href="/instruments/{each.id}" name={each.name} about={payWords(each)}
+					><span class="mono">{each.minutes} min</span></ListRow
 				>
 			</li>
 		{/each}
@@ -61,14 +62,6 @@
 	}
 	li {
 		border-top: 1px solid var(--line);
-	}
-	.row {
-		display: grid;
-		grid-template-columns: minmax(0, 1fr) minmax(0, 1.4fr) auto;
-		gap: 0.8rem;
-		align-items: baseline;
-		min-height: 44px;
-		padding-block: 0.6rem 0.35rem;
 	}
 	.small {
 		font-size: 0.9rem;

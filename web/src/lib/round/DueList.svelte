@@ -1,6 +1,7 @@
 <script lang="ts">
 	import DueWeeks from '$lib/charts/DueWeeks.svelte';
 	import { onShortDay } from '$lib/ui/format';
+	import ListRow from './ListRow.svelte';
 	import { dueOf, type RoundInstrument } from './round';
 
 	interface Props {
@@ -23,10 +24,8 @@
 	<ul>
 		{#each all ? due : due.slice(0, SHOWN) as { id, name, place, due: at, why } (id)}
 			<li>
-				<a class="row" href="/instruments/{id}"
-					><b>{name}</b><span class="soft">{[place, why].filter(Boolean).join('; ')}</span><span class:over={at! < now}
-						>{onShortDay(new Date(at!))}{at! < now ? ', overdue' : ''}</span
-					></a
+				<ListRow href="/instruments/{id}" {name} about={[place, why].filter(Boolean).join('; ')}
+					><span class:over={at! < now}>{onShortDay(new Date(at!))}{at! < now ? ', overdue' : ''}</span></ListRow
 				>
 				<a class="choice book" href="/round/diary?for={id}" aria-label="Book {name}">Book</a>
 			</li>
@@ -52,14 +51,6 @@
 		gap: 0.8rem;
 		align-items: center;
 		border-top: 1px solid var(--line);
-	}
-	.row {
-		display: grid;
-		grid-template-columns: minmax(0, 1fr) minmax(0, 1.4fr) auto;
-		gap: 0.8rem;
-		align-items: baseline;
-		min-height: 44px;
-		padding-block: 0.6rem 0.35rem;
 	}
 	.book {
 		display: inline-flex;

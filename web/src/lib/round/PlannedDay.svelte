@@ -5,7 +5,7 @@
 	import { dayWorker } from '$lib/workers/day.client';
 	import { counted } from '$lib/ui/format';
 	import { bookAll } from './book';
-	import { boundWords, dayAsked, gainWords, timedStops } from './dayPlan';
+	import { boundWords, dayAsked, gainWords, timedStops, visitGain } from './dayPlan';
 	import type { RoundInstrument } from './round';
 
 	interface Props {
@@ -29,7 +29,7 @@
 	const byId = $derived(new Map(instruments.map((each) => [each.id, each])));
 	const placeName = (id: string) => places.find((place) => place.id === id)?.name ?? '';
 	const stops = $derived(day ? timedStops(day) : []);
-	const chosen = $derived(new Set(day?.stops.flatMap(({ tasks }) => tasks.map(({ id }) => id))));
+	const waiting = $derived(instruments.filter((each) => each.locationId !== null && visitGain(each, now) > 0).length);
 
 	const worker = dayWorker();
 	$effect(() => () => worker.close());
@@ -115,10 +115,9 @@
 {#if problem}<p class="problem" role="alert">{problem}</p>{/if}
 {#if tuned}
 	<button class="btn preset-filled-brand" disabled={busy} onclick={book}>Book this day</button>
-	<p class="soft">
-		{instruments.filter(({ id, open }) => !chosen.has(id) && open === undefined).length} are left for another day: they gain
-		less for their minutes and the way.
-	</p>
+	{#if waiting > tuned}<p class="soft">
+			{waiting - tuned} more would gain, and less for their minutes and the way.
+		</p>{/if}
 {/if}
 
 <style>

@@ -3,7 +3,7 @@
 	import { fillTime } from '@fendrel/core';
 	import { counted } from '$lib/ui/format';
 	import { bookAll } from './book';
-	import { termOf } from './dayPlan';
+	import { termOf, waitingIn } from './dayPlan';
 	import type { RoundInstrument } from './round';
 
 	interface Props {
@@ -22,7 +22,9 @@
 	let first = $state('');
 	const begins = $derived(new Date(first || `${format(now, 'yyyy-MM-dd')}T09:00`));
 	const here = $derived(instruments.filter(({ locationId }) => locationId === at));
-	const term = $derived(termOf(here, { weeks, minutes: Math.round(60 * hours), now: begins.getTime() }, fillTime));
+	const asked = $derived({ weeks, minutes: Math.round(60 * hours), now, begins: begins.getTime() });
+	const term = $derived(termOf(here, asked, fillTime));
+	const left = $derived(waitingIn(here, asked));
 	const byId = $derived(new Map(here.map((each) => [each.id, each])));
 	const visits = $derived(term.filter(({ tasks }) => tasks.length));
 	const tuned = $derived(visits.reduce((sum, { tasks }) => sum + tasks.length, 0));
@@ -44,8 +46,9 @@
 </script>
 
 <h1 data-testid="term">
-	{counted(tuned, 'instrument')} in {counted(visits.length, 'visit')}; {counted(here.length - tuned, 'instrument')}
-	can be left alone.
+	{counted(tuned, 'instrument')} in {counted(visits.length, 'visit')}{left > tuned
+		? `; ${left - tuned} more would gain, and find no room`
+		: ''}; {here.length - left} can be left alone.
 </h1>
 <div class="asked">
 	<label class="field"

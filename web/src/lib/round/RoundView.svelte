@@ -9,6 +9,7 @@
 	import type { ToldBooking } from './diary/booking';
 	import Drifting from './Drifting.svelte';
 	import DueList from './DueList.svelte';
+	import ListRow from './ListRow.svelte';
 	import { heldWords, stopsOf } from './dayHeld';
 	import { roundHeadline, type RoundInstrument } from './round';
 
@@ -95,10 +96,8 @@
 			<ul>
 				{#each open as { id, name, place, set, open: visit } (id)}
 					<li>
-						<a class="row" href="/visits/{visit}"
-							><b>{name}</b><span class="soft">{[place, `${set} set`].filter(Boolean).join('; ')}</span><span
-								>go on</span
-							></a
+						<ListRow href="/visits/{visit}" {name} about={[place, `${set} set`].filter(Boolean).join('; ')}
+							>go on</ListRow
 						>
 					</li>
 				{/each}
@@ -144,14 +143,6 @@
 	}
 	li {
 		border-top: 1px solid var(--line);
-	}
-	.row {
-		display: grid;
-		grid-template-columns: minmax(0, 1fr) minmax(0, 1.4fr) auto;
-		gap: 0.8rem;
-		align-items: baseline;
-		min-height: 44px;
-		padding-block: 0.6rem 0.35rem;
 	}
 	@media (max-width: 999px) {
 		.round {

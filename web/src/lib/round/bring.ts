@@ -23,7 +23,7 @@ const ASKED: readonly { readonly words: RegExp; readonly bring: string }[] = [
 	{ words: /hammer|glue/i, bring: 'glue and clamps' },
 	{ words: /damper|felt|buff/i, bring: 'felt' },
 	{ words: /quill|plectr/i, bring: 'quills' },
-	{ words: /sluggish|sticks|key/i, bring: 'key easing pliers' },
+	{ words: /sluggish|sticks/i, bring: 'key easing pliers' },
 	{ words: /voic|harsh|grooved/i, bring: 'needles and files' },
 	{ words: /loose pin|pin jumps/i, bring: 'larger pins' }
 ];

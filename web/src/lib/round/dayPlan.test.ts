@@ -2,7 +2,7 @@ import { chooseDay, fillTime } from '@fendrel/core';
 import { describe, expect, it } from 'vitest';
 import { dueWeeks } from '$lib/charts/dueWeeks';
 import { bringFor, bringToday } from './bring';
-import { boundWords, dayAsked, gainWords, termOf, timedStops, visitGain } from './dayPlan';
+import { boundWords, dayAsked, gainWords, termOf, timedStops, waitingIn, visitGain } from './dayPlan';
 import { housesOf } from './houses';
 import { DAY, type RoundInstrument } from './round';
 
@@ -59,8 +59,15 @@ describe('a planned day', () => {
 			instrument('due', { due: NOW + 15 * DAY }),
 			instrument('fine')
 		];
-		const term = termOf(house, { weeks: 6, minutes: 60, now: NOW }, fillTime);
+		const asked = { weeks: 6, minutes: 60, now: NOW, begins: NOW };
+		const term = termOf(house, asked, fillTime);
 		expect(term.map(({ tasks }) => tasks.map(({ id }) => id))).toEqual([[], ['quick'], ['due'], ['slow'], [], []]);
+		expect(waitingIn(house, asked)).toBe(3);
+		// With less time than one takes nothing is tuned, and three still wait.
+		expect(termOf(house, { ...asked, minutes: 30 }, fillTime).flatMap(({ tasks }) => tasks)).toEqual([]);
+		// A term that begins in three weeks finds further gone what drifts.
+		const later = termOf(house, { ...asked, begins: NOW + 21 * DAY }, fillTime);
+		expect(later[0].tasks.map(({ id }) => id)).toEqual(['quick']);
 	});
 
 	it('sums up houses, the one where most waits first', () => {

@@ -73,22 +73,37 @@ export interface TermWeek {
 	readonly tasks: readonly DayTask[];
 }
 
+export interface TermAsked {
+	readonly weeks: number;
+	/** In each week. */
+	readonly minutes: number;
+	/** Today, from when on drift is foreseen; and the first visit. Milliseconds since 1970. */
+	readonly now: number;
+	readonly begins: number;
+}
+
+/** Those that gain anything within a term, in it or not. */
+export const waitingIn = (instruments: readonly RoundInstrument[], asked: TermAsked): number =>
+	new Set(termOf(instruments, asked, (tasks) => tasks).flatMap(({ tasks }) => tasks.map(({ id }) => id))).size;
+
 /**
  * A house's instruments over some weeks, so many minutes in each: every week what gains most then, of those whose turn has not come;
  * what falls due in the term and gains nothing yet comes in its week.
  */
 export function termOf(
 	instruments: readonly RoundInstrument[],
-	{ weeks, minutes, now }: { readonly weeks: number; readonly minutes: number; readonly now: number },
+	{ weeks, minutes, now, begins }: TermAsked,
 	fill: (tasks: readonly DayTask[], minutes: number) => readonly DayTask[]
 ): readonly TermWeek[] {
 	const taken = new Set<string>();
 	return Array.from({ length: weeks }, (_, week) => {
-		const at = now + week * 7 * DAY;
+		const at = begins + week * 7 * DAY;
+		// What is foreseen is foreseen from today on.
+		const ahead = Math.max(0, Math.round((at - now) / (7 * DAY)));
 		const open = instruments.filter(({ id, open: visit }) => !taken.has(id) && visit === undefined);
 		const tasks = open.map((instrument) => {
 			const isDue = instrument.due !== undefined && instrument.due <= at + 7 * DAY;
-			const gain = Math.max(worthOf(instrument, week), isDue ? weightOf(instrument) * CENTS_A_MONTH : 0);
+			const gain = Math.max(worthOf(instrument, ahead), isDue ? weightOf(instrument) * CENTS_A_MONTH : 0);
 			return { id: instrument.id, minutes: Math.max(1, instrument.minutes), gain };
 		});
 		const chosen = fill(

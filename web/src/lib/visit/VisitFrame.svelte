@@ -1,6 +1,7 @@
 <script lang="ts">
 	import type { Snippet } from 'svelte';
 	import LookSwitch from '$lib/ui/LookSwitch.svelte';
+	import SavePictures from '$lib/ui/SavePictures.svelte';
 	import { inHz } from '$lib/ui/format';
 	import { format } from 'date-fns';
 	import { STAGES, type Stage } from '@fendrel/core';
@@ -48,6 +49,7 @@
 				<Saved visitId={visit.id} kept={open.kept} />
 			</div>
 			{#if !visit.finishedAt}<Undo {open} {onundone} />{/if}
+			<SavePictures />
 			<LookSwitch isBrief />
 		</div>
 	</header>

@@ -9,15 +9,13 @@
 		chosen: string | undefined;
 		/** The day that it begins with; a day is chosen by name, for a page that came from there. */
 		date: Date;
-		/** 0: Sunday. */
-		firstDay: number;
 		onopen: (id: string) => void;
 		/** Told where one was dropped, or how long it was made. */
 		onmove: (id: string, startsAt: Date, minutes: number) => void;
 		/** Told where nothing is booked yet. */
 		onpick: (at: Date, minutes: number) => void;
 	}
-	let { bookings, chosen, date, firstDay, onopen, onmove, onpick }: Props = $props();
+	let { bookings, chosen, date, onopen, onmove, onpick }: Props = $props();
 
 	const minutesOf = ({ start, end }: { readonly start: Date; readonly end: Date }) =>
 		Math.round((end.getTime() - start.getTime()) / 60_000);
@@ -34,7 +32,7 @@
 	const moved = ({ event }: { event: { id: string | number; start: Date; end: Date } }) =>
 		onmove(String(event.id), event.start, minutesOf(event));
 	const options = $derived({
-		...{ view: 'timeGridWeek', date, firstDay, events, locale: 'en-GB', height: '620px' },
+		...{ view: 'timeGridWeek', date, firstDay: 1, events, locale: 'en-GB', height: '620px' },
 		headerToolbar: {
 			start: 'title',
 			center: '',

@@ -15,13 +15,11 @@
 		/** The day that is looked at, and what a new booking is for. */
 		date: Date;
 		instruments: readonly string[];
-		firstDay: number;
 		/** Told that something else stands there now. */
 		onchange: () => Promise<void>;
 	}
-	let { bookings, ground, addresses, date, instruments, firstDay, onchange }: Props = $props();
+	let { bookings, ground, addresses, date, instruments, onchange }: Props = $props();
 
-	/** The next full hour, on a day. */
 	const morning = (day: Date) => new Date(day.getFullYear(), day.getMonth(), day.getDate(), 9);
 	let chosen = $state<string>();
 	let fresh = $state.raw(untrack(() => ({ at: morning(date), minutes: undefined as number | undefined, instruments })));
@@ -64,7 +62,6 @@
 			{bookings}
 			{chosen}
 			{date}
-			{firstDay}
 			onopen={(id) => ([chosen, said, problem] = [id, undefined, undefined])}
 			onmove={move}
 			onpick={pick}

@@ -9,6 +9,7 @@ import { isDuplicate } from '../db/faults';
 import { noteChange } from '../db/stores/changes';
 import { userById } from '../db/stores/accounts';
 import { inTransaction } from '../db/transaction';
+import { log } from '../log';
 import { rebuildSummaries } from '../record/keep';
 import { FORMAT, OUT } from './tables';
 import { columnsOf, type Column } from './columns';
@@ -37,6 +38,9 @@ const EMPTY = [
 	'counted_octaves',
 	'temperaments'
 ];
+
+const SUMMARIES =
+	'All of it is here, but what its visits came to could not be worked out: whoever runs the server can ask for that with “npm run summaries”.';
 
 const refuse = (message: string) => error(400, { message });
 
@@ -69,7 +73,12 @@ export async function takeInWorkshop(who: Who, lines: Lines): Promise<Record<str
 			await setting('SET FOREIGN_KEY_CHECKS = 1');
 		}
 	});
-	await rebuildSummaries(instruments);
+	try {
+		await rebuildSummaries(instruments);
+	} catch (fault) {
+		log.error({ err: fault }, 'summaries of a workshop that was taken in could not be made');
+		error(400, { message: SUMMARIES });
+	}
 	return counts;
 }
 
@@ -188,8 +197,9 @@ async function write(
 		if (++count === 1) continue;
 		const { table, ...row } = JSON.parse(text.replace(UUID, (id) => numbers.get(id) ?? id)) as Row;
 		counts[table] = (counts[table] ?? 0) + 1;
-		if (row.workshop_id !== undefined && row.workshop_id !== who.workshopId)
-			refuse(`Line ${count} is of another workshop.`);
+		// A row of nobody's would be everybody's: a temperament without a workshop is the library's.
+		const isOwned = columns.get(table)!.has('workshop_id') && table !== 'users';
+		if (isOwned && row.workshop_id !== who.workshopId) refuse(`Line ${count} is of another workshop.`);
 		if (table === 'workshops') {
 			await database().models.workshops.update(
 				{

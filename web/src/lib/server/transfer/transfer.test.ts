@@ -30,6 +30,11 @@ const from = (lines: readonly string[]) =>
 		yield* lines;
 	};
 
+/** A temperament of nobody's, which every workshop would see. */
+const LIBRARY = JSON.stringify({
+	...{ table: 'temperaments', id: uuid(), slug: 'planted', name: 'Planted', tuning: {}, about: {}, version: 0 }
+});
+
 /** A workshop with a little of everything. */
 async function furnished(): Promise<{ me: SignedIn; instrumentId: string; lines: string[] }> {
 	const me = await newWorkshop();
@@ -151,6 +156,9 @@ describe('all of a workshop', () => {
 			[[...lines.slice(0, -1), lines.at(-1)!.slice(0, 20)], 'cannot be read'],
 			[changed('visits', { instrument_id: foreign }), 'names something of “instruments”'],
 			[changed('instruments', { workshop_id: third.workshopId }), 'names something of “workshops”'],
+			[changed('instruments', { workshop_id: undefined }), 'is of another workshop'],
+			[[...lines, LIBRARY], 'is of another workshop'],
+			[changed('acts', { visit_id: uuid() }), 'names something of “visits”'],
 			[changed('instruments', { cost: 3 }), 'has no column “cost”'],
 			[changed('instruments', { name: ['x'] }), 'is to be one value'],
 			[changed('visits', { started_at: 'yesterday' }), 'is no time'],

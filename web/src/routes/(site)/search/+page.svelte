@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { KINDS, type Found } from '$lib/account/found';
+	import { KINDS, type Found } from '$lib/search/found';
 
 	let { data } = $props();
 	const kinds = $derived(

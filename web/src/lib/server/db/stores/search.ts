@@ -1,5 +1,5 @@
 import { QueryTypes } from 'sequelize';
-import type { Found } from '$lib/account/found';
+import type { Found } from '$lib/search/found';
 import { database } from '../connection';
 import { soughtBy } from '../shelf';
 

@@ -15,6 +15,5 @@
 	addresses={data.addresses}
 	date={data.on ? parseISO(data.on) : new Date()}
 	instruments={data.instruments}
-	firstDay={1}
 	onchange={() => invalidateAll()}
 />

@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { invalidateAll } from '$app/navigation';
-	import WorkshopImport from '$lib/account/WorkshopImport.svelte';
+	import WorkshopImport from '$lib/transfer/WorkshopImport.svelte';
 	import { mayDo } from '$lib/workshop/roles';
 	import type { Holdings } from '$lib/workshop/holdings';
 
