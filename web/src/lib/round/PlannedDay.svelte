@@ -116,7 +116,7 @@
 {#if tuned}
 	<button class="btn preset-filled-brand" disabled={busy} onclick={book}>Book this day</button>
 	{#if waiting > tuned}<p class="soft">
-			{waiting - tuned} more would gain, and less for their minutes and the way.
+			{waiting - tuned} more are worth a visit, but gain less for their time and the way.
 		</p>{/if}
 {/if}
 

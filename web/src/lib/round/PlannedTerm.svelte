@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { untrack } from 'svelte';
 	import { addWeeks, format } from 'date-fns';
 	import { fillTime } from '@fendrel/core';
 	import { counted } from '$lib/ui/format';
@@ -19,8 +20,9 @@
 	const at = $derived(house || houses[0]?.id);
 	let weeks = $state(12);
 	let hours = $state(3);
-	let first = $state('');
-	const begins = $derived(new Date(first || `${format(now, 'yyyy-MM-dd')}T09:00`));
+	let first = $state(untrack(() => `${format(now, 'yyyy-MM-dd')}T09:00`));
+	/** Nothing typed: as if it began today. */
+	const begins = $derived(first ? new Date(first) : new Date(now));
 	const here = $derived(instruments.filter(({ locationId }) => locationId === at));
 	const asked = $derived({ weeks, minutes: Math.round(60 * hours), now, begins: begins.getTime() });
 	const term = $derived(termOf(here, asked, fillTime));
@@ -47,7 +49,7 @@
 
 <h1 data-testid="term">
 	{counted(tuned, 'instrument')} in {counted(visits.length, 'visit')}{left > tuned
-		? `; ${left - tuned} more would gain, and find no room`
+		? `; for ${left - tuned} more that are worth it there is no time`
 		: ''}; {here.length - left} can be left alone.
 </h1>
 <div class="asked">
@@ -58,14 +60,7 @@
 				>{/each}
 		</select></label
 	>
-	<label class="field"
-		><span>First visit</span><input
-			class="input"
-			type="datetime-local"
-			bind:value={first}
-			placeholder={format(begins, "yyyy-MM-dd'T'HH:mm")}
-		/></label
-	>
+	<label class="field"><span>First visit</span><input class="input" type="datetime-local" bind:value={first} /></label>
 	<label class="field"
 		><span>Weeks</span>
 		<select class="select" bind:value={weeks}>

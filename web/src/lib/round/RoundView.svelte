@@ -2,6 +2,7 @@
 	import { untrack } from 'svelte';
 	import { isSameDay } from 'date-fns';
 	import type { KeptDay, KeptStop } from '$lib/device/keptDay';
+	import { capital } from '$lib/ui/format';
 	import Shortcuts from '$lib/ui/Shortcuts.svelte';
 	import { bringToday } from './bring';
 	import DayLine from './DayLine.svelte';
@@ -84,7 +85,7 @@
 				onbegin={begin}
 			/>
 			{#if bring.length}<h2>Bring along</h2>
-				<p>{bring.join(', ')}.</p>{/if}
+				<p>{capital(bring.join(', '))}.</p>{/if}
 		{:else}
 			<p class="links">
 				<a class="anchor" href="/round/plan">Plan a day</a>

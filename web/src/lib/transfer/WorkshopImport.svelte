@@ -32,7 +32,7 @@
 	const many = (table: string) => told?.counts.get(table) ?? 0;
 </script>
 
-<label class="field"
+<label class="field mt-4"
 	><span>Take a whole workshop into this one, while it is empty</span>
 	<input type="file" accept=".jsonl,application/x-ndjson" onchange={read} disabled={share !== undefined} /></label
 >
