@@ -120,7 +120,7 @@ test('all of a workshop goes out, and into an empty one on another server: the s
 	await file.setInputFiles(wrong);
 	await expect(page.getByRole('alert')).toContainText('the file is damaged, or not all of it is there');
 	await file.setInputFiles(out);
-	await expect(page.getByText(/Saltmarsh Workshop, as it stood on .*: 3\d instruments, \d+ visits/)).toBeVisible({
+	await expect(page.getByText(/Saltmarsh Workshop, as it stood on .*: \d+ instruments, \d+ visits/)).toBeVisible({
 		timeout: 60_000
 	});
 	await page.getByRole('button', { name: 'Take it in' }).click();

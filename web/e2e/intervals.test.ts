@@ -148,6 +148,6 @@ test('an instrument with a short compass: what it has is used, and what it lacks
 	await page.goto(`/temperaments/vallotti/bearing-plan?instrument=${other}&octave=0&start=60`);
 	await expect(page.getByLabel('Temperament octave').locator('option')).toHaveText(['C4 to C5']);
 	await expect(page.getByText('Set C4 from your fork')).toBeVisible();
-	await page.getByLabel('Ear').selectOption('counted once, in passing, ±0.2');
+	await page.getByLabel('Ear', { exact: true }).selectOption('counted once, in passing, ±0.2');
 	await expect(page.getByText(/an ear that counts to 0\.2 per second or 10 %/)).toBeVisible();
 });

@@ -138,10 +138,10 @@ test('the ear that practice has measured is the one that a bearing plan reckons 
 	await page.goto('/temperaments/equal/bearing-plan?school=circle');
 	const by = page.getByText(/^cents, by an ear that counts to/);
 	await expect(by).toContainText('0.1 per second or 6 %');
-	await expect(page.getByLabel('Ear')).toBeEnabled();
+	await expect(page.getByLabel('Ear', { exact: true })).toBeEnabled();
 	await page
-		.getByLabel('Ear')
-		.selectOption({ label: (await page.getByLabel('Ear').locator('option').last().innerText()).trim() });
+		.getByLabel('Ear', { exact: true })
+		.selectOption({ label: (await page.getByLabel('Ear', { exact: true }).locator('option').last().innerText()).trim() });
 	await expect(by).not.toContainText('0.1 per second or 6 %');
 	await expect(page).toHaveURL(/ear=mine/);
 	await page.goto('/practice');
