@@ -37,7 +37,8 @@ const FEATURES = [
 	'bearing',
 	'counts',
 	'practice',
-	'ensembles'
+	'ensembles',
+	'telephone'
 ];
 const SHARED = [
 	'ui',

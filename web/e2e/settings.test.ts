@@ -39,3 +39,45 @@ test('a workshop decides when a pass goes first, and what work costs', async ({ 
 	await expect(page.getByTestId('verdict')).toHaveText('Tune it once.');
 	await expect(page.getByText('€ 115')).toBeVisible();
 });
+
+test('notes, figures, degrees and weeks as the workshop writes them; found, marked, put back', async ({ page }) => {
+	await signIn(page);
+	await addInstrument(page, 'Written otherwise');
+	const instrument = page.url();
+	await page.goto('/settings');
+	await page.getByRole('searchbox', { name: 'Which setting?' }).fill('decimal');
+	await page.getByRole('list', { name: 'Settings found' }).getByRole('button').first().click();
+	await expect(page.getByLabel('Decimal sign')).toBeFocused();
+	await page.getByLabel('Decimal sign').selectOption('comma');
+	await page.getByLabel('Notes').selectOption('german');
+	await page.getByLabel('Temperatures').selectOption('fahrenheit');
+	await page.getByLabel('A week begins on').selectOption('sunday');
+	await page.getByRole('button', { name: 'Keep', exact: true }).click();
+	await expect(page.getByRole('button', { name: 'Kept' })).toBeVisible();
+	await expect(page.getByText('4 settings differ from the usual')).toBeVisible();
+	// A page that the server makes, an address with a note in it, and what is typed.
+	await page.goto('/temperaments/vallotti');
+	await expect(page.getByRole('columnheader', { name: 'H', exact: true })).toBeVisible();
+	await expect(page.getByText(/\d,\d\d cents/).first()).toBeVisible();
+	await page.goto('/intervals');
+	await page.getByLabel('Two notes').fill('H3 Dis4');
+	await page.keyboard.press('Enter');
+	await expect(page.getByRole('heading', { name: 'H3 with E♭4: major third' })).toBeVisible();
+	await page.goto('/round/diary');
+	await expect(page.getByRole('columnheader').or(page.locator('.ec-col-head')).first()).toContainText('Sun');
+	// A visit, which the device makes.
+	await page.goto(instrument);
+	await page.getByRole('button', { name: 'Start a visit' }).click();
+	await page.getByLabel('Temperature in °F').fill('68');
+	await page.getByLabel('Temperature in °F').press('Tab');
+	await expect(page.getByText(/typed, \d/)).toBeVisible();
+	await page.reload();
+	await expect(page.getByLabel('Temperature in °F')).toHaveValue('68,0');
+	await page.goto('/settings');
+	await page.getByText('4 settings differ from the usual').click();
+	await page.getByRole('button', { name: 'Put back: How it is written: temperatures' }).click();
+	await page.getByRole('button', { name: 'Keep', exact: true }).click();
+	await expect(page.getByText('3 settings differ from the usual')).toBeVisible();
+	await page.goBack();
+	await expect(page.getByLabel('Temperature in °C')).toHaveValue('20,0');
+});

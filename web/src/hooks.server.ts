@@ -7,6 +7,8 @@ import { underLease } from '$lib/server/db/lease';
 import { migrate } from '$lib/server/db/migrate';
 import { loadDemo } from '$lib/server/demo/load';
 import { fillSummaries, rebuildSummaries } from '$lib/server/record/keep';
+import { USUAL_WRITING } from '$lib/ui/writing';
+import { writtenFor } from '$lib/server/written';
 import { NOW_HEADER } from '$lib/device/nowHeader';
 import { rightAsked } from '$lib/server/auth/asks';
 import { isShown } from '$lib/server/auth/rights';
@@ -43,7 +45,16 @@ async function rebuild(): Promise<never> {
 }
 
 /** Pages that are there for somebody who is not signed in. */
-const OPEN = new Set<string | null>(['/signin', '/welcome', '/join/[token]', '/calendar/[token]', '/health', '/shell']);
+const OPEN = new Set<string | null>([
+	'/signin',
+	'/welcome',
+	'/join/[token]',
+	'/calendar/[token]',
+	'/look/[token]',
+	'/look/[token]/heard',
+	'/health',
+	'/shell'
+]);
 
 export const handle: Handle = async ({ event, resolve }) => {
 	event.locals.look = event.cookies.get('fendrel_look') === 'lamp' ? 'lamp' : 'day';
@@ -68,9 +79,9 @@ export const handle: Handle = async ({ event, resolve }) => {
 		const refused = await refusal(event.locals.signedIn, event.route.id, event);
 		if (refused) return refused;
 	}
-	const response = await resolve(event, {
-		transformPageChunk: ({ html }) => html.replace('%fendrel.look%', event.locals.look)
-	});
+	const response = await writtenFor(event.locals.signedIn?.writing ?? USUAL_WRITING, () =>
+		resolve(event, { transformPageChunk: ({ html }) => html.replace('%fendrel.look%', event.locals.look) })
+	);
 	// In mid-request too: what could not be asked is to be asked again, not refused.
 	const { unanswered: fault } = event.locals;
 	if (fault && response.status >= 500) return withoutDatabase(event.request, fault);

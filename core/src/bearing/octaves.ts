@@ -1,6 +1,12 @@
 import { noteName } from '../units/note';
 
-const octave = (low: number, high = low + 12) => ({ low, high, name: `${noteName(low)} to ${noteName(high)}` });
+const octave = (low: number, high = low + 12) => ({
+	low,
+	high,
+	get name() {
+		return `${noteName(low)} to ${noteName(high)}`;
+	}
+});
 const USUAL = [octave(53), octave(57), octave(60)];
 
 /** Octaves in which a temperament is set. */

@@ -12,7 +12,7 @@
 	import { inFiveSeconds } from '$lib/ui/beats';
 	import { comparisonWords, failureWords, shortRate, wayTo } from '$lib/tuning/bearingWords';
 	import { pairName } from '$lib/ui/beats';
-	import { flatOrSharp } from '$lib/ui/format';
+	import { fixed, flatOrSharp } from '$lib/ui/format';
 	import Heard from './Heard.svelte';
 	import { checkWitness, setWitness, type Witness } from './witness';
 
@@ -48,7 +48,7 @@
 
 <p class="verdict">Set {noteName(step.note)} {wayTo(step)}</p>
 {#if step.by.length === 0}
-	<p>{pitch.toFixed(2)} Hz. Everything else follows from this note, so take your time.</p>
+	<p>{fixed(pitch, 2)} Hz. Everything else follows from this note, so take your time.</p>
 	<div class="beside">
 		{#if off !== undefined}<Heard
 				witness={{ isRight: Math.abs(off) <= REFERENCE_WITHIN, words: flatOrSharp(off) }}
@@ -61,11 +61,12 @@
 {#each step.by as { edge, weight } (pairName(edge))}
 	<div class="lead">
 		<p class="rate">
-			<b>{Math.abs(edge.rate).toFixed(1)}</b>
+			<b>{fixed(Math.abs(edge.rate), 1)}</b>
 			<span>per second, {shortRate(edge.rate).replace(/^[\d.]+ /, '')}</span>
 		</p>
 		<p>
-			{pairName(edge)}, {edge.kind.name}: {inFiveSeconds(edge.rate)} in 5 s. Listen at {keyAt(edge.heardAt)} ({edge.heardAt.toFixed(
+			{pairName(edge)}, {edge.kind.name}: {inFiveSeconds(edge.rate)} in 5 s. Listen at {keyAt(edge.heardAt)} ({fixed(
+				edge.heardAt,
 				0
 			)} Hz){step.by.length > 1 ? `; if they disagree, give it ${Math.round(100 * weight)} %` : ''}.
 		</p>

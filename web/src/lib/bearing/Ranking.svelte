@@ -3,6 +3,7 @@
 	import type { RankedPlan } from '$lib/workers/bearing';
 	import { SCHOOL_NAMES } from '$lib/tuning/bearingWords';
 	import { pairName } from '$lib/ui/beats';
+	import { decimal, fixed } from '$lib/ui/format';
 
 	interface Props {
 		/** undefined while it is being worked out. */
@@ -16,19 +17,21 @@
 		onchoose: (school: string) => void;
 	}
 	let { ranking, ear, progress, failed, chosen, errors, closing, onchoose }: Props = $props();
-	const figure = (value: number | undefined) => (value === undefined ? 'nothing left over' : value.toFixed(2));
+	const figure = (value: number | undefined) => (value === undefined ? 'nothing left over' : fixed(value, 2));
 </script>
 
 <section>
 	<h2 class="panel-heading">
 		Which plan closes best here? <span
-			>cents, by an ear that counts to {Number(ear.floor.toFixed(2))} per second or {Math.round(100 * ear.share)} %, with
-			a bias of {ear.bias}</span
+			>cents, by an ear that counts to {decimal(String(Number(ear.floor.toFixed(2))))} per second or {Math.round(
+				100 * ear.share
+			)} %, with a bias of {ear.bias}</span
 		>
 	</h2>
 	{#if errors}
 		<p class="verdict" data-testid="expected">
-			This plan leaves {errors.overall.toFixed(2)} cents on a note{#if closing && errors.closing !== undefined}, and {errors.closing.toFixed(
+			This plan leaves {fixed(errors.overall, 2)} cents on a note{#if closing && errors.closing !== undefined}, and {fixed(
+					errors.closing,
 					2
 				)} on {pairName(closing)}, its closing {closing.kind.name}{/if}.
 		</p>
@@ -49,7 +52,7 @@
 					<tr class:chosen={school === chosen}>
 						<td><button type="button" onclick={() => onchoose(school)}>{SCHOOL_NAMES[school]}</button></td>
 						<td class="figure">{figure(left)}</td>
-						<td class="figure">{overall.toFixed(2)}</td>
+						<td class="figure">{fixed(overall, 2)}</td>
 					</tr>
 				{/each}
 			</tbody>

@@ -3,6 +3,7 @@
 	import { inFiveSeconds } from '$lib/ui/beats';
 	import { comparisonWords, shortRate, wayTo } from '$lib/tuning/bearingWords';
 	import { pairName } from '$lib/ui/beats';
+	import { fixed } from '$lib/ui/format';
 
 	interface Props {
 		steps: readonly BearingStep[];
@@ -42,7 +43,7 @@
 						>{/each}</td
 				>
 				<td class="error"
-					>{#if errors}<span style="width: {(46 * errors[i]) / most}px"></span><b>{errors[i].toFixed(2)}</b>{/if}</td
+					>{#if errors}<span style="width: {(46 * errors[i]) / most}px"></span><b>{fixed(errors[i], 2)}</b>{/if}</td
 				>
 			</tr>
 		{/each}

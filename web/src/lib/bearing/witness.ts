@@ -8,6 +8,7 @@ import {
 } from '@fendrel/core';
 import { besideAsked, heardWords, untoldWords } from '$lib/pairs/pairWords';
 import { STILL_RATE } from '$lib/ui/beats';
+import { fixed } from '$lib/ui/format';
 
 /** A note is set when its interval lies within so many cents of its rate, or so many beats per second. */
 const SET_WITHIN = { cents: 0.5, rate: 0.08 } as const;
@@ -35,7 +36,7 @@ export function keysAsked({ by, checks }: BearingStep): readonly AskedKeys[] {
 
 /** "raise C♯4 1.2 cents". */
 function move(note: number, by: number): string {
-	return `${by > 0 ? 'raise' : 'lower'} ${noteName(note)} ${Math.abs(by).toFixed(1)} cents`;
+	return `${by > 0 ? 'raise' : 'lower'} ${noteName(note)} ${fixed(Math.abs(by), 1)} cents`;
 }
 
 /** The same in words for an interval: right, or which note to move, and how far. */

@@ -1,6 +1,7 @@
 <script lang="ts">
 	import { beatTrace, TRACE_SECONDS } from './beatTrace';
 	import Drawing from './Drawing.svelte';
+	import { fixed } from '$lib/ui/format';
 
 	interface Props {
 		/** Beats per second, not signed. */
@@ -16,7 +17,7 @@
 	const head = $derived(elapsed === undefined || elapsed < 0 ? undefined : trace.x(elapsed % TRACE_SECONDS));
 </script>
 
-<Drawing bind:width {height} label="The beat over {TRACE_SECONDS} seconds: {(rate * TRACE_SECONDS).toFixed(1)} swells">
+<Drawing bind:width {height} label="The beat over {TRACE_SECONDS} seconds: {fixed(rate * TRACE_SECONDS, 1)} swells">
 	<path d={trace.path} />
 	{#each trace.ticks as { value, x } (value)}
 		<line x1={x} x2={x} y1={height - margin.bottom} y2={height - margin.bottom + 5} />

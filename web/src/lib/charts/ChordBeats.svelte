@@ -12,6 +12,7 @@
 <script lang="ts">
 	import { max } from 'd3-array';
 	import { scaleLinear } from 'd3-scale';
+	import { fixed } from '$lib/ui/format';
 
 	let { chords, label }: { chords: readonly ShownChord[]; label: string } = $props();
 	let width = $state(700);
@@ -41,14 +42,12 @@
 			{@const y = i * ROW}
 			<g
 				role="img"
-				aria-label="{name}: {then.toFixed(1)} beats a second{now === undefined
-					? ''
-					: `, now ${now.toFixed(1)}`}; {worst}"
+				aria-label="{name}: {fixed(then, 1)} beats a second{now === undefined ? '' : `, now ${fixed(now, 1)}`}; {worst}"
 			>
 				<text class="name" x={LEFT - 10} y={y + ROW / 2 + 5} text-anchor="end">{name}</text>
 				{#if now !== undefined}<rect class="now" x={LEFT} y={y + 5} width={x(now) - LEFT} height="20" />{/if}
 				<rect class="then" x={LEFT} y={y + 10} width={Math.max(1, x(then) - LEFT)} height="10" />
-				<text class="worst" x={x.range()[1] + 14} y={y + ROW / 2 + 5}>{then.toFixed(1)}; {worst}</text>
+				<text class="worst" x={x.range()[1] + 14} y={y + ROW / 2 + 5}>{fixed(then, 1)}; {worst}</text>
 			</g>
 		{/each}
 	</svg>

@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { signed } from '$lib/ui/format';
+	import { fixed, signed } from '$lib/ui/format';
 	import Drawing from './Drawing.svelte';
 	import { filingTrace, type FiledPoint, type NextBite } from './filingTrace';
 	import ValueAxis from './ValueAxis.svelte';
@@ -14,7 +14,7 @@
 	const margin = { top: 10, right: 150, bottom: 24, left: 52 };
 	const chart = $derived(filingTrace(points, next, { width, height, margin }));
 	const last = $derived(points.at(-1));
-	const after = $derived(next && `after ${next.strokes} more: ${signed(next.then)} ±${next.error.toFixed(1)}`);
+	const after = $derived(next && `after ${next.strokes} more: ${signed(next.then)} ±${fixed(next.error, 1)}`);
 </script>
 
 <Drawing

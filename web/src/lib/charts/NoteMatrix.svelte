@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { noteClassName } from '@fendrel/core';
-	import { signed } from '$lib/ui/format';
+	import { fixed, signed } from '$lib/ui/format';
 
 	interface Row {
 		readonly name: string;
@@ -32,7 +32,7 @@
 				{#each cells as { off, beats }, note (note)}
 					<td class:out={Math.abs(off) > hurts} class={Math.abs(off) > hurts ? (off > 0 ? 'sharp' : 'flat') : ''}>
 						{signed(off)}
-						{#if Math.abs(off) > hurts && beats !== undefined}<small>{beats.toFixed(1)}</small>{/if}
+						{#if Math.abs(off) > hurts && beats !== undefined}<small>{fixed(beats, 1)}</small>{/if}
 					</td>
 				{/each}
 			</tr>

@@ -3,6 +3,7 @@
 	import Drawing from './Drawing.svelte';
 	import { provedStaircase, type ProvedTread } from './provedStaircase';
 	import ValueAxis from './ValueAxis.svelte';
+	import { fixed } from '$lib/ui/format';
 
 	interface Props {
 		treads: readonly ProvedTread[];
@@ -18,7 +19,7 @@
 		treads
 			.map(
 				({ note, rate, isHeard, isInversion }) =>
-					`${noteName(note)} ${Math.abs(rate).toFixed(1)}${isHeard ? ' heard' : ''}${isInversion ? ', a step the wrong way' : ''}`
+					`${noteName(note)} ${fixed(Math.abs(rate), 1)}${isHeard ? ' heard' : ''}${isInversion ? ', a step the wrong way' : ''}`
 			)
 			.join('; ')
 	);

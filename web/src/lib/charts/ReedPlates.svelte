@@ -2,7 +2,7 @@
 	lang="ts"
 	generics="Reed extends ShownReed & { readonly name: string; readonly noteName: string; readonly degree: string }"
 >
-	import { signed } from '$lib/ui/format';
+	import { fixed, signed } from '$lib/ui/format';
 	import { reedPlates, type ShownReed } from './reedPlates';
 
 	interface Props {
@@ -67,7 +67,7 @@
 								height={bar.height}
 							/>
 							{#if bar.hasFigure}<text class="off" x={bar.x + bar.width / 2} y={bar.text} text-anchor="middle"
-									>{Math.abs(reed.off).toFixed(1)}</text
+									>{fixed(Math.abs(reed.off), 1)}</text
 								>{/if}
 						{/if}
 						{#if reed.role === 'own'}

@@ -1,6 +1,7 @@
 <script lang="ts">
 	import { fifthName, noteClassName } from '@fendrel/core';
 	import { ringOfFifths, type RingFifth } from './ringOfFifths';
+	import { fixed } from '$lib/ui/format';
 
 	interface Props {
 		fifths: readonly RingFifth[];
@@ -52,7 +53,7 @@
 			<line x1={tick.inner.x} y1={tick.inner.y} x2={tick.outer.x} y2={tick.outer.y} />
 			<text x={name.x} y={name.y + (roughness ? -1 : 5)} text-anchor="middle" class="note">{nameOf(step)}</text>
 			{#if roughness}
-				<text x={name.x} y={name.y + 15} text-anchor="middle" class="rough">{roughness[step].toFixed(2)}</text>
+				<text x={name.x} y={name.y + 15} text-anchor="middle" class="rough">{fixed(roughness[step], 2)}</text>
 			{/if}
 		{/each}
 		<text x={ring.middle} y={ring.middle + 5} text-anchor="middle" class="centre">{centre}</text>

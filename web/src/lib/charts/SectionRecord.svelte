@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { onShortDay, signed } from '$lib/ui/format';
+	import { fixed, onShortDay, signed } from '$lib/ui/format';
 	import Drawing from './Drawing.svelte';
 	import { sectionRecord, type ExpectedPitch, type SectionVisit } from './sectionRecord';
 	import ValueAxis from './ValueAxis.svelte';
@@ -63,7 +63,7 @@
 		{#if i === 0 || i === chart.drops.length - 1}<text
 				x={i === 0 ? margin.left - 9 : x + 7}
 				y={y + 4}
-				text-anchor={i === 0 ? 'end' : 'start'}>{humidity.toFixed(0)} %</text
+				text-anchor={i === 0 ? 'end' : 'start'}>{fixed(humidity, 0)} %</text
 			>{/if}
 	{/each}
 </Drawing>

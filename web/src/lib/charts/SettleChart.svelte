@@ -1,6 +1,6 @@
 <script lang="ts">
 	import type { Stability } from '@fendrel/core';
-	import { flatOrSharp, signed } from '$lib/ui/format';
+	import { fixed, flatOrSharp, signed } from '$lib/ui/format';
 	import { SETTLE_SECONDS, settleChart, type SettleCurve } from './settleChart';
 	import ValueAxis from './ValueAxis.svelte';
 	import Drawing from './Drawing.svelte';
@@ -33,7 +33,7 @@
 		if (!stability || stability.error === undefined) return undefined;
 		const still = Math.abs(stability.drift) < Math.max(0.1, 2 * stability.error);
 		const over = `over the last ${stability.strikes}`;
-		const error = `±${Math.max(0.1, stability.error).toFixed(1)}`;
+		const error = `±${fixed(Math.max(0.1, stability.error), 1)}`;
 		return still
 			? `Stands still, ${error} cents a blow ${over}`
 			: `Moves ${signed(stability.drift)} ${error} cents a blow ${over}`;

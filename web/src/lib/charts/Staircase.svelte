@@ -3,6 +3,7 @@
 	import { staircase, type Tread } from './staircase';
 	import ValueAxis from './ValueAxis.svelte';
 	import Drawing from './Drawing.svelte';
+	import { fixed } from '$lib/ui/format';
 
 	interface Props {
 		treads: readonly Tread[];
@@ -18,7 +19,7 @@
 	const ROOM_FOR_LABEL = 34;
 	const margin = { top: 20, right: 8, bottom: 26, left: 40 };
 	const chart = $derived(staircase(treads, { width, height, margin }, beside));
-	const said = $derived(treads.map(({ note, rate }) => `${noteName(note)} ${rate.toFixed(1)}`).join(', '));
+	const said = $derived(treads.map(({ note, rate }) => `${noteName(note)} ${fixed(rate, 1)}`).join(', '));
 	const pathOf = (all: typeof chart.treads) =>
 		all.map(({ x, y }, i) => `${i === 0 ? 'M' : 'V'}${i === 0 ? `${x} ${y}` : y}H${x + chart.step}`).join('');
 </script>
@@ -32,7 +33,7 @@
 	/>
 	{#each chart.treads.filter((_, i) => chart.step > ROOM_FOR_LABEL || i % 2 === 0) as { note, rate, x, y } (note)}
 		<text x={x + chart.step / 2} y={height - 6} text-anchor="middle">{noteName(note)}</text>
-		<text x={x + chart.step / 2} y={y - 7} text-anchor="middle" class="rate">{rate.toFixed(1).replace('-', '−')}</text>
+		<text x={x + chart.step / 2} y={y - 7} text-anchor="middle" class="rate">{fixed(rate, 1).replace('-', '−')}</text>
 	{/each}
 	{#if chart.beside.length}<path class="beside" d={pathOf(chart.beside)} />{/if}
 	<path d={pathOf(chart.treads)} />

@@ -4,6 +4,7 @@
 	import NoteAxis from './NoteAxis.svelte';
 	import ValueAxis from './ValueAxis.svelte';
 	import Drawing from './Drawing.svelte';
+	import { fixed } from '$lib/ui/format';
 
 	let { load, lowest, highest }: { load: TableLoad; lowest: number; highest: number } = $props();
 	let width = $state(760);
@@ -23,7 +24,7 @@
 		ticks={chart.tensionTicks}
 		from={margin.left}
 		to={width - margin.right}
-		label={(value) => value.toFixed(0)}
+		label={(value) => fixed(value, 0)}
 	/>
 	{#each chart.tensions as { note, x, y, after } (note)}
 		{#if y - after > 1}<circle cx={x} cy={after} r="3" class="after" />{/if}
@@ -34,7 +35,7 @@
 		ticks={chart.shareTicks}
 		from={margin.left}
 		to={width - margin.right}
-		label={(value) => (100 * value).toFixed(0)}
+		label={(value) => fixed(100 * value, 0)}
 	/>
 	{#each chart.shares as { note, x, y, after, near: isNear } (note)}
 		<rect {x} y={after} width={chart.bar} height={chart.base - after} class="share after" class:near={isNear} />

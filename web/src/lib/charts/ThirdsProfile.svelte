@@ -2,6 +2,7 @@
 	import { noteClassName } from '@fendrel/core';
 	import { thirdsProfile, type ThirdsSeries } from './thirdsProfile';
 	import Drawing from './Drawing.svelte';
+	import { fixed } from '$lib/ui/format';
 
 	interface Props {
 		series: readonly ThirdsSeries[];
@@ -21,7 +22,7 @@
 		series
 			.map(
 				({ name, sizes }) =>
-					`${name}: ${sizes.map((size, i) => `${noteClassName((7 * i) % 12)} ${size.toFixed(1)}`).join(', ')}`
+					`${name}: ${sizes.map((size, i) => `${noteClassName((7 * i) % 12)} ${fixed(size, 1)}`).join(', ')}`
 			)
 			.join('; ')
 	);
@@ -31,7 +32,7 @@
 	{#each chart.landmarks as { name, cents, y } (name)}
 		<line x1={margin.left} x2={width - margin.right} y1={y} y2={y} class={name} />
 		{#if !small}
-			<text x={width - margin.right + 8} y={y + 4}>{name} {cents.toFixed(0)}</text>
+			<text x={width - margin.right + 8} y={y + 4}>{name} {fixed(cents, 0)}</text>
 		{/if}
 	{/each}
 	{#each chart.paths as { name, d }, i (name)}
@@ -43,7 +44,7 @@
 		{/each}
 		{#if series.length === 1 && chart.step > ROOM_FOR_SIZE}
 			{#each chart.paths[0].treads as { size, x, y } (x)}
-				<text x={x + chart.step / 2} y={y - 7} text-anchor="middle" class="size">{size.toFixed(0)}</text>
+				<text x={x + chart.step / 2} y={y - 7} text-anchor="middle" class="size">{fixed(size, 0)}</text>
 			{/each}
 		{/if}
 	{/if}

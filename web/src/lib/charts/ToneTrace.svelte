@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { signed } from '$lib/ui/format';
+	import { fixed, signed } from '$lib/ui/format';
 	import Drawing from './Drawing.svelte';
 	import { toneTrace, type TracePoint } from './toneTrace';
 	import ValueAxis from './ValueAxis.svelte';
@@ -20,7 +20,7 @@
 <Drawing
 	bind:width
 	{height}
-	label="Cents from {name} by seconds{last ? `: ${signed(last.cents)} after ${last.at.toFixed(1)} seconds` : ''}"
+	label="Cents from {name} by seconds{last ? `: ${signed(last.cents)} after ${fixed(last.at, 1)} seconds` : ''}"
 >
 	<ValueAxis
 		ticks={chart.yTicks}

@@ -2,6 +2,7 @@ import { extent } from 'd3-array';
 import { scaleLog } from 'd3-scale';
 import { alongNotes, BAND, noteAxis } from './noteAxis';
 import type { Frame } from './frame';
+import { decimal } from '$lib/ui/format';
 
 /** B of one note as known, and how surely. */
 export interface KnownB {
@@ -66,5 +67,5 @@ export function inharmonicityChart(data: InharmonicityData, frame: Frame) {
 export function inharmonicityName(value: number): string {
 	const power = Math.floor(Math.log10(value) + 1e-9);
 	const digits = [...String(-power)].map((digit) => '⁰¹²³⁴⁵⁶⁷⁸⁹'[Number(digit)]).join('');
-	return `${Number((value / 10 ** power).toFixed(1))}·10⁻${digits}`;
+	return `${decimal(String(Number((value / 10 ** power).toFixed(1))))}·10⁻${digits}`;
 }

@@ -4,6 +4,7 @@
 	import { errorWords } from '$lib/pairs/pairWords';
 	import { OFFERED, type Board } from './board.svelte';
 	import { parseRate, SENSES } from './countedOctave';
+	import { fixed } from '$lib/ui/format';
 
 	interface Props {
 		board: Board;
@@ -32,7 +33,7 @@
 							class="input mono"
 							inputmode="decimal"
 							autocomplete="off"
-							placeholder={Math.abs(cell.predicted).toFixed(1)}
+							placeholder={fixed(Math.abs(cell.predicted), 1)}
 							aria-invalid={!!problem}
 							title={problem}
 							bind:value={cell.text}
@@ -46,7 +47,7 @@
 						</select>
 						{#if cell.heard}
 							<p class="app">
-								<span>app {cell.heard.rate.toFixed(2)} ±{errorWords(cell.heard.error)} {TOLD[cell.heard.sense]}</span>
+								<span>app {fixed(cell.heard.rate, 2)} ±{errorWords(cell.heard.error)} {TOLD[cell.heard.sense]}</span>
 								<button
 									type="button"
 									title="Leave out what the app heard"

@@ -3,7 +3,7 @@
 	import Staircase from '$lib/charts/Staircase.svelte';
 	import type { Finding } from '$lib/workers/proving';
 	import { rateWords } from '$lib/ui/beats';
-	import { signed } from '$lib/ui/format';
+	import { fixed, signed } from '$lib/ui/format';
 	import { inversionWords } from '$lib/pairs/inversionWords';
 	import { keyOrderWords, nearestWords } from './countWords';
 	import { pairName } from '$lib/ui/beats';
@@ -33,7 +33,7 @@
 
 {#each contradictions as { index, expected, otherSense } (index)}
 	<p class="notice">
-		<b>{pairName(residuals[index].count)}</b> contradicts the others: counted {residuals[index].count.rate.toFixed(1)}
+		<b>{pairName(residuals[index].count)}</b> contradicts the others: counted {fixed(residuals[index].count.rate, 1)}
 		{residuals[index].sense}, the others ask for {rateWords(expected)}.
 		{otherSense ? 'The rate is right, but wide and narrow were mixed up.' : 'Count it again. It is left out here.'}
 	</p>
@@ -48,8 +48,8 @@
 				<tr class:move={by !== undefined}>
 					<td><b>{noteName(note)}</b></td>
 					<td class="figure">{note === reference ? '0' : signed(deviation)}</td>
-					<td class="figure soft">{note === reference ? 'fork' : error.toFixed(1)}</td>
-					<td>{by === undefined ? '' : `${by > 0 ? 'raise' : 'lower'} ${Math.abs(by).toFixed(1)}`}</td>
+					<td class="figure soft">{note === reference ? 'fork' : fixed(error, 1)}</td>
+					<td>{by === undefined ? '' : `${by > 0 ? 'raise' : 'lower'} ${fixed(Math.abs(by), 1)}`}</td>
 				</tr>
 			{/each}
 		</tbody>
@@ -72,7 +72,7 @@
 					.slice(0, 3)
 					.map(
 						(each) =>
-							`${pairName(each)} ${Math.abs(each.found).toFixed(1)} instead of ${Math.abs(each.predicted).toFixed(1)} (±${each.error.toFixed(1)})`
+							`${pairName(each)} ${fixed(Math.abs(each.found), 1)} instead of ${fixed(Math.abs(each.predicted), 1)} (±${fixed(each.error, 1)})`
 					)
 					.join(', ')}.
 			</p>
@@ -87,7 +87,7 @@
 		{/if}
 		{#if Math.abs(bias) >= 0.05}
 			<p class="soft">
-				Your counts seem to run {Math.abs(bias).toFixed(2)} per second too {bias > 0 ? 'fast' : 'slow'}; that is taken
+				Your counts seem to run {fixed(Math.abs(bias), 2)} per second too {bias > 0 ? 'fast' : 'slow'}; that is taken
 				out.
 			</p>
 		{/if}

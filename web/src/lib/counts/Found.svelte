@@ -2,6 +2,7 @@
 	import type { Analysis } from './analysis.svelte';
 	import Findings from './Findings.svelte';
 	import { refusalWords } from './countWords';
+	import { fixed } from '$lib/ui/format';
 
 	interface Props {
 		analysis: Analysis;
@@ -28,7 +29,7 @@
 		<div class="row" role="group" aria-label="Octaves that fit">
 			{#each found.findings as each, i (i)}
 				<button type="button" class="choice" aria-pressed={shown === i} onclick={() => (analysis.shown = i)}
-					>{i + 1}<span class="soft"> misfit {each.solution.chiSquared.toFixed(1)}</span></button
+					>{i + 1}<span class="soft"> misfit {fixed(each.solution.chiSquared, 1)}</span></button
 				>
 			{/each}
 		</div>

@@ -1,7 +1,7 @@
 import { noteClassName, noteName, type CountRefusal } from '@fendrel/core';
 import type { Finding } from '$lib/workers/proving';
 import { pairName } from '$lib/ui/beats';
-import { counted, signed } from '$lib/ui/format';
+import { counted, fixed, signed } from '$lib/ui/format';
 
 const list = (names: readonly string[]) =>
 	names.length < 2 ? (names[0] ?? '') : `${names.slice(0, -1).join(', ')} and ${names.at(-1)}`;
@@ -22,17 +22,17 @@ export function refusalWords(why: CountRefusal): { readonly verdict: string; rea
 		};
 	if (why.reason === 'uncertain')
 		return {
-			verdict: `Too uncertain: ${noteName(why.note)} could be anywhere within ±${why.error.toFixed(1)} cents.`,
+			verdict: `Too uncertain: ${noteName(why.note)} could be anywhere within ±${fixed(why.error, 1)} cents.`,
 			advice
 		};
 	return {
 		verdict: `Nothing confirms the count of ${pairName(why.count)}.`,
-		advice: `${why.shift === undefined ? 'A slip there would go unseen.' : `A slip there could move notes together by ${why.shift.toFixed(0)} cents unseen.`} ${advice}`
+		advice: `${why.shift === undefined ? 'A slip there would go unseen.' : `A slip there could move notes together by ${fixed(why.shift, 0)} cents unseen.`} ${advice}`
 	};
 }
 
 const cents = (value: number) =>
-	`${Math.abs(value).toFixed(1)} ${Math.abs(value).toFixed(1) === '1.0' ? 'cent' : 'cents'}`;
+	`${fixed(Math.abs(value), 1)} ${fixed(Math.abs(value), 1) === '1.0' ? 'cent' : 'cents'}`;
 
 /** One sentence that says what to do with the octave. */
 export function verdictOf({ solution, moves }: Finding, temperament: string, tolerance: number): string {
@@ -56,15 +56,15 @@ export function nearestWords({ whole }: Finding): string | undefined {
 	const { best, runnerUp, significant, fits } = whole.nearest;
 	const name = ({ temperament, root }: typeof best) =>
 		root ? `${temperament.name} built on ${noteClassName(root)}` : temperament.name;
-	const next = runnerUp ? `, ${name(runnerUp)} ${runnerUp.rms.toFixed(1)}` : '';
+	const next = runnerUp ? `, ${name(runnerUp)} ${fixed(runnerUp.rms, 1)}` : '';
 	const how = significant ? '' : '; the difference is no more than chance';
-	return `${fits ? 'It agrees with' : 'Nearest is'} ${name(best)} (${best.rms.toFixed(1)} cents rms off${next}${how}).`;
+	return `${fits ? 'It agrees with' : 'Nearest is'} ${name(best)} (${fixed(best.rms, 1)} cents rms off${next}${how}).`;
 }
 
 export function keyOrderWords({ whole }: Finding): string | undefined {
 	if (!whole) return undefined;
 	const { index, error, verdict } = whole.keyOrder;
-	const figures = `(${signed(index)} ± ${error.toFixed(1)} cents from C to F♯)`;
+	const figures = `(${signed(index)} ± ${fixed(error, 1)} cents from C to F♯)`;
 	if (verdict === 'home keys calmest') return `The home keys are the calmest ${figures}.`;
 	if (verdict === 'all keys alike') return `No key is clearly favoured ${figures}.`;
 	return `The order of keys is reversed: C, F and G are the harshest, the remote keys the sweetest ${figures}.`;

@@ -31,7 +31,7 @@ export async function nowSignedIn(owner: Owner): Promise<void> {
 	const store = await deviceStore();
 	if (!store) return;
 	const before = (await store.get('shared', ME)) as Owner | undefined;
-	if (before?.userId === owner.userId && before.name === owner.name && before.role === owner.role) return;
+	if (before && JSON.stringify(before) === JSON.stringify(owner)) return;
 	if (before && before.userId !== owner.userId) await forgetBooks();
 	await store.put('shared', owner, ME);
 }

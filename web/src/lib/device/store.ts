@@ -1,3 +1,4 @@
+import type { Writing } from '$lib/ui/writing';
 import type { Role } from '$lib/workshop/roles';
 import { openDB, type DBSchema, type IDBPDatabase, type IDBPTransaction } from 'idb';
 import { v7 as uuid } from 'uuid';
@@ -11,6 +12,8 @@ export interface Owner {
 	readonly workshop: string;
 	/** Not said: from before there were roles. */
 	readonly role?: Role;
+	/** Not said: as usual. */
+	readonly writing?: Writing;
 }
 
 /** Something that waits to be handed over; what it is, the server reads. */

@@ -4,7 +4,7 @@
 	import NoteMatrix from '$lib/charts/NoteMatrix.svelte';
 	import { send } from '$lib/device/send';
 	import type { StoredTemperament } from '$lib/tuning/storedTemperament';
-	import { inHz, signed } from '$lib/ui/format';
+	import { fixed, inHz, signed } from '$lib/ui/format';
 	import ClashList from './ClashList.svelte';
 	import { ensembleSchema, type Ensemble, type EnsembleMember, type MayJoin } from './ensemble';
 	import EnsembleMembers from './EnsembleMembers.svelte';
@@ -72,7 +72,7 @@
 				{#each meetings as meeting, i (`${meeting.shared.id} ${meeting.shared.root}`)}
 					<button type="button" aria-pressed={meeting === best} onclick={() => (chosen = i)}>
 						<b>{sharedName(meeting.shared)}</b>
-						<span class="soft">{meeting.apart.toFixed(1)} apart at worst; {meeting.cost.toFixed(1)} to move</span>
+						<span class="soft">{fixed(meeting.apart, 1)} apart at worst; {fixed(meeting.cost, 1)} to move</span>
 					</button>
 				{/each}
 			</div>

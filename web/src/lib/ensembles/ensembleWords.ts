@@ -7,7 +7,7 @@ import {
 	type Moves,
 	type Shared
 } from '@fendrel/core';
-import { inHz, signed } from '$lib/ui/format';
+import { fixed, inHz, signed } from '$lib/ui/format';
 
 export const MOVES_NAMES: Record<Moves, string> = {
 	nothing: 'nothing',
@@ -27,14 +27,14 @@ export function agreementWords({ shared, a4, apart, worst }: Agreement, members:
 	const where = `${sharedName(shared)} at A4 = ${inHz(a4)} Hz`;
 	if (members.length < 2) return `Alone nobody has to agree. ${where} costs least.`;
 	if (apart < 0.1 || !worst) return `All can meet in ${where}.`;
-	return `${where} brings them nearest: ${members[worst.lower].name} and ${members[worst.upper].name} stay ${apart.toFixed(1)} cents apart on ${noteClassName(worst.worst.note)}.`;
+	return `${where} brings them nearest: ${members[worst.lower].name} and ${members[worst.upper].name} stay ${fixed(apart, 1)} cents apart on ${noteClassName(worst.worst.note)}.`;
 }
 
 /** What a member does to join: "leave it", "move 3.2 cents on the average, 8.1 at most (G♯)". */
 export function joiningWords({ moves, cost }: Joining): string {
 	if (cost < 0.05) return 'stays as it is';
 	const at = moves.reduce((most, move, i) => (Math.abs(move) > Math.abs(moves[most]) ? i : most), 0);
-	return `moves ${cost.toFixed(1)} cents on the average, most on ${noteClassName(at)} (${signed(moves[at])})`;
+	return `moves ${fixed(cost, 1)} cents on the average, most on ${noteClassName(at)} (${signed(moves[at])})`;
 }
 
 /** "C♯4 of the harpsichord with F4 of the viol: 13.7 cents wide, 9.2 beats". */
@@ -44,8 +44,8 @@ export function clashWords({ lower, upper, interval, note, off, beats, at }: Cla
 	);
 	const size =
 		interval.semitones === 0
-			? `${Math.abs(off).toFixed(1)} cents apart`
-			: `${Math.abs(off).toFixed(1)} cents ${off > 0 ? 'wide' : 'narrow'}`;
-	const rate = beats === undefined ? 'they never meet' : `${beats.toFixed(1)} beats a second`;
+			? `${fixed(Math.abs(off), 1)} cents apart`
+			: `${fixed(Math.abs(off), 1)} cents ${off > 0 ? 'wide' : 'narrow'}`;
+	const rate = beats === undefined ? 'they never meet' : `${fixed(beats, 1)} beats a second`;
 	return `${names[0]} of ${members[lower].name} with ${names[1]} of ${members[upper].name}: ${size}, ${rate}`;
 }

@@ -1,5 +1,6 @@
 import { groupOf, memberOf, noteName, type SounderId } from '@fendrel/core';
 import type { Refused } from '$lib/device/store';
+import { fixed } from '$lib/ui/format';
 
 interface Said {
 	readonly kind?: string;
@@ -29,7 +30,7 @@ export function refusedWords({ item }: Pick<Refused, 'item'>): string {
 			: reading.note === undefined
 				? 'a note'
 				: noteName(reading.note);
-		return `Reading of ${what}${typeof reading.pitch === 'number' ? `, ${reading.pitch.toFixed(2)} Hz` : ''}`;
+		return `Reading of ${what}${typeof reading.pitch === 'number' ? `, ${fixed(reading.pitch, 2)} Hz` : ''}`;
 	}
 	if (kind === 'act' && act) {
 		const words = ACTS[act.do ?? ''] ?? 'something done';

@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { onDay, signed } from '$lib/ui/format';
+	import { fixed, onDay, signed } from '$lib/ui/format';
 	import { leaveWords, sectionWords, type InstrumentDrift } from './drift';
 
 	let { drift }: { drift: InstrumentDrift } = $props();
@@ -8,7 +8,7 @@
 
 <section aria-label="How it drifts">
 	<p>
-		Expected now: <b class="mono">{signed(now.cents)} ±{now.error.toFixed(1)}</b> cents. {drift.changed}
+		Expected now: <b class="mono">{signed(now.cents)} ±{fixed(now.error, 1)}</b> cents. {drift.changed}
 	</p>
 	<p class="soft">
 		{drift.explained}. By {drift.visits} of its visits{drift.neighbours

@@ -4,6 +4,7 @@
 	import { capital } from '$lib/ui/format';
 	import type { InstrumentForm } from './instrumentForm';
 	import { NECK_CHOICES, OWN_NECK } from './neckForm';
+	import { lengthUnit, lengthWords, typedLength } from '$lib/ui/measures';
 
 	interface Props {
 		form: SuperForm<InstrumentForm>['form'];
@@ -37,7 +38,7 @@
 		{#each NECK_CHOICES as { id, name } (id)}<option value={id}>{name}</option>{/each}
 	</select>
 </label>
-{@render typed('scale', 'Scale, nut to bridge', usual ? `${usual.scale} mm` : '690 mm, 69 cm or 27.2 in')}
+{@render typed('scale', 'Scale, nut to bridge', usual ? lengthWords(usual.scale, 0) : '690 mm, 69 cm or 27.2 in')}
 {#if $form.neck === OWN_NECK}
 	<label class="field">
 		<span>Family</span>
@@ -58,8 +59,12 @@
 	</select>
 </label>
 {@render typed('frets', 'Frets', String(usual?.frets ?? 7))}
-{@render typed('actionFirst', 'String height at the first fret, mm', String(usual?.action.first ?? 1.5))}
-{@render typed('actionLast', 'String height at the last fret, mm', String(usual?.action.last ?? 5))}
+{@render typed(
+	'actionFirst',
+	`String height at the first fret, ${lengthUnit()}`,
+	typedLength(usual?.action.first ?? 1.5)
+)}
+{@render typed('actionLast', `String height at the last fret, ${lengthUnit()}`, typedLength(usual?.action.last ?? 5))}
 {#if isFixed}
 	{@render typed('capo', 'Capo, where it usually sits: the fret', 'none')}
 {:else}

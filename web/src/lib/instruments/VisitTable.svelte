@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { isKeyboardKind, type InstrumentKind } from '@fendrel/core';
 	import { familyOfKind } from '$lib/tuning/kinds';
-	import { capital, inHz, onShortDay, signed } from '$lib/ui/format';
+	import { capital, fixed, inHz, onShortDay, signed } from '$lib/ui/format';
 	import ScrollTable from '$lib/ui/ScrollTable.svelte';
 	import { paperHref, type Paper } from '$lib/record/papers';
 
@@ -55,7 +55,7 @@
 					<td class="figure">{visit.found === undefined ? '–' : signed(visit.found)}</td>
 					{#if isKeyboard}<td class="figure">{visit.a4Left === undefined ? '–' : inHz(visit.a4Left)}</td>{/if}
 					<td class="figure">{visit.notesSet}</td>
-					<td class="figure">{visit.movedMean === undefined ? '–' : visit.movedMean.toFixed(1)}</td>
+					<td class="figure">{visit.movedMean === undefined ? '–' : fixed(visit.movedMean, 1)}</td>
 					<td class="papers"
 						>{#if !isKeyboard && mayWork}<a href="/visits/{visit.id}/close/card"
 								>card<span class="sr-only"> of {onShortDay(visit.startedAt)}</span></a

@@ -1,4 +1,4 @@
-import { flatOrSharp, inHz, inSentence, signed } from '$lib/ui/format';
+import { fixed, flatOrSharp, inHz, inSentence, signed } from '$lib/ui/format';
 import type { Comparison } from './comparison';
 
 const figure = (cents: number | undefined) => (cents === undefined ? '–' : signed(cents));
@@ -36,7 +36,7 @@ export function factRows({ before, after }: Comparison): readonly (readonly [str
 		row('Plan', ({ temperament, a4 }) => `${inSentence(temperament)}, A4 = ${inHz(a4)} Hz`),
 		row('Air', ({ air }) => air ?? 'not noted'),
 		row('Notes set', ({ notesSet }) => String(notesSet)),
-		row('Mean move', ({ movedMean }) => (movedMean === undefined ? '–' : `${movedMean.toFixed(1)} cents`)),
+		row('Mean move', ({ movedMean }) => (movedMean === undefined ? '–' : `${fixed(movedMean, 1)} cents`)),
 		row('Note', ({ note }) => note || '–')
 	];
 }

@@ -1,5 +1,5 @@
 import type { DriftPrediction, DriftVisit } from '@fendrel/core';
-import { signed } from '$lib/ui/format';
+import { fixed, signed } from '$lib/ui/format';
 
 /** How an instrument is expected to stand. */
 export interface InstrumentDrift {
@@ -22,7 +22,7 @@ export function changeWords(visits: readonly DriftVisit[]): string {
 	const [before, last] = visits.slice(-2);
 	if (!last || before.left === undefined) return '';
 	const moved = last.found - before.left;
-	const size = `${Math.abs(moved).toFixed(1)} cents`;
+	const size = `${fixed(Math.abs(moved), 1)} cents`;
 	const went = Math.abs(moved) < 0.5 ? 'It stayed' : moved > 0 ? `Up ${size}` : `Down ${size}`;
 	if (before.humidity === undefined || last.humidity === undefined) return `${went}.`;
 	const damper = Math.round(last.humidity - before.humidity);
@@ -35,8 +35,8 @@ export function leaveWords({ cents, error }: DriftPrediction, until: string): st
 	if (Math.abs(cents) < 0.5) return `Leave it on its pitch: that is right on the average until ${until}.`;
 	const high = cents > 0 ? 'high' : 'low';
 	const sure = Math.abs(cents) < error ? ', though that is not certain' : '';
-	return `Leave it ${Math.abs(cents).toFixed(1)} cents ${high}: then it is right on the average until ${until}${sure}.`;
+	return `Leave it ${fixed(Math.abs(cents), 1)} cents ${high}: then it is right on the average until ${until}${sure}.`;
 }
 
 export const sectionWords = ({ cents, error, trend }: DriftPrediction & { readonly trend: number }): string =>
-	`${signed(cents)} ±${error.toFixed(1)}, ${signed(trend)} a year`;
+	`${signed(cents)} ±${fixed(error, 1)}, ${signed(trend)} a year`;

@@ -1,4 +1,4 @@
-import { INSTRUMENT_KINDS, parseNote } from '@fendrel/core';
+import { INSTRUMENT_KINDS, readNote } from '@fendrel/core';
 import { z } from 'zod';
 import { neckFields, neckFrom } from './neckForm';
 import { reedFields, reedSetFrom } from './reedForm';
@@ -50,8 +50,8 @@ export const instrumentSchema = z
 			if ('field' in told) context.addIssue({ code: 'custom', path: [told.field], message: told.text });
 			return;
 		}
-		const low = parseNote(lowest);
-		const high = parseNote(highest);
+		const low = readNote(lowest);
+		const high = readNote(highest);
 		for (const [path, note] of [
 			['lowest', low],
 			['highest', high]

@@ -5,7 +5,7 @@ import {
 	neckProblem,
 	NECKS,
 	noteName,
-	parseNote,
+	readNote,
 	placeOf,
 	SCALES,
 	STRING_STUFF,
@@ -16,8 +16,9 @@ import {
 } from '@fendrel/core';
 import { z } from 'zod';
 import { typedNumber } from '$lib/ui/typed';
-import { listed } from '$lib/ui/format';
+import { decimal, listed } from '$lib/ui/format';
 import type { Result } from '$lib/ui/result';
+import { lengthFigure, lengthUnit, lengthWords, saysUnit, typedLength, typedMm } from '$lib/ui/measures';
 
 /** Necks to choose from, and one's own: string by string. */
 export const OWN_NECK = 'own';
@@ -43,18 +44,12 @@ export type NeckFields = z.infer<typeof fields>;
 export type NeckFieldProblem = { readonly field: keyof NeckFields; readonly text: string };
 export const BLANK_NECK = fields.parse({});
 
-const INCH = 25.4;
-
 /** A length as it was typed, in mm: "690", "69 cm", "27.2 in". A bare number that may be of either is refused. */
 export function readLength(text: string): Result<number> {
-	const match = /^([\d.,]+)\s*(mm|cm|in|inch|inches|″|")?$/i.exec(text.trim());
-	const value = match ? typedNumber(match[1]) : NaN;
-	if (!match || !(value > 0)) return { problem: 'Write a length such as 690 mm, 69 cm or 27.2 in.' };
-	const unit = match[2]?.toLowerCase();
-	if (unit === 'cm') return { value: 10 * value };
-	if (unit && unit !== 'mm') return { value: INCH * value };
-	if (!unit && value < SCALES.shortest)
-		return { problem: `${match[1]} what? Write mm, cm or in behind it, as in ${match[1]} in.` };
+	const value = typedMm(text);
+	if (!(value > 0)) return { problem: 'Write a length such as 690 mm, 69 cm or 27.2 in.' };
+	if (!saysUnit(text) && value < SCALES.shortest)
+		return { problem: `${text.trim()} what? Write mm, cm or in behind it, as in ${text.trim()} in.` };
 	return { value };
 }
 
@@ -65,7 +60,7 @@ export function readStrings(text: string): Result<readonly NeckString[]> {
 		.trim()
 		.split(/[\s,;]+/)
 		.filter(Boolean)) {
-		const [first, second, ...more] = word.split('+').map(parseNote);
+		const [first, second, ...more] = word.split('+').map(readNote);
 		if (first === undefined || more.length || (word.includes('+') && second === undefined))
 			return { problem: `“${word}” is no string. Write notes such as D4 A3 E3, a course as F3+F3 or F3+F4.` };
 		const apart = second === undefined ? undefined : Math.abs(second - first);
@@ -116,8 +111,9 @@ export function neckFrom(typed: NeckFields): Neck | NeckFieldProblem {
 		['last', 'actionLast']
 	] as const) {
 		if (typed[field] === '') continue;
-		action[end] = typedNumber(typed[field]);
-		if (!(action[end] > 0 && action[end] < 20)) return wrong(field, 'Write the height in mm, 0.1 to 20.');
+		action[end] = typedMm(typed[field]);
+		if (!(action[end] > 0 && action[end] < 20))
+			return wrong(field, `Write the height in ${lengthUnit()}; it lies below ${lengthWords(20, 0)}.`);
 	}
 	const places = readPlaces(typed.fretPlaces, frets);
 	if ('problem' in places) return wrong('fretPlaces', places.problem);
@@ -141,7 +137,7 @@ export function neckFrom(typed: NeckFields): Neck | NeckFieldProblem {
 		case 'scale':
 			return wrong(
 				'scale',
-				`A scale of ${scale.value.toFixed(0)} mm? It lies between ${SCALES.shortest} and ${SCALES.longest} mm.`
+				`A scale of ${lengthWords(scale.value, 0)}? It lies between ${lengthFigure(SCALES.shortest, 0)} and ${lengthWords(SCALES.longest, 0)}.`
 			);
 		case 'fret':
 			return wrong(
@@ -162,11 +158,11 @@ export function neckFieldsOf(neck: Neck): NeckFields {
 		...{ neck: known?.id ?? OWN_NECK, neckFamily: neck.family, stuff: neck.stuff },
 		...{ openStrings: known ? '' : neck.strings.map(stringText).join(' ') },
 		...{
-			scale: `${Number(neck.scale.toFixed(1))} mm`,
+			scale: `${typedLength(Number(neck.scale.toFixed(1)))} ${lengthUnit()}`,
 			frets: String(neck.frets),
 			capo: neck.capo ? String(neck.capo) : ''
 		},
-		...{ actionFirst: String(neck.action.first), actionLast: String(neck.action.last) },
+		...{ actionFirst: typedLength(neck.action.first), actionLast: typedLength(neck.action.last) },
 		fretPlaces: neck.places
 			.flatMap((ends, i) => (ends ? `${i + 1} ${ends.low.toFixed(1)} ${ends.high.toFixed(1)}` : []))
 			.join('\n')
@@ -184,7 +180,7 @@ export function neckFacts(neck: Neck): readonly (readonly [string, string])[] {
 	const { strings, scale, frets, stuff, capo } = neck;
 	return [
 		['Strings', `${listed(strings.map(stringText))}, ${stuff}`],
-		['Scale', `${Number(scale.toFixed(1))} mm`],
+		['Scale', `${decimal(typedLength(Number(scale.toFixed(1))))} ${lengthUnit()}`],
 		['Frets', `${frets}, ${neck.family === 'guitar' ? 'fixed' : 'tied'}${capo ? `; capo at ${capo}` : ''}`]
 	];
 }
@@ -194,6 +190,12 @@ export function fretsShown({ frets, scale, places }: Neck) {
 	return Array.from({ length: frets }, (_, i) => {
 		const usual = placeOf(scale, 100 * (i + 1));
 		const at = places[i] ?? { low: usual, high: usual };
-		return { fret: i + 1, now: at, then: at, wishes: [], said: `Fret ${i + 1}, ${at.high.toFixed(0)} mm from the nut` };
+		return {
+			fret: i + 1,
+			now: at,
+			then: at,
+			wishes: [],
+			said: `Fret ${i + 1}, ${lengthWords(at.high, 0)} from the nut`
+		};
 	});
 }

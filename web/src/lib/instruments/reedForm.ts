@@ -3,7 +3,7 @@ import {
 	layoutById,
 	layoutProblem,
 	noteName,
-	parseNote,
+	readNote,
 	placedReeds,
 	REED_LENGTHS,
 	REED_METALS,
@@ -55,7 +55,7 @@ function readHoles(text: string, tonic: number): Result<readonly HoleNotes[]> {
 	for (const { at, words } of lines(text)) {
 		const [hole, blow, draw = '-', ...more] = words;
 		const number = Number(hole);
-		const notes = [blow ?? '', draw].map((word) => (NO_REED.test(word) ? null : parseNote(word)));
+		const notes = [blow ?? '', draw].map((word) => (NO_REED.test(word) ? null : readNote(word)));
 		if (!/^\d{1,2}$/.test(hole) || more.length || blow === undefined || notes.includes(undefined))
 			return {
 				problem: `Line ${at}: write the hole, its blow note and its draw note, as in “4 C5 D5”; a dash where there is no reed.`
@@ -85,7 +85,7 @@ function readAuxiliaries(text: string, tonic: number, holes: readonly HoleNotes[
 	for (const { at, words } of lines(text)) {
 		const [plate, hole, note, ...more] = words;
 		const number = Number(hole);
-		const wanted = parseNote(note ?? '');
+		const wanted = readNote(note ?? '');
 		const isPlate = plate.toLowerCase() === 'blow' || plate.toLowerCase() === 'draw';
 		if (!isPlate || wanted === undefined || more.length || !/^\d{1,2}$/.test(hole ?? ''))
 			return { problem: `Line ${at}: write the reed that bends and the note wanted, as in “blow 5 Eb5”.` };
@@ -105,7 +105,7 @@ function readAuxiliaries(text: string, tonic: number, holes: readonly HoleNotes[
 
 /** A set of reeds as its fields say. */
 export function reedSetFrom({ tonic: key, layout: id, ...typed }: ReedFields): ReedSet | ReedProblem {
-	const tonic = parseNote(key);
+	const tonic = readNote(key);
 	if (tonic === undefined || tonic < TONICS.lowest || tonic > TONICS.highest)
 		return { field: 'tonic', text: 'Write the lowest tonic as a note from C2 to C6, such as C4.' };
 	const known = layoutById(id);

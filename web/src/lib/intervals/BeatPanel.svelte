@@ -4,6 +4,7 @@
 	import Square from '@lucide/svelte/icons/square';
 	import { Player } from '$lib/audio/player.svelte';
 	import BeatTrace from '$lib/charts/BeatTrace.svelte';
+	import { fixed } from '$lib/ui/format';
 
 	interface Props {
 		/** The target, beats per second, not signed. */
@@ -57,18 +58,18 @@
 </script>
 
 <section aria-label="The beat by itself">
-	<h2 class="panel-heading">Learn the rate by ear <span>the beat alone, at {pitch.toFixed(0)} Hz</span></h2>
+	<h2 class="panel-heading">Learn the rate by ear <span>the beat alone, at {fixed(pitch, 0)} Hz</span></h2>
 	<BeatTrace rate={sounding} {elapsed} />
 	<div class="row">
 		<button type="button" class="btn preset-filled-brand" disabled={!alive} onclick={toggle}>
 			{#if player.playing}<Square size={16} /> Stop{:else}<Play size={16} /> Sound it{/if}
 		</button>
 		<p class="rate" aria-live="polite">
-			<b data-testid="sounding-rate">{sounding.toFixed(2)}</b> per second
+			<b data-testid="sounding-rate">{fixed(sounding, 2)}</b> per second
 			<span class="soft"
 				>{off === 0
 					? 'the target'
-					: `${Math.abs(off).toFixed(1)} ${off < 0 ? 'slower' : 'faster'} than the target`}</span
+					: `${fixed(Math.abs(off), 1)} ${off < 0 ? 'slower' : 'faster'} than the target`}</span
 			>
 		</p>
 	</div>

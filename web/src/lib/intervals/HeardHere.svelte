@@ -4,6 +4,7 @@
 	import { besideAsked, errorWords, heardRate, refusedWords, unsidedWords, untoldWords } from '$lib/pairs/pairWords';
 	import { pairName, STILL_RATE } from '$lib/ui/beats';
 	import type { Pair } from './pair';
+	import { fixed } from '$lib/ui/format';
 
 	interface Props {
 		pairs: PairListening;
@@ -17,7 +18,7 @@
 	const asked = $derived(
 		Math.abs(chosen.rate) < STILL_RATE
 			? 'a still interval'
-			: `${Math.abs(chosen.rate).toFixed(1)} ${chosen.rate < 0 ? 'narrow' : 'wide'}`
+			: `${fixed(Math.abs(chosen.rate), 1)} ${chosen.rate < 0 ? 'narrow' : 'wide'}`
 	);
 </script>
 

@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { noteName, type Coincidence, type HeardBeat } from '@fendrel/core';
 	import { heardSigned } from '$lib/pairs/pairWords';
-	import { counted, signed } from '$lib/ui/format';
+	import { counted, fixed, signed } from '$lib/ui/format';
 	import { meetingName } from './meeting';
 	import ScrollTable from '$lib/ui/ScrollTable.svelte';
 
@@ -44,9 +44,9 @@
 							<td class="figure heard">{beat ? heardSigned(beat) : ''}</td>
 						{/if}
 						<td class="figure">{signed(each.apart, 1)}</td>
-						<td class="figure">{each.heardAt.toFixed(1)}</td>
+						<td class="figure">{fixed(each.heardAt, 1)}</td>
 						<td>{noteName(each.silentKey)}</td>
-						<td><span class="use" style="width: {Math.round(90 * each.use)}px" title={each.use.toFixed(2)}></span></td>
+						<td><span class="use" style="width: {Math.round(90 * each.use)}px" title={fixed(each.use, 2)}></span></td>
 					</tr>
 				{/each}
 			</tbody>

@@ -3,6 +3,7 @@
 	import { intervalName, noteName, type Coincidence, type Voice } from '@fendrel/core';
 	import CoincidenceLadder from '$lib/charts/CoincidenceLadder.svelte';
 	import { rateWords } from '$lib/ui/beats';
+	import { fixed } from '$lib/ui/format';
 
 	let {
 		lower,
@@ -36,12 +37,12 @@
 </h1>
 {#if chosen}
 	<p class="figure" data-testid="beat">
-		<b>{Math.abs(chosen.rate).toFixed(2)}</b>
+		<b>{fixed(Math.abs(chosen.rate), 2)}</b>
 		<span>{rateWords(chosen.rate).replace(/^[\d.]+ /, '')}</span>
 	</p>
 	{@render heard?.()}
 	<p>
-		Listen at <b>{noteName(chosen.silentKey)}</b> ({chosen.heardAt.toFixed(0)} Hz): partial {chosen.lowerPartial} of
+		Listen at <b>{noteName(chosen.silentKey)}</b> ({fixed(chosen.heardAt, 0)} Hz): partial {chosen.lowerPartial} of
 		{noteName(lower.note)} meets partial {chosen.upperPartial} of {noteName(upper.note)}.
 		{#if chosen.silentKey <= highest}Hold both keys silently and strike {noteName(chosen.silentKey)} to bring it out.{/if}
 	</p>
@@ -53,7 +54,7 @@
 		kind={chosen}
 		others={drawn}
 		tall={heard ? 250 : 330}
-		heardAt="{noteName(chosen.silentKey)}, {chosen.heardAt.toFixed(0)} Hz"
+		heardAt="{noteName(chosen.silentKey)}, {fixed(chosen.heardAt, 0)} Hz"
 	/>
 {:else}
 	<p>No partials up to the sixteenth meet within half a semitone, so nothing beats here.</p>

@@ -10,6 +10,7 @@
 	import { errorWords, heardRate } from '$lib/pairs/pairWords';
 	import { meetingName } from './meeting';
 	import { testPair } from './testPairs';
+	import { fixed } from '$lib/ui/format';
 
 	interface Props {
 		tests: readonly TestNote[];
@@ -66,13 +67,13 @@
 			</p>
 		{/if}
 		<p>
-			As it should be: {Math.abs(best.withLower).toFixed(1)} and {Math.abs(best.withUpper).toFixed(1)} per second, so
+			As it should be: {fixed(Math.abs(best.withLower), 1)} and {fixed(Math.abs(best.withUpper), 1)} per second, so
 			{best.says === 'pure' ? 'alike: pure' : `a trace ${best.says}`}. Faster with {faster} means wide, slower narrow, alike
 			pure. {noteName(best.note)} itself need not be in tune.
 		</p>
 		{#if proof}
 			<p data-testid="proof">
-				Heard: {noteName(proof.test.note)} beats {Math.abs(proof.faster).toFixed(1)} ±{errorWords(proof.error)}
+				Heard: {noteName(proof.test.note)} beats {fixed(Math.abs(proof.faster), 1)} ±{errorWords(proof.error)}
 				{proof.faster < 0 ? 'slower' : 'faster'} with {noteName(upper)} than with {noteName(lower)}: <b>{proves}</b>.
 			</p>
 		{/if}
@@ -92,10 +93,10 @@
 						<td><b>{noteName(note)}</b></td>
 						<td class="figure">{partial}</td>
 						<td class="figure"
-							>{Math.abs(withLower).toFixed(1)}{#if low}<i>{heardRate(low)}</i>{/if}</td
+							>{fixed(Math.abs(withLower), 1)}{#if low}<i>{heardRate(low)}</i>{/if}</td
 						>
 						<td class="figure"
-							>{Math.abs(withUpper).toFixed(1)}{#if high}<i>{heardRate(high)}</i>{/if}</td
+							>{fixed(Math.abs(withUpper), 1)}{#if high}<i>{heardRate(high)}</i>{/if}</td
 						>
 						<td class="why">{why}</td>
 					</tr>

@@ -1,4 +1,4 @@
-import { noteName, parseNote } from '@fendrel/core';
+import { noteName, readNote } from '@fendrel/core';
 import type { Result } from '$lib/ui/result';
 
 export interface Pair {
@@ -15,7 +15,7 @@ export function parsePair(text: string, lowest: number, highest: number): Result
 		.split(/[\s,;–]+|(?<=\d)-/)
 		.filter((word) => word !== '');
 	if (words.length !== 2) return { problem: 'Write two notes, such as F3 A3.' };
-	const notes = words.map(parseNote);
+	const notes = words.map(readNote);
 	const unread = notes.indexOf(undefined);
 	if (unread >= 0) return { problem: `“${words[unread]}” is not a note. Write one such as F3, C#4 or Bb2.` };
 	const [lower, upper] = (notes as number[]).sort((a, b) => a - b);

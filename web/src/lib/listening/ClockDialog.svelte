@@ -3,7 +3,7 @@
 	import { Dialog } from '@skeletonlabs/skeleton-svelte';
 	import DialogSheet from '$lib/ui/DialogSheet.svelte';
 	import type { Listening } from '$lib/audio/listening.svelte';
-	import { signed } from '$lib/ui/format';
+	import { fixed, signed } from '$lib/ui/format';
 	import { typedNumber } from '$lib/ui/typed';
 
 	let { listening, open = $bindable() }: { listening: Listening; open: boolean } = $props();
@@ -60,9 +60,9 @@
 		{#if problem}<p class="problem">{problem}</p>
 		{:else if found}
 			<p>
-				Heard at <b>{found.frequency.toFixed(3)} Hz</b>: this clock hears everything
-				<b>{Math.abs(found.offset).toFixed(2)} cents {found.offset < 0 ? 'flat' : 'sharp'}</b>
-				<span class="soft">±{Math.max(0.01, 2 * found.offsetError).toFixed(2)}</span>.
+				Heard at <b>{fixed(found.frequency, 3)} Hz</b>: this clock hears everything
+				<b>{fixed(Math.abs(found.offset), 2)} cents {found.offset < 0 ? 'flat' : 'sharp'}</b>
+				<span class="soft">±{fixed(Math.max(0.01, 2 * found.offsetError), 2)}</span>.
 			</p>
 		{:else if listening.clock !== 0}
 			<p>Pitches are being corrected by {signed(-listening.clock, 2)} cents now.</p>

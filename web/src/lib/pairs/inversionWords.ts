@@ -1,5 +1,6 @@
 import { noteName, type Inversion } from '@fendrel/core';
 import { pairName } from '$lib/ui/beats';
+import { fixed } from '$lib/ui/format';
 
 /** "C4-E4 is slower than B3-E♭4: raise E4 about 1.5 cents." */
 export function inversionWords({ from, to, note, by, rival }: Inversion): string {
@@ -9,5 +10,5 @@ export function inversionWords({ from, to, note, by, rival }: Inversion): string
 		const [low, high] = [note, rival].sort((a, b) => a - b);
 		return `${what}: ${noteName(low)} or ${noteName(high)} is out. Strike each alone.`;
 	}
-	return `${what}: ${by > 0 ? 'raise' : 'lower'} ${noteName(note)} about ${Math.abs(by).toFixed(1)} cents.`;
+	return `${what}: ${by > 0 ? 'raise' : 'lower'} ${noteName(note)} about ${fixed(Math.abs(by), 1)} cents.`;
 }

@@ -1,17 +1,17 @@
 import { noteName, type HeardBeat, type PairRefusal, type PairWord, type Untold } from '@fendrel/core';
 import { pairName, STILL_RATE } from '$lib/ui/beats';
-import { signed } from '$lib/ui/format';
+import { fixed, signed } from '$lib/ui/format';
 
 /** "0.2", "0.03": an error to one figure. */
 export function errorWords(error: number): string {
-	return error >= 0.095 ? error.toFixed(1) : Math.max(0.01, error).toFixed(2);
+	return error >= 0.095 ? fixed(error, 1) : fixed(Math.max(0.01, error), 2);
 }
 
 /** "7.3 wide", "0.42 narrow", "still"; as many figures as the error lets stand. */
 export function heardRate({ rate, error, sense, certainty }: HeardBeat): string {
 	if (certainty === 'not to be said') return 'not to be told';
 	const digits = error >= 0.095 ? 1 : 2;
-	const size = Math.abs(rate).toFixed(digits);
+	const size = fixed(Math.abs(rate), digits);
 	if (Math.abs(rate) < Math.max(STILL_RATE, error)) return 'still';
 	const about = certainty === 'at the limit' ? 'about ' : '';
 	return `${about}${size}${sense ? ` ${sense}` : ''}`;
@@ -27,7 +27,7 @@ export function heardSigned(beat: HeardBeat): string {
 	const { rate, error, sense, certainty } = beat;
 	if (certainty === 'not to be said') return '–';
 	const digits = error >= 0.095 ? 1 : 2;
-	return `${sense ? signed(rate, digits) : Math.abs(rate).toFixed(digits)} ±${errorWords(error)}`;
+	return `${sense ? signed(rate, digits) : fixed(Math.abs(rate), digits)} ±${errorWords(error)}`;
 }
 
 /** Why nobody says on which side of pure an interval lies; empty where somebody does, or where it is still. */
@@ -77,5 +77,5 @@ export function besideAsked(beat: HeardBeat, asked: number): string {
 	if (Math.abs(off) <= Math.max(2 * beat.error, STILL_RATE)) return 'as asked';
 	if (isSided && beat.rate * asked < 0 && Math.abs(asked) >= STILL_RATE) return 'on the other side of pure';
 	const faster = Math.abs(beat.rate) > Math.abs(asked);
-	return `${Math.abs(off).toFixed(1)} too ${faster ? 'fast' : 'slow'}`;
+	return `${fixed(Math.abs(off), 1)} too ${faster ? 'fast' : 'slow'}`;
 }

@@ -10,7 +10,7 @@
 	import SetTrials from '$lib/charts/SetTrials.svelte';
 	import Staircase from '$lib/charts/Staircase.svelte';
 	import { wayTo } from '$lib/tuning/bearingWords';
-	import { counted, flatOrSharp, signed } from '$lib/ui/format';
+	import { counted, fixed, flatOrSharp, signed } from '$lib/ui/format';
 
 	interface Props {
 		plan: BearingPlan;
@@ -33,7 +33,7 @@
 	const asNotes = (notes: readonly { readonly note: number; readonly off: number }[]) =>
 		notes.map(({ note, off }) => `${noteName(note)} ${signed(off)}`).join(', ');
 	const rate = (value: number) =>
-		`${Math.abs(value).toFixed(1)}${Math.abs(value) < 0.05 ? '' : value < 0 ? ' narrow' : ' wide'}`;
+		`${fixed(Math.abs(value), 1)}${Math.abs(value) < 0.05 ? '' : value < 0 ? ' narrow' : ' wide'}`;
 </script>
 
 <section class="scored" aria-label="Score">
@@ -57,7 +57,7 @@
 				? 'An examiner takes off nothing.'
 				: `An examiner takes off ${counted(points, 'point')}: ${asNotes(lost)}.`}
 			{#if atFault.length}Thirds or sixths step the wrong way; what would mend it: {atFault
-					.map(({ note, by }) => `${noteName(note)} ${by > 0 ? 'up' : 'down'} ${Math.abs(by).toFixed(1)}`)
+					.map(({ note, by }) => `${noteName(note)} ${by > 0 ? 'up' : 'down'} ${fixed(Math.abs(by), 1)}`)
 					.join(', ')}.{/if}
 			All of it stands {flatOrSharp(score.level)} against the fork; that is taken out.
 		</p>
@@ -67,7 +67,7 @@
 		offs={score.notes.map(({ off }) => off)}
 		least={2}
 		most={score.notes.length}
-		label={(off) => off.toFixed(1)}
+		label={(off) => fixed(off, 1)}
 		names={score.notes.map(({ note }) => noteName(note))}
 	/>
 	<h2 class="panel-heading">

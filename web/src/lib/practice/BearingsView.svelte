@@ -23,6 +23,7 @@
 	import { SittingKeeper } from './sittingKeeper.svelte';
 	import { anySeed, type DrillView } from './view';
 	import { whileHere } from './whileHere.svelte';
+	import { fixed } from '$lib/ui/format';
 
 	interface Props extends DrillView {
 		register: DrillRegister;
@@ -100,7 +101,7 @@
 			<p class="verdict">{noteName(due.note)}, {wayTo(due)}</p>
 			{#if lead}
 				<p class="asked">
-					<b>{Math.abs(lead.rate).toFixed(1)}</b>
+					<b>{fixed(Math.abs(lead.rate), 1)}</b>
 					<span class="soft">a second, {shortRate(lead.rate).replace(/^[\d.]+ /, '')}</span>
 				</p>
 			{:else}<p class="soft">It stands; everything else follows from it.</p>{/if}

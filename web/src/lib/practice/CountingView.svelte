@@ -14,6 +14,7 @@
 	import TapBeat from './TapBeat.svelte';
 	import { anySeed, type DrillView } from './view';
 	import { whileHere } from './whileHere.svelte';
+	import { fixed } from '$lib/ui/format';
 
 	interface Props extends DrillView {
 		drill: CountingDrill;
@@ -55,7 +56,7 @@
 	const told = $derived.by(() => {
 		const { told } = sitting;
 		if (!told) return 'Tap while it sounds, beat by beat.';
-		return `You counted ${told.set.toFixed(2)}; it beat ${told.asked.toFixed(2)} a second.`;
+		return `You counted ${fixed(told.set, 2)}; it beat ${fixed(told.asked, 2)} a second.`;
 	});
 </script>
 

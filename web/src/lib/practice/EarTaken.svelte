@@ -1,6 +1,7 @@
 <script lang="ts">
 	import { DEFAULT_EAR, planError, type Ear } from '@fendrel/core';
 	import { enhance } from '$app/forms';
+	import { fixed } from '$lib/ui/format';
 
 	interface Props {
 		/** As practice has measured it; undefined: not yet. */
@@ -10,9 +11,9 @@
 		isOwn: boolean;
 	}
 	let { practised, taken, isOwn }: Props = $props();
-	const perSecond = (value: number) => value.toFixed(2);
-	const percent = (share: number) => `${(100 * share).toFixed(0)} %`;
-	const erring = (ear: Ear) => `${planError(ear).toFixed(2)} cents`;
+	const perSecond = (value: number) => fixed(value, 2);
+	const percent = (share: number) => `${fixed(100 * share, 0)} %`;
+	const erring = (ear: Ear) => `${fixed(planError(ear), 2)} cents`;
 </script>
 
 <div class="ear">

@@ -1,6 +1,7 @@
 <script lang="ts">
 	import { HELD_STRINGS, HELD_WITHIN, noteName, type SetTrial } from '@fendrel/core';
 	import SetTrials from '$lib/charts/SetTrials.svelte';
+	import { fixed } from '$lib/ui/format';
 
 	let { trials }: { trials: readonly SetTrial[] } = $props();
 </script>
@@ -15,7 +16,7 @@
 			least={1}
 			most={HELD_STRINGS}
 			names={trials.map(({ note }) => noteName(note!))}
-			label={(off) => off.toFixed(2)}
+			label={(off) => fixed(off, 2)}
 		/>
 	</section>
 {/if}

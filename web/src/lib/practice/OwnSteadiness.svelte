@@ -1,5 +1,6 @@
 <script lang="ts">
 	import type { Steadiness } from '@fendrel/core';
+	import { fixed } from '$lib/ui/format';
 
 	let { registers }: { registers: readonly Steadiness[] } = $props();
 	/** So many strings tell something. */
@@ -17,7 +18,7 @@
 			<span>from how you left them to how the next visit found them, the air taken out</span>
 		</h2>
 		{#if worst}<p>
-				Least in the {worst.register}: half of them within {worst.half.toFixed(1)} cents.
+				Least in the {worst.register}: half of them within {fixed(worst.half, 1)} cents.
 			</p>{/if}
 		<table class="rule-table">
 			<thead
@@ -31,8 +32,8 @@
 				{#each told as { register, half, within, strings } (register)}
 					<tr>
 						<th scope="row">{register}</th>
-						<td class="figure">{half.toFixed(1)}</td>
-						<td class="figure">{(100 * within).toFixed(0)} %</td>
+						<td class="figure">{fixed(half, 1)}</td>
+						<td class="figure">{fixed(100 * within, 0)} %</td>
 						<td class="figure">{strings}</td>
 					</tr>
 				{/each}

@@ -14,6 +14,7 @@
 	import SittingFrame from './SittingFrame.svelte';
 	import { anySeed, type DrillView } from './view';
 	import { whileHere } from './whileHere.svelte';
+	import { fixed } from '$lib/ui/format';
 
 	interface Props extends DrillView {
 		drill: PairDrill;
@@ -57,18 +58,18 @@
 		const { state, isMatching } = sitting;
 		if (isMatching) return `Bring the other string of ${noteName(note)} to it`;
 		if (octave) return `Bring the pair ${noteName(note)} to a pure ${octave.name} octave`;
-		const by = Math.abs(state.by).toFixed(1);
+		const by = fixed(Math.abs(state.by), 1);
 		return `Move one string of ${noteName(note)} ${by} cents ${state.by < 0 ? 'down' : 'up'}`;
 	});
 	const stood = $derived.by(() => {
 		const { told, state, par } = sitting;
 		if (told) {
-			const left = `${Math.abs(told.set).toFixed(2)} cents ${sense(told.set)}`;
+			const left = `${fixed(Math.abs(told.set), 2)} cents ${sense(told.set)}`;
 			return `The pair stands ${left}, ${tookWords(told, 'try')}${octave ? '' : `; the par was ${told.par}`}.`;
 		}
 		if (octave) return `${noteName(note - 12)} stands. Move one string, bring the other to it, and listen again.`;
 		if (state.stood === undefined) return undefined;
-		const stands = `The clean pair stands ${Math.abs(state.stood).toFixed(1)} cents ${sense(state.stood)}`;
+		const stands = `The clean pair stands ${fixed(Math.abs(state.stood), 1)} cents ${sense(state.stood)}`;
 		return `${stands}. Try ${state.tries + 1}, par ${par}; within ${PAIR_WITHIN} it stands.`;
 	});
 </script>
@@ -91,7 +92,7 @@
 >
 	{#if !octave}
 		<p class="beat">
-			<b>{sitting.isMatching ? '0' : sitting.asked.toFixed(1)}</b><span class="soft"
+			<b>{sitting.isMatching ? '0' : fixed(sitting.asked, 1)}</b><span class="soft"
 				>{sitting.isMatching ? 'beats: still' : 'beats a second between them'}</span
 			>
 		</p>

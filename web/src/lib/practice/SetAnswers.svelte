@@ -2,6 +2,7 @@
 	import type { SetTrial } from '@fendrel/core';
 	import SetTrials from '$lib/charts/SetTrials.svelte';
 	import { offOf } from './setWords';
+	import { fixed } from '$lib/ui/format';
 
 	interface Props {
 		/** The question that the picture answers. */
@@ -16,7 +17,7 @@
 		phase?: string | undefined;
 	}
 	let { asks, trials, most, below, isShare = false, phase }: Props = $props();
-	const label = (off: number) => (isShare ? `${(100 * off).toFixed(0)} %` : off.toFixed(2));
+	const label = (off: number) => (isShare ? `${fixed(100 * off, 0)} %` : fixed(off, 2));
 </script>
 
 <section aria-label="Answers" data-phase={phase}>

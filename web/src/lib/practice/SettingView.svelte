@@ -14,6 +14,7 @@
 	import SittingFrame from './SittingFrame.svelte';
 	import { anySeed, type DrillView } from './view';
 	import { whileHere } from './whileHere.svelte';
+	import { fixed } from '$lib/ui/format';
 
 	interface Props extends DrillView {
 		drill: SettingDrill;
@@ -55,7 +56,7 @@
 	const told = $derived.by(() => {
 		const { told } = sitting;
 		if (!told) return undefined;
-		const apart = Math.abs(told.set).toFixed(2);
+		const apart = fixed(Math.abs(told.set), 2);
 		const what = told.asked === 0 ? `${apart} cents apart` : `${apart} cents, for ${told.asked} asked`;
 		return `${what}, ${tookWords(told, 'strike')}.`;
 	});

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { fixed } from '$lib/ui/format';
 	interface Props {
 		/** Beats a second by the taps; undefined before three of them. */
 		rate: number | undefined;
@@ -10,7 +11,7 @@
 </script>
 
 <button type="button" {disabled} onclick={ontap} aria-label="Tap a beat">
-	<span class="rate">{rate === undefined ? '–' : rate.toFixed(2)}</span>
+	<span class="rate">{rate === undefined ? '–' : fixed(rate, 2)}</span>
 	<span class="soft">a second, {count} tapped</span>
 </button>
 

@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { drillOf } from '@fendrel/core';
-	import { counted } from '$lib/ui/format';
+	import { counted, fixed } from '$lib/ui/format';
 	import { DRILL_WORDS } from './drillWords';
 	import type { Proposal } from './today';
 
@@ -22,12 +22,13 @@
 		<p class="verdict">Today: {DRILL_WORDS[gain.drill].title}</p>
 		<p>
 			{#if gain.isMeasured}
-				{register.name}. A fifth finer here, and a whole tuning by ear errs by {gain.then.toFixed(2)} cents instead of {gain.now.toFixed(
+				{register.name}. A fifth finer here, and a whole tuning by ear errs by {fixed(gain.then, 2)} cents instead of {fixed(
+					gain.now,
 					2
 				)}. No other drill gains more.
 			{:else}
 				{register.name}. Not measured yet, and likely to matter most: for a usual ear, being a fifth finer here takes
-				the error of a whole tuning from {gain.now.toFixed(2)} to {gain.then.toFixed(2)} cents.
+				the error of a whole tuning from {fixed(gain.now, 2)} to {fixed(gain.then, 2)} cents.
 			{/if}
 		</p>
 		<p><a class="btn preset-filled-brand" href="/practice/{gain.drill}?register={gain.register}">Begin</a></p>

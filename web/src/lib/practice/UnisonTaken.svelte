@@ -3,6 +3,7 @@
 	import { enhance } from '$app/forms';
 	import { PURPOSE_NAMES } from '$lib/settings/settings';
 	import { reachedUnison } from './today';
+	import { fixed } from '$lib/ui/format';
 
 	interface Props {
 		/** Cents that are left of a unison, root mean square. */
@@ -18,13 +19,13 @@
 		(Object.keys(asked) as VisitPurpose[]).filter((purpose) => asked[purpose] < reachedUnison(left))
 	);
 	const named = $derived(
-		finer.map((purpose) => `${PURPOSE_NAMES[purpose].toLowerCase()} ${asked[purpose].toFixed(2)}`).join(', ')
+		finer.map((purpose) => `${PURPOSE_NAMES[purpose].toLowerCase()} ${fixed(asked[purpose], 2)}`).join(', ')
 	);
 </script>
 
 <div class="unison">
 	<p>
-		Nine of ten of these unisons beat less than {rate.toFixed(2)} a second.
+		Nine of ten of these unisons beat less than {fixed(rate, 2)} a second.
 		{#if finer.length}Visits ask for less: {named}.{:else}That is within what every visit asks for.{/if}
 	</p>
 	{#if finer.length && mayDecide}

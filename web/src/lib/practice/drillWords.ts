@@ -1,4 +1,5 @@
 import { noteName, type Estimate, type PlayedTrial, type Threshold } from '@fendrel/core';
+import { fixed } from '$lib/ui/format';
 
 /** What a drill is called, what its figures mean, and why it is worth the time. */
 export interface DrillWords {
@@ -20,8 +21,8 @@ export interface ChoiceWords extends DrillWords {
 	readonly was: (answer: string, size: string, trial: Pick<PlayedTrial, 'moved'>) => string;
 }
 
-const cents = (size: number) => (size < 0.995 ? size.toFixed(2) : size.toFixed(1));
-const percent = (size: number) => (100 * size).toFixed(size < 0.0995 ? 1 : 0);
+const cents = (size: number) => (size < 0.995 ? fixed(size, 2) : fixed(size, 1));
+const percent = (size: number) => fixed(100 * size, size < 0.0995 ? 1 : 0);
 const inCents = (size: number) => `${cents(size)} cents`;
 const inPercent = (size: number) => `${percent(size)} %`;
 const IN_CENTS = { size: inCents, figure: cents, unit: 'cents' } as const;
@@ -56,10 +57,10 @@ export const CHOICE_WORDS: Readonly<Record<string, ChoiceWords>> = {
 		asks: 'In which of the three does the partial stand out?',
 		was: (answer, size) => `in ${answer} it was ${size} louder`,
 		why: 'Beats are heard at one partial, not in the whole. Hear it alone, then find it again; on the instrument, hold its key silently, strike the note short, and the partial is what rings on.',
-		size: (size) => `${size.toFixed(1)} dB`,
-		figure: (size) => size.toFixed(1),
+		size: (size) => `${fixed(size, 1)} dB`,
+		figure: (size) => fixed(size, 1),
 		unit: 'dB',
-		means: ({ size }) => `A partial ${size.toFixed(1)} dB louder is found, more often than not.`
+		means: ({ size }) => `A partial ${fixed(size, 1)} dB louder is found, more often than not.`
 	},
 	octaves: {
 		title: 'Octaves',

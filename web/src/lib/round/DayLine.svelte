@@ -1,10 +1,11 @@
 <script lang="ts">
 	import type { ExpectedClimate } from '@fendrel/core';
 	import { format } from 'date-fns';
-	import { capital } from '$lib/ui/format';
+	import { capital, fixed } from '$lib/ui/format';
 	import { bookingTitle } from './diary/booking';
 	import type { DayBlock } from './dayLine';
 	import type { RoundInstrument } from './round';
+	import { temperatureWords } from '$lib/ui/measures';
 
 	interface Props {
 		from: number;
@@ -25,7 +26,7 @@
 	const linesIn = (hours: number) => Math.max(1, Math.floor((hours * HOUR - TEXT.top) / TEXT.line));
 
 	const airWords = ({ humidity, temperature }: ExpectedClimate) =>
-		`air about ${humidity!.toFixed(0)} %${temperature === undefined ? '' : `, ${temperature.toFixed(0)} °C`}`;
+		`air about ${fixed(humidity!, 0)} %${temperature === undefined ? '' : `, ${temperatureWords(temperature, 0)}`}`;
 
 	/** What is known of it, in one line: why, how far one had come, what was promised. */
 	function about({ booking }: DayBlock): string {

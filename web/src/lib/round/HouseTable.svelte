@@ -1,6 +1,7 @@
 <script lang="ts">
 	import { housesOf } from './houses';
 	import type { RoundInstrument } from './round';
+	import { fixed } from '$lib/ui/format';
 
 	interface Props {
 		instruments: readonly RoundInstrument[];
@@ -30,7 +31,7 @@
 					<td class="figure">{many}</td>
 					<td class="figure">{overdue}</td>
 					<td class="figure">{waiting}</td>
-					<td class="figure">{(minutes / 60).toFixed(1)}</td>
+					<td class="figure">{fixed(minutes / 60, 1)}</td>
 					<td
 						><button class="choice" aria-label="Plan a term at {name}" onclick={() => onchoose(id)}>Plan a term</button
 						></td

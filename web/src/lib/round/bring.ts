@@ -1,4 +1,6 @@
-import { parseNote, noteName, type InstrumentKind } from '@fendrel/core';
+import { readNote, noteName, type InstrumentKind } from '@fendrel/core';
+
+import { lengthWords } from '$lib/ui/measures';
 
 /** A string as its table has it, in mm. */
 interface StringLine {
@@ -16,7 +18,6 @@ const USUAL: Readonly<Record<InstrumentKind, readonly string[]>> = {
 	reeds: ['files', 'gap gauge', 'mask and wet wipes'],
 	frets: ['spare gut', 'peg paste']
 };
-const NOTE = /\b([A-G](?:#|b|♯|♭)?[0-8])\b/;
 
 /** A finding's words ask for these. */
 const ASKED: readonly { readonly words: RegExp; readonly bring: string }[] = [
@@ -32,8 +33,8 @@ const ASKED: readonly { readonly words: RegExp; readonly bring: string }[] = [
 function stringFor(note: number, lines: readonly StringLine[]): string {
 	const line = lines.find((each) => each.note === note);
 	if (!line?.core) return `string for ${noteName(note)}: gauge not measured`;
-	const wound = line.outer ? `, wound to ${line.outer.toFixed(2)} mm` : '';
-	return `string for ${noteName(note)}: core ${line.core.toFixed(2)} mm${wound}`;
+	const wound = line.outer ? `, wound to ${lengthWords(line.outer, 2)}` : '';
+	return `string for ${noteName(note)}: core ${lengthWords(line.core, 2)}${wound}`;
 }
 
 /** What to bring for one instrument: by its kind, and by the work that was found. @param lines its table of strings, where there is one */
@@ -43,7 +44,10 @@ export function bringFor(
 	lines: readonly StringLine[]
 ): readonly string[] {
 	const asked = findings.flatMap((text) => {
-		const note = parseNote(NOTE.exec(text)?.[1] ?? '');
+		const note = text
+			.split(/[\s,;:.()]+/)
+			.map(readNote)
+			.find((each) => each !== undefined);
 		const string = /string/i.test(text) && note !== undefined ? [stringFor(note, lines)] : [];
 		return [...string, ...ASKED.filter(({ words }) => words.test(text)).map(({ bring }) => bring)];
 	});

@@ -1,5 +1,5 @@
 import type { KeptDay, KeptStop } from '$lib/device/keptDay';
-import { capital } from '$lib/ui/format';
+import { capital, fixed } from '$lib/ui/format';
 import { format } from 'date-fns';
 import { bookingTitle, type ToldBooking } from './diary/booking';
 
@@ -17,5 +17,5 @@ export const stopsOf = (bookings: readonly ToldBooking[]): readonly KeptStop[] =
 export function heldWords({ at, bytes, instruments, missing }: Omit<KeptDay, 'owner'>): string {
 	if (missing > 0)
 		return `${instruments - missing} of today’s ${instruments} instruments are on this device: it has no room for the others, or the network was gone.`;
-	return `Everything for today is on this device, ${format(at, 'H:mm')}; ${(bytes / 1e6).toFixed(1)} MB.`;
+	return `Everything for today is on this device, ${format(at, 'H:mm')}; ${fixed(bytes / 1e6, 1)} MB.`;
 }

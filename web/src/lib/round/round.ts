@@ -1,5 +1,5 @@
 import type { DriftPrediction, ExpectedClimate, Played, VisitPurpose } from '@fendrel/core';
-import { counted, signed } from '$lib/ui/format';
+import { counted, fixed, signed } from '$lib/ui/format';
 
 /** An instrument as the round sees it. */
 export interface RoundInstrument {
@@ -67,7 +67,7 @@ const PLAYED_WORDS: Readonly<Record<Played, string>> = {
 };
 /** "about 9 cents flat by now (±2), played daily" */
 export function payWords({ ahead: [now], played }: Pick<RoundInstrument, 'ahead' | 'played'>): string {
-	const stands = `about ${Math.abs(now.cents).toFixed(0)} cents ${now.cents < 0 ? 'flat' : 'sharp'} by now (±${now.error.toFixed(0)})`;
+	const stands = `about ${fixed(Math.abs(now.cents), 0)} cents ${now.cents < 0 ? 'flat' : 'sharp'} by now (±${fixed(now.error, 0)})`;
 	return played ? `${stands}, ${PLAYED_WORDS[played]}` : stands;
 }
 
@@ -108,6 +108,6 @@ export function driftWords(
 	return [
 		`${signed(trend)} cents a year`,
 		...(Math.abs(humidity.cents) > humidity.error ? [`${signed(humidity.cents)} for 10 % more humidity`] : []),
-		...(wave >= 1 ? [`by the season ±${wave.toFixed(1)}, highest in ${highest}`] : [])
+		...(wave >= 1 ? [`by the season ±${fixed(wave, 1)}, highest in ${highest}`] : [])
 	].join('; ');
 }

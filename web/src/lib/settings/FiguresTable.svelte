@@ -1,4 +1,6 @@
 <script lang="ts" generics="Row extends string, Column extends string">
+	import type { SettingLines } from './lines';
+
 	interface Named<Id> {
 		readonly id: Id;
 		readonly name: string;
@@ -8,8 +10,11 @@
 		columns: readonly Named<Column>[];
 		/** What is typed, by row and column. */
 		figures: Record<Row, Record<Column, string>>;
+		/** Where they stand among the settings. */
+		path: string;
+		lines: SettingLines;
 	}
-	let { rows, columns, figures }: Props = $props();
+	let { rows, columns, figures, path, lines }: Props = $props();
 </script>
 
 <div class="scroll">
@@ -27,6 +32,8 @@
 						<td
 							><input
 								class="input mono"
+								class:differs={lines.differs(`${path}.${row.id}.${id}`)}
+								data-setting="{path}.{row.id}.{id}"
 								inputmode="decimal"
 								aria-label="{row.name}: {name}"
 								bind:value={figures[row.id][id]}

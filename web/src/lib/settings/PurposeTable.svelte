@@ -3,10 +3,11 @@
 	import ThresholdBands from '$lib/charts/ThresholdBands.svelte';
 	import { typedNumber } from '$lib/ui/typed';
 	import FiguresTable from './FiguresTable.svelte';
+	import type { SettingLines } from './lines';
 	import { PURPOSE_COLUMNS, type Draft } from './draft';
 	import { PURPOSE_NAMES } from './settings';
 
-	let { draft }: { draft: Draft } = $props();
+	let { draft, lines }: { draft: Draft; lines: SettingLines } = $props();
 	const ROWS = VISIT_PURPOSES.map((id) => ({ id, name: PURPOSE_NAMES[id] }));
 	const rows = $derived(
 		VISIT_PURPOSES.map((id) => {
@@ -28,7 +29,7 @@
 		<span>by how far the worst section stands off, and what the instrument is for</span>
 	</h2>
 	<ThresholdBands {rows} />
-	<FiguresTable rows={ROWS} columns={PURPOSE_COLUMNS} figures={draft.purposes} />
+	<FiguresTable rows={ROWS} columns={PURPOSE_COLUMNS} figures={draft.purposes} path="purposes" {lines} />
 	<p class="schools">
 		<span class="soft">Limits by school:</span>
 		{#each THRESHOLD_SCHOOLS as school (school.id)}

@@ -1,9 +1,11 @@
 import type { Examined, ExaminationBand, Intervals, NearEnough, Tariff, Thresholds, VisitPurpose } from '@fendrel/core';
 import { EXAMINED, USUAL_BANDS, VISIT_PURPOSES } from '@fendrel/core';
 import type { Result } from '$lib/ui/result';
+import { decimal } from '$lib/ui/format';
 import { typedNumber } from '$lib/ui/typed';
+import { USUAL_WRITING, type Writing } from '$lib/ui/writing';
 import { EXAMINED_NAMES } from './examinedNames';
-import { PURPOSE_NAMES, type Settings } from './settings';
+import { PURPOSE_NAMES, type RaiseChoice, type Settings } from './settings';
 
 /** Figures of a visit's purpose, in the order of their columns. */
 export const PURPOSE_COLUMNS: readonly { readonly id: keyof (NearEnough & Thresholds); readonly name: string }[] = [
@@ -35,16 +37,17 @@ type Typed<Figures> = { -readonly [Key in keyof Figures]: string };
 /** Settings while somebody types them. */
 export interface Draft {
 	purposes: Record<VisitPurpose, Typed<NearEnough & Thresholds>>;
-	raise: Settings['raise'];
+	raise: { -readonly [Key in keyof RaiseChoice]: RaiseChoice[Key] };
 	minutes: Typed<Tariff>;
 	price: Typed<Tariff>;
 	currency: string;
 	again: Typed<Intervals>;
 	examination: Record<Examined, Typed<ExaminationBand>>;
+	writing: { -readonly [Key in keyof Writing]: Writing[Key] };
 }
 
 const typed = <Figures extends object>(figures: Figures) =>
-	Object.fromEntries(Object.entries(figures).map(([key, value]) => [key, String(value)])) as Typed<Figures>;
+	Object.fromEntries(Object.entries(figures).map(([key, value]) => [key, decimal(String(value))])) as Typed<Figures>;
 
 export function draftOf({
 	purposes,
@@ -53,12 +56,14 @@ export function draftOf({
 	price,
 	currency,
 	again,
-	examination = USUAL_BANDS
+	examination = USUAL_BANDS,
+	writing = USUAL_WRITING
 }: Settings): Draft {
 	return {
 		purposes: Object.fromEntries(VISIT_PURPOSES.map((id) => [id, typed(purposes[id])])) as Draft['purposes'],
 		...{ raise: { ...raise }, minutes: typed(minutes), price: typed(price), currency, again: typed(again) },
-		examination: Object.fromEntries(EXAMINED.map((id) => [id, typed(examination[id])])) as Draft['examination']
+		examination: Object.fromEntries(EXAMINED.map((id) => [id, typed(examination[id])])) as Draft['examination'],
+		writing: { ...writing }
 	};
 }
 
@@ -115,6 +120,15 @@ function readFigures(draft: Draft): Result<Settings> {
 	) as Settings['examination'];
 	if (problem) return { problem };
 	return {
-		value: { purposes, raise: { ...draft.raise }, minutes, price, currency: draft.currency.trim(), again, examination }
+		value: {
+			purposes,
+			raise: { ...draft.raise },
+			minutes,
+			price,
+			currency: draft.currency.trim(),
+			again,
+			examination,
+			writing: { ...draft.writing }
+		}
 	};
 }

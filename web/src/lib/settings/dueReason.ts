@@ -1,5 +1,5 @@
 import type { Brief } from '@fendrel/core';
-import { counted } from '$lib/ui/format';
+import { counted, fixed } from '$lib/ui/format';
 import type { Settings } from './settings';
 
 /** Why an instrument falls due when it does. @param moved cents that it was moved by in its last visit */
@@ -8,7 +8,7 @@ export function dueReason(
 	{ again, purposes }: Pick<Settings, 'again' | 'purposes'>,
 	moved: number
 ): string {
-	if (moved >= purposes[purpose].followUp) return `it was moved ${moved.toFixed(0)} cents and still gives`;
+	if (moved >= purposes[purpose].followUp) return `it was moved ${fixed(moved, 0)} cents and still gives`;
 	if (purpose === 'stage') return `it stands on a stage: ${counted(again.stage, 'month')}`;
 	const isIdle = played === 'seldom' || played === 'hardly';
 	return isIdle

@@ -1,5 +1,5 @@
 import type { Examined, ExaminedSection } from '@fendrel/core';
-import { signed } from '$lib/ui/format';
+import { fixed, signed } from '$lib/ui/format';
 
 /** What is examined, as it is printed. */
 export const EXAMINED_NAMES: Readonly<Record<Examined, string>> = {
@@ -23,4 +23,4 @@ export function lostWords(lost: ExaminedSection['lost'], nameOf: (note: number) 
 }
 
 /** "87", or a dash where nothing was read. */
-export const outOf100 = (score: number | undefined) => (score === undefined ? '–' : score.toFixed(0));
+export const outOf100 = (score: number | undefined) => (score === undefined ? '–' : fixed(score, 0));

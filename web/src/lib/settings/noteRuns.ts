@@ -1,4 +1,4 @@
-import { parseNote, typedNoteName, type NoteRun } from '@fendrel/core';
+import { readNote, noteName, type NoteRun } from '@fendrel/core';
 import type { Result } from '$lib/ui/result';
 
 /** "F3 to F4, F#4 to C8, E3 to A0": runs as they are typed, upwards or downwards; a single note is a run too. */
@@ -6,7 +6,7 @@ export function readRuns(text: string): Result<readonly NoteRun[]> {
 	const runs: NoteRun[] = [];
 	for (const part of text.split(/[,;\n]/).map((each) => each.trim())) {
 		if (!part) continue;
-		const ends = part.split(/\s*(?:to|[-–])\s*/i).map((name) => parseNote(name));
+		const ends = part.split(/\s*(?:to|[-–])\s*/i).map((name) => readNote(name));
 		const [first, last] = ends.length === 1 ? [ends[0], ends[0]] : ends;
 		if (ends.length > 2 || first === undefined || last === undefined)
 			return { problem: `“${part}” is no run of notes. Write F3 to F4, then the next run after a comma.` };
@@ -15,10 +15,9 @@ export function readRuns(text: string): Result<readonly NoteRun[]> {
 	return runs.length ? { value: runs } : { problem: 'Name the runs in your order: F3 to F4, F#4 to C8, E3 to A0.' };
 }
 
+/** As keyboards type it. */
+const keyed = (note: number) => noteName(note).replace('♯', '#').replace('♭', 'b');
+
 export function writtenRuns(runs: readonly NoteRun[]): string {
-	return runs
-		.map(([first, last]) =>
-			first === last ? typedNoteName(first) : `${typedNoteName(first)} to ${typedNoteName(last)}`
-		)
-		.join(', ');
+	return runs.map(([first, last]) => (first === last ? keyed(first) : `${keyed(first)} to ${keyed(last)}`)).join(', ');
 }

@@ -15,6 +15,8 @@ import {
 	type Unisons,
 	type VisitPurpose
 } from '@fendrel/core';
+import { USUAL_WRITING, type Writing } from '$lib/ui/writing';
+import { fixed } from '$lib/ui/format';
 
 /** How a raise is made. */
 export interface RaiseChoice {
@@ -53,6 +55,8 @@ export interface Settings {
 	readonly again: Intervals;
 	/** How strict an examination is; not said: as usual. */
 	readonly examination?: ExaminationBands;
+	/** How notes, figures and days are written; not said: as usual. */
+	readonly writing?: Writing;
 }
 
 export const USUAL_SETTINGS: Settings = {
@@ -64,10 +68,11 @@ export const USUAL_SETTINGS: Settings = {
 	price: { visit: 0, note: 0, tuning: 0, pass: 0 },
 	currency: '€',
 	again: { inUse: 6, hardly: 12, stage: 1 },
-	examination: USUAL_BANDS
+	examination: USUAL_BANDS,
+	writing: USUAL_WRITING
 };
 
 /** "€ 145": whole, as prices are told; nothing where a workshop names no price. */
 export function money({ price, currency }: Settings, amount: number): string | undefined {
-	return price.tuning > 0 ? `${currency} ${amount.toFixed(0)}`.trim() : undefined;
+	return price.tuning > 0 ? `${currency} ${fixed(amount, 0)}`.trim() : undefined;
 }

@@ -1,5 +1,7 @@
 import {
+	ACCIDENTALS,
 	EXAMINED,
+	NOTE_LETTERS,
 	RAISE_ORDERS,
 	RAISE_SCHOOLS,
 	UNISONS,
@@ -65,6 +67,16 @@ export const settingsSchema = z.object({
 		hardly: months,
 		stage: months
 	}),
+	writing: z
+		.object({
+			letters: z.enum(NOTE_LETTERS),
+			accidentals: z.enum(ACCIDENTALS),
+			decimal: z.enum(['point', 'comma']),
+			temperature: z.enum(['celsius', 'fahrenheit']),
+			length: z.enum(['mm', 'inch']),
+			weekStart: z.enum(['monday', 'sunday'])
+		})
+		.optional(),
 	examination: z
 		.object(Object.fromEntries(EXAMINED.map((id) => [id, band])) as Record<(typeof EXAMINED)[number], typeof band>)
 		.optional()

@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { equalHz, hz, hzAbove, cents, noteClassName, offsetsFromEqual } from '@fendrel/core';
-	import { signed } from '$lib/ui/format';
+	import { fixed, signed } from '$lib/ui/format';
 	import type { Tuned } from './figures';
 	import ScrollTable from '$lib/ui/ScrollTable.svelte';
 
@@ -21,7 +21,7 @@
 		const out = apart.flatMap((value, i) => (value > DISTURBS ? [noteClassName(i)] : []));
 		if (most < 0.005) return 'They are the same.';
 		const where = noteClassName(apart.indexOf(most));
-		return `Furthest apart on ${where}, ${most.toFixed(1)} cents. ${out.length ? `Over ${DISTURBS} cents: ${out.join(', ')}.` : `Nowhere over ${DISTURBS} cents.`}`;
+		return `Furthest apart on ${where}, ${fixed(most, 1)} cents. ${out.length ? `Over ${DISTURBS} cents: ${out.join(', ')}.` : `Nowhere over ${DISTURBS} cents.`}`;
 	}
 </script>
 
@@ -48,7 +48,7 @@
 				>
 				<tr
 					><th scope="row">beats per second</th>{#each a as value, i (i)}<td
-							>{Math.abs(pitch(value, i) - pitch(b[i], i)).toFixed(2)}</td
+							>{fixed(Math.abs(pitch(value, i) - pitch(b[i], i)), 2)}</td
 						>{/each}</tr
 				>
 			</tbody>

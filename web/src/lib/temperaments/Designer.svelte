@@ -11,6 +11,7 @@
 	import HearIt from './HearIt.svelte';
 	import OffsetsEditor from './OffsetsEditor.svelte';
 	import type { Draft } from './temperamentDraft';
+	import { fixed } from '$lib/ui/format';
 
 	interface Props {
 		/** What the design begins with. */
@@ -38,7 +39,7 @@
 		const worst = thirds.indexOf(Math.max(...thirds));
 		const name = (place: number) => noteClassName((7 * place) % 12);
 		if (thirds[worst] - thirds[best] < 0.05) return 'Every major third is alike.';
-		return `Calmest third on ${name(best)} (${thirds[best].toFixed(1)}), widest on ${name(worst)} (${thirds[worst].toFixed(1)} cents).`;
+		return `Calmest third on ${name(best)} (${fixed(thirds[best], 1)}), widest on ${name(worst)} (${fixed(thirds[worst], 1)} cents).`;
 	});
 
 	function onkeydown(event: KeyboardEvent) {
@@ -62,7 +63,7 @@
 		<RingOfFifths
 			fifths={ringFifths(tuned)}
 			roughness={roughnessByFifths(typicalStrings(tuned, 'harpsichord', 440))}
-			centre={byFifths ? `${comma.total.toFixed(2)} c placed` : 'by cents'}
+			centre={byFifths ? `${fixed(comma.total, 2)} c placed` : 'by cents'}
 			chosen={byFifths ? chosen : undefined}
 			onchoose={byFifths ? (fifth) => (chosen = fifth) : undefined}
 		/>

@@ -9,7 +9,7 @@
 		temperingText,
 		type Tempering
 	} from '@fendrel/core';
-	import { signed } from '$lib/ui/format';
+	import { fixed, signed } from '$lib/ui/format';
 	import type { Design, FifthsState } from './design.svelte';
 	import { COMMA } from './figures';
 
@@ -91,7 +91,7 @@
 	</div>
 	<p class="soft small">
 		The rest lies on {fifthName(byFifths.rest)}: {temperingText(byFifths.fifths[byFifths.rest])}. So the comma of
-		{COMMA.toFixed(2)} cents is always placed in full.
+		{fixed(COMMA, 2)} cents is always placed in full.
 	</p>
 </fieldset>
 

@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { CIRCLE_FROM_C, keyCharacters, noteClassName, type StiffString } from '@fendrel/core';
-	import { signed } from '$lib/ui/format';
+	import { fixed, signed } from '$lib/ui/format';
 	import ScrollTable from '$lib/ui/ScrollTable.svelte';
 
 	let { strings }: { strings: (note: number) => StiffString } = $props();
@@ -10,7 +10,7 @@
 </script>
 
 {#snippet rough(value: number)}
-	<td class="bar"><div><b>{value.toFixed(2)}</b><span style="width: {(100 * value) / roughest}%"></span></div></td>
+	<td class="bar"><div><b>{fixed(value, 2)}</b><span style="width: {(100 * value) / roughest}%"></span></div></td>
 {/snippet}
 
 <ScrollTable label="Character of the keys">

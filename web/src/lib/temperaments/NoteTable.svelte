@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { intervalSizes, noteClassName, offsetsFromEqual } from '@fendrel/core';
-	import { signed } from '$lib/ui/format';
+	import { fixed, signed } from '$lib/ui/format';
 	import type { Tuned } from './figures';
 	import ScrollTable from '$lib/ui/ScrollTable.svelte';
 
@@ -31,7 +31,7 @@
 			{#each rows as { title, values, sign } (title)}
 				<tr>
 					<th scope="row">{title}</th>
-					{#each values as value, i (i)}<td>{sign ? signed(value, 2) : value.toFixed(1)}</td>{/each}
+					{#each values as value, i (i)}<td>{sign ? signed(value, 2) : fixed(value, 1)}</td>{/each}
 				</tr>
 			{/each}
 		</tbody>

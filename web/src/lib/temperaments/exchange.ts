@@ -1,4 +1,4 @@
-import { noteClassName, offsetsFromEqual } from '@fendrel/core';
+import { offsetsFromEqual, typedClassName } from '@fendrel/core';
 import { z } from 'zod';
 import { readCsv, writeCsv } from '$lib/ui/csv';
 import { typedNumber } from '$lib/ui/typed';
@@ -15,8 +15,7 @@ const VERSION = 1;
 const LARGEST = 2_000_000;
 /** Decimals of a cent in CSV: a thousand times finer than anybody hears. */
 const DECIMALS = 6;
-const CLASSES = Array.from({ length: 12 }, (_, i) => noteClassName(i));
-const PLAIN = CLASSES.map((name) => name.replace('♯', '#').replace('♭', 'b'));
+const PLAIN = Array.from({ length: 12 }, (_, i) => typedClassName(i));
 const OTHER_NAMES: Readonly<Record<string, string>> = {
 	Db: 'C#',
 	'D#': 'Eb',

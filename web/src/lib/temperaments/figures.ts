@@ -14,6 +14,7 @@ import {
 	type Temperament
 } from '@fendrel/core';
 import type { RingFifth } from '$lib/charts/ringOfFifths';
+import { decimal, fixed } from '$lib/ui/format';
 
 export type Tuned = Pick<Temperament, 'tuning'>;
 
@@ -25,7 +26,10 @@ export function ringFifths(temperament: Tuned): RingFifth[] {
 		const narrow = PURE_FIFTH - size;
 		// A fraction of two commas says less than its cents, and does not fit into the ring.
 		const long = texts[i].length > LONGEST_TEXT;
-		return { narrow, text: long ? `${Math.abs(narrow).toFixed(1)} c ${narrow < 0 ? 'wide' : ''}`.trim() : texts[i] };
+		return {
+			narrow,
+			text: long ? `${fixed(Math.abs(narrow), 1)} c ${narrow < 0 ? 'wide' : ''}`.trim() : decimal(texts[i])
+		};
 	});
 }
 

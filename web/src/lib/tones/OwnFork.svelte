@@ -1,25 +1,25 @@
 <script lang="ts">
 	import { forkAt, hz } from '@fendrel/core';
-	import { inHz, onShortDay } from '$lib/ui/format';
-	import { typedNumber } from '$lib/ui/typed';
+	import { fixed, inHz, onShortDay } from '$lib/ui/format';
 	import { keepFork, keptFork, type Fork } from './ownFork';
 	import type { ReadTone } from './toneBoard.svelte';
+	import { degreeUnit, temperatureFigure, temperatureWords, typedCelsius } from '$lib/ui/measures';
 
 	/** The tone that was read last: it may have been the fork. */
 	let { read }: { read: ReadTone | undefined } = $props();
 	let fork = $state.raw<Fork | undefined>(keptFork());
-	let text = $state('20');
+	let text = $state(temperatureFigure(20, 0));
 	let problem = $state<string | undefined>();
 	/** Rooms that forks are struck in, in degrees Celsius. */
 	const ROOMS = { coldest: -10, warmest: 45 } as const;
-	const degrees = $derived(typedNumber(text));
+	const degrees = $derived(typedCelsius(text));
 	const isRoom = $derived(degrees >= ROOMS.coldest && degrees <= ROOMS.warmest);
 	const now = $derived(fork && isRoom ? forkAt(hz(fork.pitch), fork.temperature, degrees) : undefined);
 
 	function keep() {
 		if (!read) return;
 		if (!isRoom) {
-			problem = `Write the room’s temperature, ${ROOMS.coldest} to ${ROOMS.warmest} °C.`;
+			problem = `Write the room’s temperature, ${temperatureFigure(ROOMS.coldest, 0)} to ${temperatureWords(ROOMS.warmest, 0)}.`;
 			return;
 		}
 		const { pitch, error } = read.reading;
@@ -37,7 +37,8 @@
 	<h2 class="panel-heading">Your fork <span>a fork falls a fifth of a cent for each degree that it warms</span></h2>
 	<p>
 		<label
-			>It is <input class="input" inputmode="decimal" aria-label="Temperature, degrees Celsius" bind:value={text} /> °C here.</label
+			>It is <input class="input" inputmode="decimal" aria-label="Temperature in {degreeUnit()}" bind:value={text} />
+			{degreeUnit()} here.</label
 		>
 		<button type="button" class="btn preset-outlined-surface-300-700" disabled={!read} onclick={keep}
 			>The last tone was my fork</button
@@ -47,7 +48,7 @@
 	{#if problem}<p class="problem" role="alert">{problem}</p>{/if}
 	{#if fork}
 		<p data-testid="fork">
-			{inHz(fork.pitch, 2)} Hz ±{fork.error.toFixed(2)} cents at {fork.temperature} °C, measured {onShortDay(
+			{inHz(fork.pitch, 2)} Hz ±{fixed(fork.error, 2)} cents at {temperatureWords(fork.temperature, 0)}, measured {onShortDay(
 				new Date(fork.at)
 			)}{#if now}; here it gives <b>{inHz(now, 2)} Hz</b>{/if}.
 		</p>

@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { noteName } from '@fendrel/core';
-	import { signed } from '$lib/ui/format';
+	import { fixed, signed } from '$lib/ui/format';
 	import type { ReadTone } from './toneBoard.svelte';
 	import { partnerWords, slopeWords } from './toneWords';
 
@@ -22,9 +22,9 @@
 		{#each read as { id, note, off, reading } (id)}
 			<tr>
 				<th scope="row">{noteName(note)}</th>
-				<td class="figure">{reading.pitch.toFixed(2)}</td>
-				<td class="figure">{signed(off, 2)} ±{reading.error.toFixed(2)}</td>
-				<td class="figure">{reading.wobble.toFixed(2)} c</td>
+				<td class="figure">{fixed(reading.pitch, 2)}</td>
+				<td class="figure">{signed(off, 2)} ±{fixed(reading.error, 2)}</td>
+				<td class="figure">{fixed(reading.wobble, 2)} c</td>
 				<td class="figure">{slopeWords(reading)}</td>
 				<td class="figure">{partnerWords(reading)}</td>
 			</tr>

@@ -1,5 +1,5 @@
 import type { LastingReading, LastingRefusal } from '@fendrel/core';
-import { signed } from '$lib/ui/format';
+import { fixed, signed } from '$lib/ui/format';
 
 export const REFUSED_WORDS: Readonly<Record<LastingRefusal, string>> = {
 	'breath only': 'That was no steady tone: breath, talk or a fan. Keep the microphone out of the air stream.',
@@ -12,13 +12,13 @@ export const REFUSED_WORDS: Readonly<Record<LastingRefusal, string>> = {
 /** How a reed follows the breath. */
 export function slopeWords({ slope }: LastingReading): string {
 	if (!slope) return 'not swelled';
-	return `${signed(slope.slope, 2)} ±${slope.error.toFixed(2)} c/dB`;
+	return `${signed(slope.slope, 2)} ±${fixed(slope.error, 2)} c/dB`;
 }
 
 /** A tone an octave above that sounded with it. */
 export function partnerWords({ partner }: LastingReading): string {
 	if (!partner) return 'none';
 	const { rate, sense } = partner;
-	const beats = `${Math.abs(rate).toFixed(2)} a second`;
-	return sense ? `${beats} ${sense}` : `slower than ${Math.max(0.1, 2 * partner.error).toFixed(1)} a second`;
+	const beats = `${fixed(Math.abs(rate), 2)} a second`;
+	return sense ? `${beats} ${sense}` : `slower than ${fixed(Math.max(0.1, 2 * partner.error), 1)} a second`;
 }

@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { v7 as uuid } from 'uuid';
-	import { counted, onTime } from '$lib/ui/format';
+	import { counted, fixed, onTime } from '$lib/ui/format';
 	import { readWorkshopFile, sendWorkshop, type FileTold } from './workshopFile';
 
 	let { ondone }: { ondone: () => Promise<void> } = $props();
@@ -51,6 +51,6 @@
 		)}.
 	</p>
 	<button class="btn preset-filled-brand" onclick={take} disabled={share !== undefined}
-		>{share === undefined ? 'Take it in' : `${(100 * share).toFixed(0)} % sent ...`}</button
+		>{share === undefined ? 'Take it in' : `${fixed(100 * share, 0)} % sent ...`}</button
 	>
 {/if}

@@ -1,6 +1,7 @@
 <script lang="ts" generics="Chosen extends EarName | typeof PRACTISED">
 	import type { Ear } from '@fendrel/core';
 	import { EARS, PRACTISED, type EarName } from './ears';
+	import { fixed } from '$lib/ui/format';
 
 	interface Props {
 		ear: Chosen;
@@ -23,5 +24,5 @@
 >
 	{#each Object.entries(EARS) as [name, { name: text, floor }] (name)}<option value={name}>{text}, ±{floor}</option
 		>{/each}
-	{#if mine}<option value={PRACTISED}>as practised, ±{mine.floor.toFixed(2)}</option>{/if}
+	{#if mine}<option value={PRACTISED}>as practised, ±{fixed(mine.floor, 2)}</option>{/if}
 </select>

@@ -1,7 +1,8 @@
 import { intervalName, noteName, SCHOOLS, type BearingCheck, type BearingStep } from '@fendrel/core';
 import { pairName, STILL_RATE } from '$lib/ui/beats';
+import { fixed } from '$lib/ui/format';
 
-const size = (rate: number) => Math.abs(rate).toFixed(1);
+const size = (rate: number) => fixed(Math.abs(rate), 1);
 
 /** "1.0 wide", "still". */
 export function shortRate(rate: number): string {
@@ -47,7 +48,7 @@ export function wayTo({ note, by }: BearingStep): string {
 
 /** Which note to move when the check fails, and which way. */
 export function failureWords({ tolerance, suspect, centsPerBeat }: BearingCheck): string {
-	const by = Math.abs(centsPerBeat).toFixed(1);
+	const by = fixed(Math.abs(centsPerBeat), 1);
 	const [wider, narrower] = centsPerBeat > 0 ? ['lower', 'raise'] : ['raise', 'lower'];
-	return `Out by more than ${tolerance.toFixed(1)}: ${noteName(suspect)} is the likeliest. Too wide, ${wider} it, too narrow, ${narrower} it, ${by} cents for each beat.`;
+	return `Out by more than ${fixed(tolerance, 1)}: ${noteName(suspect)} is the likeliest. Too wide, ${wider} it, too narrow, ${narrower} it, ${by} cents for each beat.`;
 }

@@ -1,5 +1,5 @@
 import { cents, hz, noteName, whatGivesWay, type InstrumentStrings, type IntervalRun } from '@fendrel/core';
-import { signed } from '$lib/ui/format';
+import { fixed, signed } from '$lib/ui/format';
 import type { CurveBasis } from './curve';
 import type { Plan } from './plan';
 import { stringsOfInstrument } from './strings';
@@ -25,5 +25,5 @@ export function stretchWords(plan: Pick<Plan, 'stretchAt'>, basis: CurveBasis, a
 		.flatMap(({ kind, worst }) => (worst ? [{ type: kind.name, ...worst }] : []))
 		.sort((a, b) => Math.abs(b.cents) - Math.abs(a.cents))[0];
 	if (!worst) return `${ends} cents.`;
-	return `${ends} cents. The ${worst.type} octave gives way most at ${noteName(worst.lower)}-${noteName(worst.upper)}: ${Math.abs(worst.rate).toFixed(1)} per second ${worst.rate < 0 ? 'narrow' : 'wide'}.`;
+	return `${ends} cents. The ${worst.type} octave gives way most at ${noteName(worst.lower)}-${noteName(worst.upper)}: ${fixed(Math.abs(worst.rate), 1)} per second ${worst.rate < 0 ? 'narrow' : 'wide'}.`;
 }

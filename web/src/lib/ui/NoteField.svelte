@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { noteName, parseNote } from '@fendrel/core';
+	import { noteName, readNote } from '@fendrel/core';
 
 	/** A note typed by its name. */
 	interface Props {
@@ -13,7 +13,7 @@
 	let text = $derived(noteName(note));
 	let problem = $state('');
 	function keep() {
-		const typed = parseNote(text);
+		const typed = readNote(text);
 		if (typed === undefined) problem = 'A name like C♯4.';
 		else if (!isThere(typed)) problem = `This keyboard has no ${noteName(typed)}.`;
 		else problem = '';

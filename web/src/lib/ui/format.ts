@@ -1,25 +1,35 @@
 import { noteClassName, noteOctave } from '@fendrel/core';
 import { format, isSameDay } from 'date-fns';
+import { writing } from './writing';
 
-/** A minus as wide as a plus, so that figures stand under each other. */
-const sign = (value: number, digits: number) => (value.toFixed(digits).startsWith('-') ? '−' : '+');
+/** A figure with so many decimals and the reader's decimal sign. */
+export function fixed(value: number, digits: number): string {
+	return decimal(value.toFixed(digits));
+}
 
-/** "+3.2", "−0.4", "0.0". */
+/** A figure that was written with a point, with the reader's decimal sign. */
+export const decimal = (text: string): string => (writing().decimal === 'comma' ? text.replace('.', ',') : text);
+
+/** True where nothing of a value is left at so many decimals. */
+export const isNoughtAt = (value: number, digits: number) => Number(value.toFixed(digits)) === 0;
+
+/** "+3.2", "−0.4", "0.0"; the minus is as wide as the plus, so that figures stand under each other. */
 export function signed(value: number, digits = 1): string {
-	const size = Math.abs(value).toFixed(digits);
-	return Number(size) === 0 ? size : sign(value, digits) + size;
+	const size = fixed(Math.abs(value), digits);
+	return isNoughtAt(value, digits) ? size : (value < 0 ? '−' : '+') + size;
 }
 
 /** "3.2 cents flat", "0.4 cents sharp", "on pitch" at 0.0; "about 5 cents flat" when the figure is not `certain`. */
 export function flatOrSharp(cents: number, certain = true): string {
 	const about = certain ? '' : 'about ';
-	const size = Math.abs(cents).toFixed(certain ? 1 : 0);
-	if (Number(size) === 0) return `${about}on pitch`;
-	return `${about}${size} ${Number(size) === 1 ? 'cent' : 'cents'} ${cents < 0 ? 'flat' : 'sharp'}`;
+	const digits = certain ? 1 : 0;
+	if (isNoughtAt(cents, digits)) return `${about}on pitch`;
+	const isOne = isNoughtAt(Math.abs(cents) - 1, digits);
+	return `${about}${fixed(Math.abs(cents), digits)} ${isOne ? 'cent' : 'cents'} ${cents < 0 ? 'flat' : 'sharp'}`;
 }
 
 export function inHz(value: number, digits = 1): string {
-	return value.toFixed(digits);
+	return fixed(value, digits);
 }
 
 export function onDay(date: Date): string {

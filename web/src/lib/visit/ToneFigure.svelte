@@ -1,5 +1,6 @@
 <script lang="ts">
 	import type { Snippet } from 'svelte';
+	import { fixed } from '$lib/ui/format';
 
 	interface Props {
 		/** What is due, for who cannot see it: "The reed that is due". */
@@ -24,7 +25,7 @@
 	<p class="name">{@render name()}</p>
 	<p class="figure {side}" class:within={isWithin} class:moving={isMoving}>
 		<span class={off === undefined ? 'unread' : 'cents'} data-testid="tone-off"
-			>{off === undefined ? 'not read' : Math.abs(off).toFixed(1)}</span
+			>{off === undefined ? 'not read' : fixed(Math.abs(off), 1)}</span
 		>
 		{#if off !== undefined}<span class="unit">cents{side ? ` too ${side === 'sharp' ? 'high' : 'low'}` : ''}</span>{/if}
 	</p>

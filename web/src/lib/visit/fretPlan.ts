@@ -1,5 +1,6 @@
 import { STRING_ORDERS, type PlannedFrets, type PlannedOffsets, type StringOrder } from '@fendrel/core';
 import { counted, listed } from '$lib/ui/format';
+import { lengthWords } from '$lib/ui/measures';
 
 /** How strings and frets are set, as a visit has it planned. */
 export interface FretPlan extends PlannedFrets {
@@ -44,6 +45,6 @@ export function fretPlanWords({ order, spelled, weights, keys, step, offsets }: 
 		...(spelled.length ? [`${counted(spelled.length, 'note')} spelled otherwise`] : []),
 		...(weights.some((weight) => weight !== 1) ? ['strings weighed'] : []),
 		...(keys ? [`for ${keys}`] : []),
-		step ? `in steps of ${step} mm` : 'as fine as one likes'
+		step ? `in steps of ${lengthWords(step)}` : 'as fine as one likes'
 	]);
 }

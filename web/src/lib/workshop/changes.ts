@@ -31,6 +31,8 @@ export const CHANGES = {
 	'contact kept': 'wrote down the contact',
 	'contact deleted': 'deleted the contact',
 	'contacts merged': 'merged another contact into',
+	'owner asked': 'made a link for the owner of',
+	'link withdrawn': 'withdrew the owner’s link of',
 	'calendar opened': 'made an address for the calendar of',
 	'calendar closed': 'withdrew an address for the calendar of',
 	'settings changed': 'changed what the workshop decides',

@@ -1,7 +1,9 @@
 <script lang="ts">
+	import { writeFor } from '$lib/ui/writing';
 	import SiteHeader from '$lib/account/SiteHeader.svelte';
 
 	let { data, children } = $props();
+	writeFor(() => data.signedIn.writing);
 </script>
 
 <SiteHeader workshop={data.signedIn.workshop} role={data.signedIn.role} />

@@ -12,6 +12,7 @@
 		type BesideChoice,
 		type Stands
 	} from './beside';
+	import { degreeUnit, temperatureFigure } from '$lib/ui/measures';
 
 	interface Props {
 		choice: BesideChoice;
@@ -78,8 +79,8 @@
 			<legend>What is not in the register</legend>
 			{@render figure('a4', 'A4, Hz', typed.a4 ?? inHz(choice.a4))}
 			{#if hasOrgan}
-				{@render figure('read', 'read at °C', typed.read ?? String(choice.read))}
-				{@render figure('played', 'played at °C', typed.played ?? String(choice.played))}
+				{@render figure('read', `read at ${degreeUnit()}`, typed.read ?? temperatureFigure(choice.read, 0))}
+				{@render figure('played', `played at ${degreeUnit()}`, typed.played ?? temperatureFigure(choice.played, 0))}
 			{/if}
 		</fieldset>
 	{/if}

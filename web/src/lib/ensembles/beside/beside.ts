@@ -2,7 +2,8 @@ import { CENTS_PER_DEGREE, compromise, equalHz, hz, noteName, type Beside, type 
 import { max, mean } from 'd3-array';
 import { z } from 'zod';
 import { a4Field } from '$lib/ui/fields';
-import { inHz } from '$lib/ui/format';
+import { fixed, inHz } from '$lib/ui/format';
+import { typedCelsius } from '$lib/ui/measures';
 
 /** Instruments that nobody has in the register: they stand in equal temperament at a pitch. */
 export const STANDING = [
@@ -22,10 +23,10 @@ type Readiness = (typeof READINESS)[number]['id'];
 
 const side = z.union([z.uuid(), z.enum(STANDING.map(({ id }) => id))]);
 const readiness = z.enum(READINESS.map(({ id }) => id));
-const degrees = z.coerce
-	.number({ error: 'Write temperatures in °C, as in 18.' })
-	.min(-10, 'Temperatures lie between -10 and 45 °C.')
-	.max(45, 'Temperatures lie between -10 and 45 °C.');
+const ROOMS = 'Temperatures lie between −10 and 45 °C (14 and 113 °F).';
+const degrees = z
+	.union([z.number(), z.string().transform(typedCelsius)])
+	.pipe(z.number({ error: 'Write the temperature as a figure, as in 18.' }).min(-10, ROOMS).max(45, ROOMS));
 
 /** Who stands beside whom, as an address says it. */
 export const besideSchema = z.object({
@@ -103,16 +104,16 @@ export function besideAccount(
 }
 
 const beating = ({ note, rate }: Beating) =>
-	rate < 0.05 ? 'no unison beats' : `${noteName(note)} beats most, ${rate.toFixed(1)} a second`;
+	rate < 0.05 ? 'no unison beats' : `${noteName(note)} beats most, ${fixed(rate, 1)} a second`;
 
 /** "They lie 6.2 cents apart on the average; C6 beats most, 4.1 a second. Afterwards no unison beats." */
 export const besideHeadline = ({ apart, now, then }: BesideAccount): string =>
-	`They lie ${Math.abs(apart).toFixed(1)} cents apart on the average; ${beating(now)}. Afterwards ${beating(then)}.`;
+	`They lie ${fixed(Math.abs(apart), 1)} cents apart on the average; ${beating(now)}. Afterwards ${beating(then)}.`;
 
 /** What is done to one of the two: "Festival grand: 3.1 cents up on the average; tune it about A4 = 440.8 Hz." */
 export function moveWords({ name, levels }: Stands, moved: number): string {
 	if (Math.abs(moved) < 0.05) return `${name}: stays.`;
 	const a = levels.find(([note]) => note === 69)?.[1] ?? mean(levels, ([, cents]) => cents)!;
 	const to = 440 * 2 ** ((a + moved) / 1200);
-	return `${name}: ${Math.abs(moved).toFixed(1)} cents ${moved > 0 ? 'up' : 'down'} on the average, about A4 = ${inHz(to)} Hz.`;
+	return `${name}: ${fixed(Math.abs(moved), 1)} cents ${moved > 0 ? 'up' : 'down'} on the average, about A4 = ${inHz(to)} Hz.`;
 }

@@ -1,4 +1,4 @@
-import { INSTRUMENT_KINDS, type InstrumentKind } from '@fendrel/core';
+import { INSTRUMENT_KINDS, noteName, parseNote, type InstrumentKind } from '@fendrel/core';
 import { writeCsv } from '$lib/ui/csv';
 import { KIND_NAMES } from '$lib/tuning/kinds';
 import { instrumentSchema, type InstrumentForm } from '../instrumentForm';
@@ -31,6 +31,12 @@ export function guessColumns(heading: readonly string[]): Columns {
 		columns[id] = at;
 	}
 	return columns;
+}
+
+/** Files call notes C4, F#3, Eb5; forms call them as the reader does. */
+function called(text: string): string {
+	const note = parseNote(text);
+	return note === undefined ? text : noteName(note);
 }
 
 const WORDS: readonly (readonly [RegExp, InstrumentKind])[] = [
@@ -82,7 +88,7 @@ export function readLines(
 			town: cell('town') || (towns.get(location) ?? ''),
 			madeIn: /\d{4}/.exec(cell('madeIn'))?.[0] ?? cell('madeIn'),
 			usualA4: cell('usualA4').replace(',', '.').replace(/\s*hz/i, '') || 440,
-			...{ lowest: cell('lowest') || low, highest: cell('highest') || high }
+			...{ lowest: called(cell('lowest') || low), highest: called(cell('highest') || high) }
 		});
 		if (!read.success) {
 			const [{ path, message }] = read.error.issues;

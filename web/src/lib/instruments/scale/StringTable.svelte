@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { noteName, typedNoteName, WIRE, type NoteLoad } from '@fendrel/core';
+	import { noteName, WIRE, type NoteLoad } from '@fendrel/core';
 	import {
 		EMPTY_LINE,
 		readLine,
@@ -10,9 +10,10 @@
 		type LineContext,
 		type TypedLine
 	} from './table';
-	import { signed } from '$lib/ui/format';
+	import { decimal, fixed, signed } from '$lib/ui/format';
 	import type { StringLine } from './stringLine';
 	import ScrollTable from '$lib/ui/ScrollTable.svelte';
+	import { lengthUnit, typedLength } from '$lib/ui/measures';
 
 	interface Props {
 		lines: readonly StringLine[];
@@ -39,7 +40,7 @@
 		if ('problem' in read) return;
 		onchange(withLines(lines, [read.value]));
 		// The next note up is what one measures next, on the same kind of wire.
-		const next = read.value.note < context.highest ? typedNoteName(read.value.note + 1) : '';
+		const next = read.value.note < context.highest ? noteName(read.value.note + 1) : '';
 		typed = { ...EMPTY_LINE, wire: typed.wire, note: next };
 		firstField?.focus();
 	}
@@ -55,7 +56,8 @@
 		if (file) take(await file.text());
 	}
 	const csv = $derived(`data:text/csv;charset=utf-8,${encodeURIComponent(tableCsv(lines))}`);
-	const percent = (share: number | undefined) => (share === undefined ? '' : (100 * share).toFixed(0));
+	const sizeOf = (mm: number | null) => (mm === null ? '' : decimal(typedLength(mm)));
+	const percent = (share: number | undefined) => (share === undefined ? '' : fixed(100 * share, 0));
 </script>
 
 <form
@@ -76,23 +78,23 @@
 		</select></label
 	>
 	<label
-		><span>Wire or core, mm</span><input
+		><span>Wire or core, {lengthUnit()}</span><input
 			class="input"
 			inputmode="decimal"
 			bind:value={typed.core}
-			placeholder="0.975"
+			placeholder={typedLength(0.975)}
 		/></label
 	>
 	<label
-		><span>Speaking length, mm</span><input
+		><span>Speaking length, {lengthUnit()}</span><input
 			class="input"
 			inputmode="decimal"
 			bind:value={typed.length}
-			placeholder="404"
+			placeholder={typedLength(404)}
 		/></label
 	>
 	<label
-		><span>Over winding, mm</span><input
+		><span>Over winding, {lengthUnit()}</span><input
 			class="input"
 			inputmode="decimal"
 			bind:value={typed.winding}
@@ -156,9 +158,9 @@
 					<th>Note</th>
 					<th>Wire</th>
 					<th class="figure">Strings</th>
-					<th class="figure">Core, mm</th>
-					<th class="figure">Length, mm</th>
-					<th class="figure">Winding, mm</th>
+					<th class="figure">Core, {lengthUnit()}</th>
+					<th class="figure">Length, {lengthUnit()}</th>
+					<th class="figure">Winding, {lengthUnit()}</th>
 					<th class="figure">Tension, N</th>
 					{#if raised}<th class="figure">raise adds, N</th>{/if}
 					<th class="figure">of breaking, %</th>
@@ -172,10 +174,10 @@
 						<th scope="row">{noteName(line.note)}</th>
 						<td class="words">{WIRE[line.material].name}</td>
 						<td>{line.strings}</td>
-						<td>{line.core ?? '–'}</td>
-						<td>{line.length ?? '–'}</td>
-						<td>{line.outer ?? ''}</td>
-						<td>{load?.tension?.toFixed(0) ?? 'unknown'}</td>
+						<td>{sizeOf(line.core) || '–'}</td>
+						<td>{sizeOf(line.length) || '–'}</td>
+						<td>{sizeOf(line.outer)}</td>
+						<td>{load?.tension === undefined ? 'unknown' : fixed(load.tension, 0)}</td>
 						{#if raised}<td>{load?.added === undefined ? '' : signed(load.added, 0)}</td>{/if}
 						<td class:problem={load?.isNearBreaking}>{percent(load?.breakingShare) || 'unknown'}</td>
 						<td class="does">

@@ -1,8 +1,8 @@
 import { KILOGRAM_FORCE, noteName, type KeyboardInharmonicity, type LoadWarning, type TableLoad } from '@fendrel/core';
 import type { KnownString } from '$lib/tuning/strings';
-import { counted, noteRuns } from '$lib/ui/format';
+import { counted, fixed, noteRuns } from '$lib/ui/format';
 
-const times = (ratio: number) => (ratio >= 1 ? `${ratio.toFixed(2)} times` : `only ${ratio.toFixed(2)} times`);
+const times = (ratio: number) => (ratio >= 1 ? `${fixed(ratio, 2)} times` : `only ${fixed(ratio, 2)} times`);
 const percent = (ratio: number) => `${Math.round(100 * Math.abs(ratio - 1))} %`;
 
 /** Faults of the scale, each as a sentence that says what to look at. */
@@ -61,8 +61,8 @@ export function scaleVerdict(inharmonicity: KeyboardInharmonicity, known: readon
 
 const force = (newtons: number) =>
 	newtons >= 10_000
-		? `${(newtons / 1000).toFixed(1)} kN (${Math.round(newtons / KILOGRAM_FORCE).toLocaleString('en')} kgf)`
-		: `${newtons.toFixed(0)} N (${(newtons / KILOGRAM_FORCE).toFixed(newtons < 1000 ? 1 : 0)} kgf)`;
+		? `${fixed(newtons / 1000, 1)} kN (${Math.round(newtons / KILOGRAM_FORCE).toLocaleString('en')} kgf)`
+		: `${fixed(newtons, 0)} N (${fixed(newtons / KILOGRAM_FORCE, newtons < 1000 ? 1 : 0)} kgf)`;
 
 export function loadWords({ total, added, known, unknown }: TableLoad, raise: number): string {
 	const rest = unknown ? ` Of ${counted(unknown, 'more string', 'more strings')} the tension is not known.` : '';

@@ -1,9 +1,10 @@
-import { equalHz, hz, noteName, parseNote, typedNoteName, WIRE, type WireName } from '@fendrel/core';
+import { equalHz, hz, noteName, parseNote, readNote, typedNoteName, WIRE, type WireName } from '@fendrel/core';
 import { readCsv, writeCsv } from '$lib/ui/csv';
 import { counted } from '$lib/ui/format';
 import type { Result } from '$lib/ui/result';
 import { typedNumber } from '$lib/ui/typed';
 import { lineProblem, type StringLine } from './stringLine';
+import { typedLength, typedMm } from '$lib/ui/measures';
 
 /** A line as it is typed. */
 export interface TypedLine {
@@ -34,9 +35,23 @@ export interface LineContext {
 	readonly stringsAt: ReadonlyMap<number, number>;
 }
 
+/** How notes and sizes are written: as this reader does, or as files do. */
+interface Hand {
+	readonly note: (text: string) => number | undefined;
+	readonly noteText: (note: number) => string;
+	readonly size: (text: string) => number;
+	readonly sizeText: (mm: number) => string;
+}
+const READERS: Hand = { note: readNote, noteText: noteName, size: typedMm, sizeText: typedLength };
+const FILES: Hand = { note: parseNote, noteText: typedNoteName, size: typedNumber, sizeText: String };
+
 /** Reads a line, comma or point; empty fields are unknown. */
-export function readLine(typed: TypedLine, { lowest, highest, a4, stringsAt }: LineContext): Result<StringLine> {
-	const note = parseNote(typed.note.trim());
+export function readLine(
+	typed: TypedLine,
+	{ lowest, highest, a4, stringsAt }: LineContext,
+	hand = READERS
+): Result<StringLine> {
+	const note = hand.note(typed.note.trim());
 	if (note === undefined) return { problem: `“${typed.note}” is not a note. Write it as C4, F#3 or Eb5.` };
 	if (note < lowest || note > highest)
 		return { problem: `${noteName(note)} is not on this keyboard (${noteName(lowest)} to ${noteName(highest)}).` };
@@ -44,7 +59,8 @@ export function readLine(typed: TypedLine, { lowest, highest, a4, stringsAt }: L
 	if (!material) return { problem: `${noteName(note)}: “${typed.wire}” is none of ${Object.keys(WIRE).join(', ')}.` };
 	const figures: Record<string, number | null> = {};
 	for (const key of ['strings', 'core', 'length', 'winding', 'strength'] as const) {
-		const value = typed[key].trim() === '' ? null : typedNumber(typed[key]);
+		const read = key === 'strings' || key === 'strength' ? typedNumber : hand.size;
+		const value = typed[key].trim() === '' ? null : read(typed[key]);
 		if (value !== null && !(value > 0 && value < 1e5))
 			return { problem: `${noteName(note)}: “${typed[key]}” is not a valid ${key === 'core' ? 'diameter' : key}.` };
 		figures[key] = value;
@@ -63,16 +79,19 @@ function wireNamed(text: string): WireName | undefined {
 	return (Object.keys(WIRE) as WireName[]).find((name) => name === plain || WIRE[name].name === plain);
 }
 
-const text = (value: number | null) => (value === null ? '' : String(value));
+const text = (value: number | null, said: (value: number) => string = String) => (value === null ? '' : said(value));
 
-export function typedLine({ note, strings, material, core, length, outer, strength }: StringLine): TypedLine {
+export function typedLine(
+	{ note, strings, material, core, length, outer, strength }: StringLine,
+	hand = READERS
+): TypedLine {
 	return {
-		note: typedNoteName(note),
+		note: hand.noteText(note),
 		strings: String(strings),
 		wire: material,
-		core: text(core),
-		length: text(length),
-		winding: text(outer),
+		core: text(core, hand.sizeText),
+		length: text(length, hand.sizeText),
+		winding: text(outer, hand.sizeText),
 		strength: text(strength)
 	};
 }
@@ -120,7 +139,7 @@ export function readTable(source: string, context: LineContext): ReadTable {
 	const problems: string[] = [];
 	data.slice(hasHeading ? 1 : 0).forEach((cells, i) => {
 		const typed = { ...EMPTY_LINE, ...Object.fromEntries(cells.map((cell, k) => [columns[k] ?? 'more', cell])) };
-		const read = readLine(typed, context);
+		const read = readLine(typed, context, FILES);
 		const at = `Line ${i + 1 + (hasHeading ? 1 : 0)}`;
 		if ('problem' in read) problems.push(`${at}: ${read.problem}`);
 		else if (found.has(read.value.note)) problems.push(`${at}: ${noteName(read.value.note)} stands in it twice.`);
@@ -132,7 +151,10 @@ export function readTable(source: string, context: LineContext): ReadTable {
 }
 
 export function tableCsv(lines: readonly StringLine[]): string {
-	return writeCsv(sorted(lines).map(typedLine), COLUMNS);
+	return writeCsv(
+		sorted(lines).map((line) => typedLine(line, FILES)),
+		COLUMNS
+	);
 }
 
 export function sorted(lines: readonly StringLine[]): readonly StringLine[] {

@@ -3,7 +3,7 @@
 	import {
 		MOST_STRINGS,
 		noteName,
-		parseNote,
+		readNote,
 		REGISTRATIONS,
 		registrationOf,
 		stringingFrom,
@@ -43,7 +43,7 @@
 	);
 	const asKept = $derived('value' in read && JSON.stringify(read.value) === JSON.stringify(stated));
 
-	const from = (at: number) => (at === 0 ? noteName(lowest) : noteName((parseNote(rows[at - 1].to) ?? lowest - 1) + 1));
+	const from = (at: number) => (at === 0 ? noteName(lowest) : noteName((readNote(rows[at - 1].to) ?? lowest - 1) + 1));
 	function change(at: number, to: Partial<SectionRow>) {
 		rows = rows.map((row, i) => (i === at ? { ...row, ...to } : row));
 	}

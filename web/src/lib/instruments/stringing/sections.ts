@@ -1,5 +1,5 @@
 import type { Result } from '$lib/ui/result';
-import { noteName, parseNote, stringingProblem, type Choir, type Stringing } from '@fendrel/core';
+import { noteName, readNote, stringingProblem, type Choir, type Stringing } from '@fendrel/core';
 
 /** A section as it is typed: where it ends, and what its notes have. */
 export interface SectionRow {
@@ -20,7 +20,7 @@ export function readRows(
 	const sections = [];
 	for (const [i, { to, strings, wound }] of rows.entries()) {
 		// The last section ends where the keyboard does.
-		const note = i === rows.length - 1 ? highest : parseNote(to);
+		const note = i === rows.length - 1 ? highest : readNote(to);
 		if (note === undefined) return { problem: `“${to}” is not a note. Write where the section ends, such as E2.` };
 		sections.push({ to: note, strings, wound });
 	}
@@ -36,8 +36,8 @@ export function parted(
 	lowest: number,
 	highest: number
 ): readonly SectionRow[] {
-	const from = at === 0 ? lowest : (parseNote(rows[at - 1].to) ?? lowest) + 1;
-	const to = at === rows.length - 1 ? highest : (parseNote(rows[at].to) ?? highest);
+	const from = at === 0 ? lowest : (readNote(rows[at - 1].to) ?? lowest) + 1;
+	const to = at === rows.length - 1 ? highest : (readNote(rows[at].to) ?? highest);
 	if (to <= from) return rows;
 	const middle = { ...rows[at], to: noteName(Math.floor((from + to - 1) / 2)) };
 	return [...rows.slice(0, at), middle, ...rows.slice(at)];

@@ -17,6 +17,7 @@
 	import TapBeat from '../TapBeat.svelte';
 	import { anySeed, type DrillView } from '../view';
 	import { HeardCounting } from './heardCounting.svelte';
+	import { fixed } from '$lib/ui/format';
 
 	interface Props extends DrillView {
 		drill: CountingDrill;
@@ -75,7 +76,7 @@
 	const name = $derived(`${noteName(sitting.lower)}-${noteName(sitting.upper)}`);
 	const beneath = $derived.by(() => {
 		const { told } = sitting;
-		if (told) return `You counted ${told.set.toFixed(2)}; ${told.asked.toFixed(2)} a second were heard.`;
+		if (told) return `You counted ${fixed(told.set, 2)}; ${fixed(told.asked, 2)} a second were heard.`;
 		if (pairs.word?.kind === 'refused') return refusedWords(pairs.word);
 		return `Strike both keys, one string each, and tap the beat. ${pairs.word?.kind === 'heard' ? 'It has been heard.' : ''}`;
 	});

@@ -17,6 +17,7 @@
 	import HeardSource from './HeardSource.svelte';
 	import HeardStrikes from './HeardStrikes.svelte';
 	import { HeardStrings, OPEN } from './heardStrings.svelte';
+	import { fixed } from '$lib/ui/format';
 
 	interface Props extends DrillView {
 		drill: PairDrill;
@@ -75,7 +76,7 @@
 		const { told } = sitting;
 		if (told) {
 			const sense = told.set < 0 ? 'narrow' : 'wide';
-			return `The octave stands ${Math.abs(told.set).toFixed(2)} cents ${sense}, ${tookWords(told, 'strike')}.`;
+			return `The octave stands ${fixed(Math.abs(told.set), 2)} cents ${sense}, ${tookWords(told, 'strike')}.`;
 		}
 		if (due !== undefined)
 			return sitting.phase === 'found' ? 'Then you work by ear; how far off it stands is not told.' : 'It is measured.';

@@ -26,6 +26,7 @@
 	import HeardSource from './HeardSource.svelte';
 	import HeardStrikes from './HeardStrikes.svelte';
 	import { HeardStrings, OPEN } from './heardStrings.svelte';
+	import { fixed } from '$lib/ui/format';
 
 	interface Props extends DrillView {
 		drill: SettingDrill | PairDrill;
@@ -83,19 +84,19 @@
 				: `Set two strings of ${name} ${asked} ${asked === 1 ? 'cent' : 'cents'} apart, the third muted`;
 		if (pair.phase === 'clean') return `Clean two strings of ${name}, the third muted`;
 		if (pair.phase === 'match') return `Bring the other string of ${name} to it`;
-		const beats = pairBeat(pair.by, partialHz(strings(sitting.note), HEARD_AT)).toFixed(1);
-		return `Move one string of ${name} ${Math.abs(pair.by).toFixed(1)} cents ${pair.by < 0 ? 'down' : 'up'}: ${beats} a second`;
+		const beats = fixed(pairBeat(pair.by, partialHz(strings(sitting.note), HEARD_AT)), 1);
+		return `Move one string of ${name} ${fixed(Math.abs(pair.by), 1)} cents ${pair.by < 0 ? 'down' : 'up'}: ${beats} a second`;
 	});
 	const beneath = $derived.by(() => {
 		const { told, pair, par } = sitting;
 		if (told) {
 			if (isPair)
-				return `It stands ${Math.abs(told.set).toFixed(2)} cents ${told.set < 0 ? 'flat' : 'sharp'}, ${tookWords(told, 'try')}.`;
-			const what = `${told.set.toFixed(2)} cents apart${told.asked ? `, for ${told.asked} asked` : ''}`;
+				return `It stands ${fixed(Math.abs(told.set), 2)} cents ${told.set < 0 ? 'flat' : 'sharp'}, ${tookWords(told, 'try')}.`;
+			const what = `${fixed(told.set, 2)} cents apart${told.asked ? `, for ${told.asked} asked` : ''}`;
 			return `${what}, ${tookWords(told, 'strike')}.`;
 		}
 		if (isPair && pair.stood !== undefined)
-			return `The clean pair stands ${Math.abs(pair.stood).toFixed(1)} cents ${pair.stood < 0 ? 'flat' : 'sharp'}. Try ${pair.tries + 1}, par ${par}.`;
+			return `The clean pair stands ${fixed(Math.abs(pair.stood), 1)} cents ${pair.stood < 0 ? 'flat' : 'sharp'}. Try ${pair.tries + 1}, par ${par}.`;
 		return 'Strike as often as you like; say so when it stands, and it is measured from the last strike.';
 	});
 	const isSized = $derived(drill.id === 'apart');

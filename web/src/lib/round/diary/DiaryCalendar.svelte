@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { writing } from '$lib/ui/writing';
 	import { Calendar, DayGrid, Interaction, List, TimeGrid, type Calendar as Options } from '@event-calendar/core';
 	import '@event-calendar/core/index.css';
 	import { bookingTitle, endOf, type ToldBooking } from './booking';
@@ -32,7 +33,14 @@
 	const moved = ({ event }: { event: { id: string | number; start: Date; end: Date } }) =>
 		onmove(String(event.id), event.start, minutesOf(event));
 	const options = $derived({
-		...{ view: 'timeGridWeek', date, firstDay: 1, events, locale: 'en-GB', height: '620px' },
+		...{
+			view: 'timeGridWeek',
+			date,
+			firstDay: writing().weekStart === 'sunday' ? 0 : 1,
+			events,
+			locale: 'en-GB',
+			height: '620px'
+		},
 		headerToolbar: {
 			start: 'title',
 			center: '',

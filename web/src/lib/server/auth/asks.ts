@@ -33,6 +33,7 @@ export const ASKS: Readonly<Record<string, Asks>> = {
 	'/api/record': { POST: 'work' },
 	'/api/instruments/import': { POST: 'work', DELETE: 'decide' },
 	'/api/instruments/[id]/whereabouts': { PUT: 'work' },
+	'/api/instruments/[id]/telephone': { POST: 'work', DELETE: 'work' },
 	'/api/instruments/[id]/stringing': { PUT: 'work' },
 	'/api/instruments/[id]/strings': { POST: 'work' },
 	'/api/ensembles/[id=uuid]': { PUT: 'work', DELETE: 'decide' },

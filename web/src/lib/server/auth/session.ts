@@ -1,6 +1,7 @@
 import { createHash, randomBytes } from 'node:crypto';
 import type { Cookies } from '@sveltejs/kit';
 import type { Role } from '$lib/workshop/roles';
+import { USUAL_WRITING, type Writing } from '$lib/ui/writing';
 import { endSession, prolongSession, saveSession, sessionByToken } from '../db/stores/accounts';
 import { rememberDevice } from '../db/stores/knownDevices';
 
@@ -11,6 +12,8 @@ export interface SignedIn {
 	readonly workshopId: string;
 	readonly workshop: string;
 	readonly demo: boolean;
+	/** How figures, notes and days are written for it. */
+	readonly writing: Writing;
 	readonly role: Role;
 	/** What a guest may see, by their ids; undefined: all. */
 	readonly places: readonly string[] | undefined;
@@ -111,7 +114,8 @@ export async function readSession(cookies: Cookies, url: URL): Promise<SignedIn 
 	}
 	const { user, workshop, places } = found;
 	const { id: userId, name, role } = user;
-	return { userId, name, role, places, workshopId: workshop.id, workshop: workshop.name, demo: workshop.demo };
+	const writing = { ...USUAL_WRITING, ...workshop.settings?.writing };
+	return { userId, name, role, places, workshopId: workshop.id, workshop: workshop.name, demo: workshop.demo, writing };
 }
 
 export async function stopSession(cookies: Cookies): Promise<void> {

@@ -30,6 +30,7 @@ import * as ensembles from './migrations/0025-ensembles';
 import * as diary from './migrations/0026-diary';
 import * as placeClimate from './migrations/0027-place-climate';
 import * as importParts from './migrations/0028-import-parts';
+import * as telephone from './migrations/0029-telephone';
 import * as shownPractice from './migrations/0022-shown-practice';
 
 const MIGRATIONS = [
@@ -60,7 +61,8 @@ const MIGRATIONS = [
 	{ name: '0025-ensembles', ...ensembles },
 	{ name: '0026-diary', ...diary },
 	{ name: '0027-place-climate', ...placeClimate },
-	{ name: '0028-import-parts', ...importParts }
+	{ name: '0028-import-parts', ...importParts },
+	{ name: '0029-telephone', ...telephone }
 ];
 
 /** @param hold asked before each step */

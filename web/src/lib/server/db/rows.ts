@@ -1,3 +1,4 @@
+import type { HeardNote, TelephoneTold } from '$lib/telephone/told';
 import type { Ensemble } from '$lib/ensembles/ensemble';
 import type { Change } from '$lib/workshop/changes';
 import type { Role } from '$lib/workshop/roles';
@@ -194,6 +195,23 @@ export interface CalendarLinkRow {
 	reader: string;
 	madeAt: Date;
 	readAt: Date | null;
+}
+/** A look before the visit: what an owner played into a telephone, what it told, and whether that was agreed. */
+export interface TelephoneLookRow {
+	id: string;
+	workshopId: string;
+	instrumentId: string;
+	/** Who asked for it. */
+	userId: string;
+	/** Null once the address leads nowhere any more. */
+	tokenHash: string | null;
+	madeAt: Date;
+	endsAt: Date;
+	heardAt: Date | null;
+	heard: readonly HeardNote[] | null;
+	told: TelephoneTold | null;
+	agreedAt: Date | null;
+	agreedBy: string;
 }
 export interface InstrumentRow extends Deletion {
 	id: string;

@@ -1,5 +1,5 @@
 import { createHash } from 'node:crypto';
-import { defaultTwin, noteName, parseNote } from '@fendrel/core';
+import { defaultTwin, noteName, readNote } from '@fendrel/core';
 import { BLANK_NECK, neckCompassOf, neckFieldsOf, neckFrom } from '$lib/instruments/neckForm';
 import { BLANK_REEDS, compassOf, reedFieldsOf, reedSetFrom } from '$lib/instruments/reedForm';
 import type { InstrumentForm } from '$lib/instruments/instrumentForm';
@@ -26,8 +26,8 @@ export function detailsFromForm(form: InstrumentForm, before?: Instrument): Inst
 		return { ...written, ...made, ...neckCompassOf(neck), reeds: null, neck, twin };
 	}
 	const { lowest: low, highest: high } = form;
-	const lowest = parseNote(low)!;
-	const highest = parseNote(high)!;
+	const lowest = readNote(low)!;
+	const highest = readNote(high)!;
 	const sameStrings =
 		before &&
 		isStrung(before) &&

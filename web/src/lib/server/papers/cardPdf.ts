@@ -1,8 +1,9 @@
 import { cardText, type CardFacts } from '@fendrel/core';
 import { parseISO } from 'date-fns';
 import type { Content } from 'pdfmake/interfaces';
-import { inHz, onShortDay } from '$lib/ui/format';
+import { fixed, inHz, onShortDay } from '$lib/ui/format';
 import { pdfOf, SOFT, typed } from './pdf';
+import { temperatureWords } from '$lib/ui/measures';
 
 /** A card of A7, lying, in points; what its code measures across. */
 const CARD = { width: 297.64, height: 209.76, margin: 14, code: 150 } as const;
@@ -11,8 +12,8 @@ const CARD = { width: 297.64, height: 209.76, margin: 14, code: 150 } as const;
 export function cardPdf(facts: CardFacts, who: string): Promise<Buffer> {
 	const { instrument, tuned, next, a4, temperament, temperature, humidity, cautions } = facts;
 	const air = [
-		...(temperature === undefined ? [] : [`${temperature.toFixed(1)} °C`]),
-		...(humidity === undefined ? [] : [`${humidity.toFixed(0)} %`])
+		...(temperature === undefined ? [] : [temperatureWords(temperature)]),
+		...(humidity === undefined ? [] : [`${fixed(humidity, 0)} %`])
 	].join(', ');
 	const line = (term: string, text: string): Content => ({
 		text: [{ text: `${term}  `, color: SOFT }, typed(text)],

@@ -8,6 +8,7 @@ import type { KeptCurve } from '$lib/tuning/curve';
 import { beginning, firstPlan } from '$lib/visit/begin';
 import { VisitRecord, type NewAct, type PlanChanges } from '$lib/visit/visitRecord.svelte';
 import { hashPassword } from '../auth/signIn';
+import { USUAL_WRITING } from '$lib/ui/writing';
 import type { SignedIn, Who } from '../auth/session';
 import { connect, database, useDatabase, type Database } from '../db/connection';
 import { migrate } from '../db/migrate';
@@ -45,7 +46,17 @@ export async function newWorkshop(): Promise<SignedIn & { readonly email: string
 	const email = `${uuid()}@example.test`;
 	const account = { workshop: name, name, email, passwordHash: await password, demo: false };
 	const { id: userId, workshopId } = await createAccount(account);
-	return { userId, name, workshopId, workshop: name, demo: false, role: 'owner', places: undefined, email };
+	return {
+		userId,
+		name,
+		workshopId,
+		workshop: name,
+		demo: false,
+		writing: USUAL_WRITING,
+		role: 'owner',
+		places: undefined,
+		email
+	};
 }
 
 /** Adds an instrument to a workshop. @returns its id */

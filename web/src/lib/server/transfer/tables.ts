@@ -35,6 +35,10 @@ export const OUT: readonly OutTable[] = [
 	{ table: 'counted_octaves' },
 	{ table: 'ensembles' },
 	{ table: 'bookings' },
+	{
+		table: 'telephone_looks',
+		columns: 'id, workshop_id, instrument_id, user_id, made_at, ends_at, heard_at, heard, told, agreed_at, agreed_by'
+	},
 	{ table: 'visits' },
 	{ table: 'visit_aliases', of: OF_VISITS },
 	{ table: 'plan_versions' },

@@ -1,11 +1,13 @@
 <script lang="ts">
 	import { loggedClimate, roomOf, type Climate } from '@fendrel/core';
-	import { onTime } from '$lib/ui/format';
+	import { fixed, onTime } from '$lib/ui/format';
 	import type { OpenVisit } from '../openVisit.svelte';
 	import { expectedChange, type Season } from '../season';
 	import { seasonWords } from '../seasonWords';
 	import { climateExplains, FELT } from './arriveWords';
 	import { nearestLine, readClimateFile } from './climateFile';
+	import { degreeUnit, temperatureFigure, temperatureWords, typedCelsius } from '$lib/ui/measures';
+	import { typedNumber } from '$lib/ui/typed';
 
 	interface Props {
 		open: OpenVisit;
@@ -16,8 +18,8 @@
 	let { open, before, season }: Props = $props();
 	const climate = $derived(open.record.report.arrival.climate);
 	// As text: the record is made anew whenever something is saved, and what is being typed must outlast that.
-	const temperatureKept = $derived(climate?.temperature?.toFixed(1) ?? '');
-	const humidityKept = $derived(climate?.humidity?.toFixed(0) ?? '');
+	const temperatureKept = $derived(climate?.temperature == null ? '' : temperatureFigure(climate.temperature));
+	const humidityKept = $derived(climate?.humidity == null ? '' : fixed(climate.humidity, 0));
 	let temperature = $derived(temperatureKept);
 	let humidity = $derived(humidityKept);
 	let problem = $state<string | undefined>();
@@ -35,13 +37,14 @@
 	}
 	function read(text: string, name: keyof typeof LIMITS): number | null | undefined {
 		if (text.trim() === '') return null;
-		const value = Number(text.trim().replace(',', '.'));
+		const value = name === 'temperature' ? typedCelsius(text) : typedNumber(text);
 		const [low, high] = LIMITS[name];
 		return value >= low && value <= high ? value : undefined;
 	}
 	function type() {
 		const typed = { temperature: read(temperature, 'temperature'), humidity: read(humidity, 'humidity') };
-		if (typed.temperature === undefined) problem = 'Temperatures lie between −20 and 50 °C.';
+		if (typed.temperature === undefined)
+			problem = `Temperatures lie between ${temperatureFigure(LIMITS.temperature[0], 0)} and ${temperatureWords(LIMITS.temperature[1], 0)}.`;
 		else if (typed.humidity === undefined) problem = 'Relative humidity lies between 0 and 100 %.';
 		else keep({ temperature: typed.temperature, humidity: typed.humidity }, 'typed');
 	}
@@ -73,8 +76,9 @@
 				inputmode="decimal"
 				bind:value={temperature}
 				onchange={type}
-				aria-label="Temperature in °C"
-			/> °C</span
+				aria-label="Temperature in {degreeUnit()}"
+			/>
+			{degreeUnit()}</span
 		></label
 	>
 	<label
@@ -96,7 +100,10 @@
 	</div>
 	<p class="told soft">
 		{#if climate}{TOLD[climate.by]}, {onTime(new Date(climate.at))}.{/if}
-		{#if before}Last visit {before.temperature?.toFixed(1) ?? '–'} °C, {before.humidity?.toFixed(0) ?? '–'} %.{/if}
+		{#if before}Last visit {before.temperature === null ? '–' : temperatureWords(before.temperature)}, {before.humidity ===
+			null
+				? '–'
+				: fixed(before.humidity, 0)} %.{/if}
 		{explains ?? ''}
 	</p>
 	{#if problem}<p class="problem told" role="alert">{problem}</p>{/if}

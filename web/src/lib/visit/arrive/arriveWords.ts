@@ -11,7 +11,7 @@ import {
 import { differenceInCalendarDays, differenceInMonths, differenceInWeeks, parseISO } from 'date-fns';
 import type { VisitBefore } from '$lib/device/books';
 import type { Settings } from '$lib/settings/settings';
-import { counted, onDay, signed } from '$lib/ui/format';
+import { counted, fixed, onDay, signed } from '$lib/ui/format';
 import { movedBy } from '../movedBy';
 
 export const PLAYED_WORDS: Record<Played, string> = {
@@ -42,7 +42,7 @@ export function climateExplains(
 	const by = now.humidity - before.humidity;
 	if (Math.abs(by) < FELT) return undefined;
 	const figure = expected
-		? ` Expect about ${signed(expected.explained)} ±${expected.error.toFixed(1)} cents there.`
+		? ` Expect about ${signed(expected.explained)} ±${fixed(expected.error, 1)} cents there.`
 		: '';
 	return by > 0
 		? `Damp air lifts the pitch, the tenor above the break most.${figure} What stands sharp now may go back by itself.`

@@ -1,5 +1,6 @@
 import { MOST_BYTES } from '$lib/record/attachmentKinds';
 import type { Result } from '$lib/ui/result';
+import { fixed } from '$lib/ui/format';
 
 /** Longer sides of a photo that are tried, and how well it is drawn; in this order, until it is small enough. */
 const TRIES = [
@@ -20,7 +21,7 @@ export async function smallerPhoto(file: Blob): Promise<Result<Blob>> {
 	const size = file.size / 2 ** 20;
 	if (size > MOST_MEGABYTES)
 		return {
-			problem: `This photo has ${size.toFixed(0)} MB; up to ${MOST_MEGABYTES} can be opened. Take a smaller one.`
+			problem: `This photo has ${fixed(size, 0)} MB; up to ${MOST_MEGABYTES} can be opened. Take a smaller one.`
 		};
 	const picture = await createImageBitmap(file, { imageOrientation: 'from-image' }).catch(() => undefined);
 	if (!picture) return { problem: 'This file cannot be read as a photo. Choose a JPEG, PNG or WebP picture.' };

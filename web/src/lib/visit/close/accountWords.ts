@@ -1,10 +1,11 @@
 import { A4, groupOf, memberOf, pitchLeft, STAGES, type Family, type Stage, type VisitSummary } from '@fendrel/core';
-import { counted, inHz, inSentence, listed, noteRuns, signed } from '$lib/ui/format';
+import { counted, fixed, inHz, inSentence, listed, noteRuns, signed } from '$lib/ui/format';
 import { briefOf } from '../brief';
 import { FIELD_NAMES } from '../fieldNames';
 import { findingsOf } from '../findings';
 import { roughly } from '../plan/effort';
 import type { Account, ClosingGround } from './account';
+import { temperatureWords } from '$lib/ui/measures';
 
 /** A line of the record: what it is about, and what is said of it. */
 export type Line = readonly [term: string, text: string];
@@ -74,8 +75,8 @@ function passWords({ family }: ClosingGround, { done }: Account): string {
 export function airWords({ record }: Pick<ClosingGround, 'record'>): string | undefined {
 	const { temperature = null, humidity = null } = record.report.arrival.climate ?? {};
 	const said = [
-		...(temperature === null ? [] : [`${temperature.toFixed(1)} °C`]),
-		...(humidity === null ? [] : [`${humidity.toFixed(0)} %`])
+		...(temperature === null ? [] : [temperatureWords(temperature)]),
+		...(humidity === null ? [] : [`${fixed(humidity, 0)} %`])
 	];
 	return said.length ? said.join(', ') : undefined;
 }
@@ -89,7 +90,7 @@ export function accountLines(open: ClosingGround, account: Account): readonly Li
 	const [found, left] = [record.groups.get(A4)?.found?.pitch, pitchLeft(record.groups, A4)];
 	const findings = findingsOf(open);
 	const moved = movedMost
-		? `${movedMean!.toFixed(1)} cents on average, ${open.family.groupName(movedMost.note)} most: ${signed(movedMost.by)}`
+		? `${fixed(movedMean!, 1)} cents on average, ${open.family.groupName(movedMost.note)} most: ${signed(movedMost.by)}`
 		: 'nothing measured';
 	return [
 		[
@@ -98,10 +99,7 @@ export function accountLines(open: ClosingGround, account: Account): readonly Li
 		],
 		['Plan', `${inSentence(temperament.name)}, A4 = ${inHz(visit.a4)} Hz, within ${counted(visit.tolerance, 'cent')}`],
 		['Departed from', departures(open, account)],
-		[
-			'Left within',
-			leftSpread === undefined ? '–' : `±${leftSpread.toFixed(1)} cents of the plan (standard deviation)`
-		],
+		['Left within', leftSpread === undefined ? '–' : `±${fixed(leftSpread, 1)} cents of the plan (standard deviation)`],
 		['Moved', moved],
 		['Passes', passWords(open, account)],
 		['Strings set', `${account.done.sounders}; ${counted(account.done.readings, 'strike')} read`],

@@ -10,6 +10,7 @@
 	import { lastCurveId } from './sheetData';
 	import WishControls from './WishControls.svelte';
 	import { trustWords } from './curveWords';
+	import { fixed } from '$lib/ui/format';
 
 	let { open, sheet }: { open: KeyboardVisit; sheet: Sheet } = $props();
 	const { visit, instrument } = $derived(open);
@@ -56,7 +57,7 @@
 	<div class="go">
 		{#if sheet.shift !== undefined && !sheet.isTaken}
 			<p class="soft small">
-				Strings read since it was taken would move it by up to {sheet.shift.toFixed(1)} cents. Take it again to redraw it.
+				Strings read since it was taken would move it by up to {fixed(sheet.shift, 1)} cents. Take it again to redraw it.
 			</p>
 		{/if}
 		<div class="buttons">

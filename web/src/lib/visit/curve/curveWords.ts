@@ -1,7 +1,7 @@
 import { A4, LEAST_TO_COMPARE, noteName } from '@fendrel/core';
 import type { Closest } from '$lib/workers/curve';
 import type { KnownString } from '$lib/tuning/strings';
-import { counted, noteRuns } from '$lib/ui/format';
+import { counted, fixed, noteRuns } from '$lib/ui/format';
 
 /** Above this the band at the ends is worth a warning, in cents. */
 const UNSURE = 1;
@@ -23,7 +23,7 @@ export function trustWords(
 	const ends =
 		errors.length === 0
 			? ''
-			: ` Within ±${(2 * errors[0]).toFixed(1)} cents at ${noteName(lowest)} and ±${(2 * errors[errors.length - 1]).toFixed(1)} at ${noteName(highest)}.`;
+			: ` Within ±${fixed(2 * errors[0], 1)} cents at ${noteName(lowest)} and ±${fixed(2 * errors[errors.length - 1], 1)} at ${noteName(highest)}.`;
 	const anchor =
 		lowest <= A4 && highest >= A4
 			? ''
@@ -55,5 +55,5 @@ export function closestWords(found: Closest | undefined, stands: string): string
 			: found.left < 2.5
 				? 'comes closest'
 				: 'comes closest, but none of these curves fits well';
-	return `${counted(found.notes, 'note')} ${stands}: this ${well} (${found.left.toFixed(1)} cents left over).${stray}`;
+	return `${counted(found.notes, 'note')} ${stands}: this ${well} (${fixed(found.left, 1)} cents left over).${stray}`;
 }

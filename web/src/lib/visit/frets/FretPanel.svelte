@@ -1,11 +1,11 @@
 <script lang="ts">
 	import { fretGroup, MOST_MOVED, type FretAdvice, type FretEnds } from '@fendrel/core';
 	import { counted, signed } from '$lib/ui/format';
-	import { typedNumber } from '$lib/ui/typed';
 	import { FRET_TOLERANCE, type FretVisit } from '../fretVisit.svelte';
 	import DueString from './DueString.svelte';
 	import type { FretBench } from './fretBench.svelte';
 	import { conflictWords, givenAt, halfWords, isMoved, leftWords, moveWords } from './fretWords';
+	import { lengthUnit, typedMm } from '$lib/ui/measures';
 
 	interface Props {
 		open: FretVisit;
@@ -31,10 +31,10 @@
 	let ownHigh = $state('');
 	let problem = $state('');
 	function moveOwn() {
-		const ends = { low: typedNumber(ownLow || '0'), high: typedNumber(ownHigh || '0') };
+		const ends = { low: typedMm(ownLow || '0'), high: typedMm(ownHigh || '0') };
 		problem = [ends.low, ends.high].every((end) => Math.abs(end) <= MOST_MOVED)
 			? ''
-			: 'Write how far each end was moved in mm: above 0 to the bridge, below 0 to the nut.';
+			: `Write how far each end was moved in ${lengthUnit()}: above 0 to the bridge, below 0 to the nut.`;
 		if (problem) return;
 		ownLow = ownHigh = '';
 		onmove(ends);
@@ -103,7 +103,7 @@
 {/if}
 {#if queue.length === 0}<DueString {bench} {says} within={FRET_TOLERANCE} />{/if}
 <fieldset class="own">
-	<legend class="soft">Moved otherwise, mm; above 0: to the bridge</legend>
+	<legend class="soft">Moved otherwise, {lengthUnit()}; above 0: to the bridge</legend>
 	<label>lowest end <input class="input" inputmode="decimal" bind:value={ownLow} /></label>
 	<label>highest end <input class="input" inputmode="decimal" bind:value={ownHigh} /></label>
 	<button type="button" class="choice" onclick={moveOwn}>Moved so</button>

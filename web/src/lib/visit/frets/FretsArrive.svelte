@@ -5,6 +5,7 @@
 	import type { FretVisit } from '../fretVisit.svelte';
 	import type { GuitarVisit } from '../guitarVisit.svelte';
 	import FretStrip from './FretStrip.svelte';
+	import { lengthWords } from '$lib/ui/measures';
 
 	let { open }: { open: FretVisit | GuitarVisit } = $props();
 	const { body, instrument, visit } = $derived(open);
@@ -17,7 +18,7 @@
 {#snippet what()}
 	<h2><b>What is it?</b></h2>
 	<p>
-		{listed(body.strings.map(({ note }) => noteName(note)))} in {body.stuff}, {body.scale.toFixed(0)} mm from nut to bridge,
+		{listed(body.strings.map(({ note }) => noteName(note)))} in {body.stuff}, {lengthWords(body.scale, 0)} from nut to bridge,
 		{body.frets}
 		frets.
 		{instrument.usualA4 === visit.a4

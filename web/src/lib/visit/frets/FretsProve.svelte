@@ -1,8 +1,8 @@
 <script lang="ts">
 	import { onMount, untrack } from 'svelte';
-	import { fretPlaceOf, noteName, parseNote } from '@fendrel/core';
+	import { fretPlaceOf, noteName, readNote } from '@fendrel/core';
 	import { goto } from '$app/navigation';
-	import { counted, signed } from '$lib/ui/format';
+	import { counted, fixed, signed } from '$lib/ui/format';
 	import { leaveButton } from '$lib/ui/keys';
 	import { LINE_LIMIT } from '$lib/ui/limits';
 	import Shortcuts from '$lib/ui/Shortcuts.svelte';
@@ -51,7 +51,7 @@
 	let problem = $state('');
 	function logWolf(event: SubmitEvent) {
 		event.preventDefault();
-		const parsed = parseNote(note);
+		const parsed = readNote(note);
 		problem = parsed === undefined ? `“${note}” is no note. Write it as in F3 or E♭4.` : '';
 		if (parsed === undefined) return;
 		record.act({ do: 'wolf', note: parsed, tried: tried.trim(), did: did.trim() });
@@ -120,7 +120,7 @@
 								>
 							{/each}
 							<td class="figure">{each.apart === undefined ? '–' : signed(each.apart)}</td>
-							<td class="figure">{each.beats === undefined ? '–' : each.beats.toFixed(1)}</td>
+							<td class="figure">{each.beats === undefined ? '–' : fixed(each.beats, 1)}</td>
 							<td
 								>{advice(each)}
 								{#if each.apart !== undefined && Math.abs(each.apart) > FRET_TOLERANCE}<button

@@ -10,12 +10,13 @@ import {
 	type Neck
 } from '@fendrel/core';
 import { mean, median } from 'd3-array';
-import { counted, flatOrSharp, listed, signed } from '$lib/ui/format';
+import { counted, fixed, flatOrSharp, listed, signed } from '$lib/ui/format';
 import type { ShownFret } from '$lib/charts/fretMap';
 import { BROKEN_WORDS } from './brokenString';
 import type { FretVisit, StringState } from '../fretVisit.svelte';
+import { lengthWords } from '$lib/ui/measures';
 
-const size = (move: number) => `${Math.abs(move).toFixed(1)} mm`;
+const size = (move: number) => lengthWords(Math.abs(move));
 const way = (move: number) => (move > 0 ? 'to the bridge' : 'to the nut');
 const STANDS = 0.05;
 
@@ -73,7 +74,7 @@ export function conflictWords(
 ): string | undefined {
 	if (!conflict) return undefined;
 	const { nearer, further, apart } = conflict;
-	return `Fret ${fret}: ${givenAt(neck, fret, nearer)} would have it nearer the nut than ${givenAt(neck, fret, further)}, by ${apart.toFixed(0)} cents. One straight fret cannot be both.`;
+	return `Fret ${fret}: ${givenAt(neck, fret, nearer)} would have it nearer the nut than ${givenAt(neck, fret, further)}, by ${fixed(apart, 0)} cents. One straight fret cannot be both.`;
 }
 
 /** A half fret, where one helps. */
@@ -84,7 +85,7 @@ export function halfWords(neck: Neck, { half, line }: Pick<FretAdvice, 'half' | 
 	const lies = ({ low, high }: FretEnds) => low + (high - low) * at;
 	const apart = lies(half.own.move) - lies(half.rest.move);
 	const worst = Math.max(...line.left.map(Math.abs));
-	return `A second fret beneath ${listed(half.strings.map((string) => noteName(neck.strings[string - 1].note)))} only, ${size(apart)} nearer the ${apart > 0 ? 'bridge' : 'nut'}, would leave ${half.worst.toFixed(1)} cents at most instead of ${worst.toFixed(1)}.`;
+	return `A second fret beneath ${listed(half.strings.map((string) => noteName(neck.strings[string - 1].note)))} only, ${size(apart)} nearer the ${apart > 0 ? 'bridge' : 'nut'}, would leave ${fixed(half.worst, 1)} cents at most instead of ${fixed(worst, 1)}.`;
 }
 
 /** How a string is to be sounded, and what is not read of it: bows and plucks differ. */
@@ -106,7 +107,7 @@ export function stringWords(
 	if (isBroken) return BROKEN_WORDS;
 	if (off === undefined) return `${soundingWords(neck).sound}.`;
 	if (Math.abs(off) <= tolerance) return isSet ? 'Set.' : 'It stands. Sound it once more to take it.';
-	const much = Math.abs(off).toFixed(1);
+	const much = fixed(Math.abs(off), 1);
 	return off < 0 ? `Raise ${much} cents.` : `Lower ${much} cents.`;
 }
 

@@ -4,6 +4,7 @@
 	import type { GuitarBench } from './guitarBench.svelte';
 	import { playedWords } from './guitarWords';
 	import LiveStrings from './LiveStrings.svelte';
+	import { fixed } from '$lib/ui/format';
 
 	interface Props {
 		open: GuitarVisit;
@@ -46,7 +47,7 @@
 	<p class="due">
 		<b>{due?.noteName}</b>
 		<span class="off {side}" class:within={isWithin} data-testid="live-off"
-			>{off === undefined ? '–' : Math.abs(off).toFixed(1)}</span
+			>{off === undefined ? '–' : fixed(Math.abs(off), 1)}</span
 		>
 		<span class="unit">{off === undefined ? 'not read' : isWithin ? 'it stands' : `cents too ${side}`}</span>
 	</p>

@@ -20,6 +20,7 @@
 	import { GuitarBench } from './guitarBench.svelte';
 	import { playedWords } from './guitarWords';
 	import LiveStrings from './LiveStrings.svelte';
+	import { fixed } from '$lib/ui/format';
 
 	let { open }: { open: GuitarVisit } = $props();
 	const { visit, offsets, now } = $derived(open);
@@ -58,7 +59,7 @@
 		const off = bench.string?.off;
 		if (off === undefined) return 'Pluck it as it is played.';
 		if (Math.abs(off) <= visit.tolerance) return 'It stands.';
-		const much = Math.abs(off).toFixed(1);
+		const much = fixed(Math.abs(off), 1);
 		return off < 0 ? `Raise ${much} cents.` : `Lower ${much} cents: go below, and come up again.`;
 	});
 	const KEYS = [

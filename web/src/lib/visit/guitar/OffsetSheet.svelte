@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { capital, inHz, signed } from '$lib/ui/format';
+	import { capital, fixed, inHz, signed } from '$lib/ui/format';
 	import type { GuitarVisit } from '../guitarVisit.svelte';
 	import { playedWords } from './guitarWords';
 	import { sheetCsv, sheetLines } from './offsetSheet';
@@ -27,7 +27,7 @@
 				<td class="figure">{signed(line.open)}</td>
 				<td class="figure">{signed(line.played)}</td>
 				<td class="sounds">{line.sounds}</td>
-				<td class="figure">{line.hertz.toFixed(2)}</td>
+				<td class="figure">{fixed(line.hertz, 2)}</td>
 			</tr>
 		{/each}
 	</tbody>

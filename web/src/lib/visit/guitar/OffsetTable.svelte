@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { noteName, type KeptOffsets } from '@fendrel/core';
 	import { mean } from 'd3-array';
-	import { signed } from '$lib/ui/format';
+	import { fixed, signed } from '$lib/ui/format';
 	import type { GuitarVisit } from '../guitarVisit.svelte';
 	import { playedWords } from './guitarWords';
 
@@ -11,7 +11,10 @@
 	let problem = $state('');
 
 	/** The mean of its chords' beats: what a table costs. */
-	const costOf = (table: readonly number[]) => mean(open.pricesOf(table), ({ beats }) => beats);
+	function costWords(table: readonly number[]): string {
+		const cost = mean(open.pricesOf(table), ({ beats }) => beats);
+		return cost === undefined ? '–' : fixed(cost, 2);
+	}
 	const columns = $derived([
 		...(now ? [{ name: 'as it stands', offsets: now, use: undefined, said: 'as it was read' }] : []),
 		{ name: 'best', offsets: best, use: '', said: 'for the chords below' },
@@ -76,7 +79,7 @@
 			<tr class="cost">
 				<th scope="row">mean beats a second</th>
 				{#each columns as column (column.name)}
-					<td class:used={column.use === offsets.use}>{costOf(column.offsets)?.toFixed(2) ?? '–'}</td>
+					<td class:used={column.use === offsets.use}>{costWords(column.offsets)}</td>
 				{/each}
 			</tr>
 		</tbody>

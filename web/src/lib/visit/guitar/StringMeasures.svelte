@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { noteName, type MeasuredCents } from '@fendrel/core';
 	import StringLanes, { type LaneMark } from '$lib/charts/StringLanes.svelte';
-	import { signed } from '$lib/ui/format';
+	import { fixed, signed } from '$lib/ui/format';
 	import type { GuitarVisit } from '../guitarVisit.svelte';
 
 	let { open, height = 250 }: { open: GuitarVisit; height?: number } = $props();
@@ -32,7 +32,7 @@
 		const all = lanes.flatMap(({ marks }) => marks.map(({ cents }) => cents));
 		return [Math.min(-10, ...all.map((each) => each - 2)), Math.max(15, ...all.map((each) => each + 2))];
 	});
-	const told = ({ cents, error }: MeasuredCents) => (error < KNOWN ? `${signed(cents)} ± ${error.toFixed(1)}` : '–');
+	const told = ({ cents, error }: MeasuredCents) => (error < KNOWN ? `${signed(cents)} ± ${fixed(error, 1)}` : '–');
 </script>
 
 <StringLanes {lanes} {range} {height} axis="cents from equal temperament" label="What each string does" />

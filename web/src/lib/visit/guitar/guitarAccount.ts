@@ -1,6 +1,6 @@
 import { noteName } from '@fendrel/core';
 import { median } from 'd3-array';
-import { counted, flatOrSharp, inHz, listed, signed } from '$lib/ui/format';
+import { counted, fixed, flatOrSharp, inHz, listed, signed } from '$lib/ui/format';
 import { offsetWords } from '../fretPlan';
 import type { GuitarVisit } from '../guitarVisit.svelte';
 import { luthierLines, roughest } from './guitarWords';
@@ -23,7 +23,7 @@ export function guitarAccount(visit: GuitarVisit): readonly (readonly [term: str
 		['set', set.length ? counted(set.length, 'string') : 'nothing'],
 		[
 			'proved',
-			worst ? `roughest chord ${worst.name}, ${worst.beats.toFixed(1)} beats a second` : 'not every string read'
+			worst ? `roughest chord ${worst.name}, ${fixed(worst.beats, 1)} beats a second` : 'not every string read'
 		],
 		...(luthier.length ? [['for a luthier', luthier.join(' ')] as const] : [])
 	];

@@ -8,9 +8,10 @@ import {
 	type Sounding
 } from '@fendrel/core';
 import { median } from 'd3-array';
-import { counted, flatOrSharp, listed } from '$lib/ui/format';
+import { counted, fixed, flatOrSharp, listed } from '$lib/ui/format';
 import { touchWords } from '../fretPlan';
 import type { GuitarVisit } from '../guitarVisit.svelte';
+import { lengthFigure, lengthUnit } from '$lib/ui/measures';
 
 /** How to sound a string: "Stopped at the twelfth fret, softly." */
 export function soundWords({ fret, capo, touch, isHarmonic }: Sounding): string {
@@ -53,10 +54,10 @@ export function guitarHeadline(open: Pick<GuitarVisit, 'strings'>): string {
 export function offsetsHeadline(open: GuitarVisit): string {
 	if (open.chords.length === 0) return 'No chord is in the book: offsets stay at zero.';
 	const then = roughest(open.pricesOf(open.used))!;
-	const after = `the roughest chord, ${then.name}, beats ${then.beats.toFixed(1)} times a second`;
+	const after = `the roughest chord, ${then.name}, beats ${fixed(then.beats, 1)} times a second`;
 	if (!open.now) return `With these offsets ${after}.`;
 	const before = open.pricesOf(open.now).find(({ name }) => name === then.name)!;
-	return `With these offsets ${after}; as it stands, ${before.beats.toFixed(1)}.`;
+	return `With these offsets ${after}; as it stands, ${fixed(before.beats, 1)}.`;
 }
 
 /** Millimetres that are worth a luthier's while. */
@@ -73,7 +74,9 @@ export function luthierLines(neck: Neck, strings: readonly PluckedString[]): rea
 	);
 	const line = (what: string, moves: readonly { readonly name: string; readonly by: number }[]) => {
 		const worth = moves.filter(({ by }) => by >= WORTH);
-		return worth.length ? [`${what}: ${listed(worth.map(({ name, by }) => `${name} ${by.toFixed(1)}`))} mm.`] : [];
+		return worth.length
+			? [`${what}: ${listed(worth.map(({ name, by }) => `${name} ${lengthFigure(by)}`))} ${lengthUnit()}.`]
+			: [];
 	};
 	const saddles = setups.map(({ name, saddle }) => ({ name, by: saddle }));
 	const nuts = setups.map(({ name, nut }) => ({ name, by: nut }));

@@ -10,7 +10,7 @@
 		noteName
 	} from '@fendrel/core';
 	import PriceChart from '$lib/charts/PriceChart.svelte';
-	import { inHz, signed } from '$lib/ui/format';
+	import { fixed, inHz, signed } from '$lib/ui/format';
 	import type { KeyboardVisit } from '../keyboardVisit.svelte';
 	import type { Judgement } from './judgement';
 	import { shifted } from './verdictWords';
@@ -83,9 +83,9 @@
 	<p class="line">
 		<span
 			>At <b class="mono">{inHz(looked)} Hz</b>,
-			<b class="mono">{price.strings}</b> of {judgement.pins.all} strings move: {price.mean.toFixed(1)} cents on average,
-			{price.most.toFixed(0)} at most. Load {signed(100 * load.change)}&nbsp;%{load.highest
-				? `; highest share of breaking ${(100 * load.highest.share).toFixed(0)} % at ${noteName(load.highest.note)}`
+			<b class="mono">{price.strings}</b> of {judgement.pins.all} strings move: {fixed(price.mean, 1)} cents on average,
+			{fixed(price.most, 0)} at most. Load {signed(100 * load.change)}&nbsp;%{load.highest
+				? `; highest share of breaking ${fixed(100 * load.highest.share, 0)} % at ${noteName(load.highest.note)}`
 				: ''}.</span
 		>
 		{#if looked !== visit.a4}

@@ -4,6 +4,7 @@
 	import type { RaiseChoice } from '$lib/settings/settings';
 	import type { KeyboardVisit } from '../keyboardVisit.svelte';
 	import { costOf, type Judgement } from './judgement';
+	import { fixed } from '$lib/ui/format';
 
 	interface Props {
 		open: KeyboardVisit;
@@ -52,11 +53,11 @@
 						{name}</label
 					></th
 				>
-				<td>{cost ? cost.most.toFixed(0) : '–'}</td>
+				<td>{cost ? fixed(cost.most, 0) : '–'}</td>
 				<td>{cost?.held ?? '–'}</td>
 				<td>{cost?.passes ?? '–'}</td>
-				<td>{cost ? cost.left.toFixed(1) : '–'}</td>
-				<td>{cost ? cost.apart.toFixed(1) : '–'}</td>
+				<td>{cost ? fixed(cost.left, 1) : '–'}</td>
+				<td>{cost ? fixed(cost.apart, 1) : '–'}</td>
 			</tr>
 		{/each}
 		{#each ways as { id, cost } (id)}
@@ -72,11 +73,11 @@
 						{NAMES[id]}</label
 					></th
 				>
-				<td>{cost.most.toFixed(0)}</td>
+				<td>{fixed(cost.most, 0)}</td>
 				<td>{cost.held}</td>
 				<td>{cost.passes}</td>
-				<td>{cost.left.toFixed(1)}</td>
-				<td>{cost.apart.toFixed(1)}</td>
+				<td>{fixed(cost.left, 1)}</td>
+				<td>{fixed(cost.apart, 1)}</td>
 			</tr>
 		{/each}
 	</tbody>

@@ -1,6 +1,7 @@
 <script lang="ts">
 	import { CIRCLE_FROM_C, keyCharacters, noteClassName } from '@fendrel/core';
 	import type { KeyboardVisit } from '../keyboardVisit.svelte';
+	import { fixed } from '$lib/ui/format';
 
 	let { open }: { open: KeyboardVisit } = $props();
 	const { plan, body } = $derived(open);
@@ -43,7 +44,7 @@
 			<tbody>
 				{#each [{ by: 0, name: 'as it is tuned' }, ...SHIFTS] as { by, name } (by)}
 					<tr
-						><th scope="row">{name}</th>{#each ordered as key (key)}<td>{thirdOf(key, by).toFixed(0)}</td>{/each}</tr
+						><th scope="row">{name}</th>{#each ordered as key (key)}<td>{fixed(thirdOf(key, by), 0)}</td>{/each}</tr
 					>
 				{/each}
 			</tbody>

@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { noteName } from '@fendrel/core';
-	import { noteRuns, signed } from '$lib/ui/format';
+	import { fixed, noteRuns, signed } from '$lib/ui/format';
 	import type { KeyboardVisit } from '../keyboardVisit.svelte';
 	import type { Judgement } from './judgement';
 	import { standing, standingWords } from './standing';
@@ -19,7 +19,7 @@
 			? [`out of line: ${noteRuns(strays, noteName, 3)}`]
 			: state.strays.finds === undefined
 				? []
-				: [`no note out of line by ${state.strays.finds.toFixed(0)}`]),
+				: [`no note out of line by ${fixed(state.strays.finds, 0)}`]),
 		...(state.unisonsHeard ? [`unisons that move: ${unisons.length} of ${state.unisonsHeard}`] : []),
 		...(state.falseBeats.length ? [`false beats: ${noteRuns(state.falseBeats, noteName, 3)}`] : [])
 	]);
@@ -40,7 +40,7 @@
 					>{/each}</tr
 			>
 			<tr
-				><th>spread</th>{#each state.sections as { id, spread } (id)}<td>{spread.toFixed(1)}</td>{/each}</tr
+				><th>spread</th>{#each state.sections as { id, spread } (id)}<td>{fixed(spread, 1)}</td>{/each}</tr
 			>
 		</tbody>
 	</table>

@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { hz, INTERVALS, isFollowed, noteName, type IntervalKind, type NoteTarget } from '@fendrel/core';
-	import { signed } from '$lib/ui/format';
+	import { fixed, signed } from '$lib/ui/format';
 	import ScrollTable from '$lib/ui/ScrollTable.svelte';
 
 	let { targets }: { targets: readonly NoteTarget[] } = $props();
@@ -39,7 +39,7 @@
 			{#each targets as { note, pitch, fromEqual, minorThird, majorThird, fifth } (note)}
 				<tr class:c={note % 12 === 0} data-note={note}>
 					<th scope="row">{noteName(note)}</th>
-					<td>{pitch.toFixed(2)}</td>
+					<td>{fixed(pitch, 2)}</td>
 					<td>{signed(fromEqual, 2)}</td>
 					<td>{beats(minorThird, INTERVALS.minorThird, pitch)}</td>
 					<td>{beats(majorThird, INTERVALS.majorThird, pitch)}</td>

@@ -1,5 +1,5 @@
 import { foundTemperament, noteClassName, offsetsFromEqual, type FoundTemperament } from '@fendrel/core';
-import { inSentence } from '$lib/ui/format';
+import { fixed, inSentence } from '$lib/ui/format';
 import type { KeyboardVisit } from '../keyboardVisit.svelte';
 import type { Judgement } from './judgement';
 import type { Reason } from './verdictWords';
@@ -33,7 +33,7 @@ export function standingWords(
 	// Notes that scatter widely come near to many, and stand in none.
 	if (!usual && !equal && !nearest.significant)
 		return [
-			{ text: 'Its notes scatter too much to tell a temperament', figure: `±${nearest.best.rms.toFixed(1)} cents` }
+			{ text: 'Its notes scatter too much to tell a temperament', figure: `±${fixed(nearest.best.rms, 1)} cents` }
 		];
 	const from = best.root === 0 ? '' : ` from ${noteClassName(best.root)}`;
 	const name = `${inSentence(best.temperament.name)}${from}`;
@@ -43,16 +43,16 @@ export function standingWords(
 				usual || equal
 					? `It stands in ${name} temperament, as near as can be told`
 					: `It stands nearest ${name} temperament`,
-			figure: `±${best.rms.toFixed(1)} cents`
+			figure: `±${fixed(best.rms, 1)} cents`
 		}
 	];
 	if (keyOrder.verdict === 'reversed')
 		said.push({
 			text: 'The order of its keys is reversed: C, F and G are the harshest',
-			figure: `${Math.abs(keyOrder.index).toFixed(0)} cents`,
+			figure: `${fixed(Math.abs(keyOrder.index), 0)} cents`,
 			isGrave: keyOrder.index < -GRAVE
 		});
 	else if (keyOrder.verdict === 'home keys calmest')
-		said.push({ text: 'Its home keys are the calmest', figure: `${keyOrder.index.toFixed(0)} cents` });
+		said.push({ text: 'Its home keys are the calmest', figure: `${fixed(keyOrder.index, 0)} cents` });
 	return said;
 }

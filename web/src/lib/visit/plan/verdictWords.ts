@@ -1,6 +1,6 @@
 import { cents, FOLLOW_UP_DAYS, hz, hzAbove, noteName, type PlannedPass } from '@fendrel/core';
 import { addDays, format } from 'date-fns';
-import { counted, flatOrSharp, inHz, noteRuns, signed } from '$lib/ui/format';
+import { counted, fixed, flatOrSharp, inHz, noteRuns, signed } from '$lib/ui/format';
 import { asksForRaise, type Judgement } from './judgement';
 
 /** A reason for a verdict, and the figure that says it. */
@@ -68,7 +68,7 @@ export function reasons(judgement: Judgement, passes: readonly PlannedPass[], a4
 		said.push({
 			text: first.held
 				? `${counted(first.held, 'note')} held at the ${bound === 'load' ? 'wire’s load' : bound === 'wire' ? 'limit for old wire' : 'cap'} in the first pass`
-				: `Set up to ${most.toFixed(0)} cents ${verdict.way === 'up' ? 'above' : 'below'} target, so that it settles there`,
+				: `Set up to ${fixed(most, 0)} cents ${verdict.way === 'up' ? 'above' : 'below'} target, so that it settles there`,
 			figure: counted(passes.length, 'pass', 'passes')
 		});
 	} else
@@ -76,7 +76,7 @@ export function reasons(judgement: Judgement, passes: readonly PlannedPass[], a4
 			text:
 				price.strings === 0
 					? `No string needs to move at ${inHz(a4)} Hz`
-					: `Strings to move at ${inHz(a4)} Hz; ${price.mean.toFixed(1)} cents on average, ${price.most.toFixed(0)} at most`,
+					: `Strings to move at ${inHz(a4)} Hz; ${fixed(price.mean, 1)} cents on average, ${fixed(price.most, 0)} at most`,
 			figure: `${pins.moved} of ${pins.all}`
 		});
 	if (state.unisons.length)
@@ -96,7 +96,7 @@ export function reasons(judgement: Judgement, passes: readonly PlannedPass[], a4
 	else if (state.strays.finds !== undefined)
 		said.push({
 			text: 'No note stands out from its neighbours',
-			figure: `from ${state.strays.finds.toFixed(0)} cents`
+			figure: `from ${fixed(state.strays.finds, 0)} cents`
 		});
 	if (state.falseBeats.length)
 		said.push({

@@ -1,6 +1,7 @@
 <script lang="ts">
 	import { noteName, type ProofJob } from '@fendrel/core';
 	import { jobWords } from './proveWords';
+	import { fixed } from '$lib/ui/format';
 
 	interface Props {
 		jobs: readonly ProofJob[];
@@ -15,7 +16,7 @@
 <section aria-label="The least work that brings the most">
 	<h2>
 		<b>The least work that brings the most</b>
-		{#if jobs.length}<span>share of all that is off; {minutes.toFixed(0)} min for all of it</span>{/if}
+		{#if jobs.length}<span>share of all that is off; {fixed(minutes, 0)} min for all of it</span>{/if}
 	</h2>
 	{#if jobs.length}
 		<ol>
@@ -23,7 +24,7 @@
 				<li>
 					<span>{jobWords(job)}</span>
 					<span class="figure">{Math.round(100 * job.gain)} %</span>
-					<span class="figure">{job.minutes.toFixed(0)} min</span>
+					<span class="figure">{fixed(job.minutes, 0)} min</span>
 					<button
 						type="button"
 						class="choice"

@@ -7,6 +7,7 @@
 	import type { Proved } from './proved';
 	import { provedKind, type ProveSession } from './proveSession.svelte';
 	import { driftWords, neighbours } from './proveWords';
+	import { fixed } from '$lib/ui/format';
 
 	interface Props {
 		open: KeyboardVisit;
@@ -51,11 +52,11 @@
 			<dl>
 				{#if asked !== undefined}<dt>The plan asks for</dt>
 					<dd>
-						{Math.abs(asked).toFixed(1)}{beat.certainty === 'not to be said' ? '' : `, ${besideAsked(beat, asked)}`}
+						{fixed(Math.abs(asked), 1)}{beat.certainty === 'not to be said' ? '' : `, ${besideAsked(beat, asked)}`}
 					</dd>{/if}
 				{#each neighbours(treads, pair.lower) as { tread, is } (is)}
 					<dt>{pairName(tread)} {is}</dt>
-					<dd>{Math.abs(tread.found).toFixed(1)}</dd>
+					<dd>{fixed(Math.abs(tread.found), 1)}</dd>
 				{/each}
 			</dl>
 			{#if inversion}<p class="said">{inversionWords(inversion)}</p>{/if}
@@ -69,8 +70,8 @@
 			<p>
 				{unison.apart === 0
 					? 'Its unison is still.'
-					: `Its strings lie ${unison.apart.toFixed(1)} cents apart`}{unison.apart
-					? `; up to ${unison.limit.toFixed(1)} are let be.`
+					: `Its strings lie ${fixed(unison.apart, 1)} cents apart`}{unison.apart
+					? `; up to ${fixed(unison.limit, 1)} are let be.`
 					: ''}
 			</p>
 		{/if}

@@ -14,6 +14,7 @@ import {
 import { pairName } from '$lib/ui/beats';
 import type { KeyboardVisit } from '../keyboardVisit.svelte';
 import { heardAs, type Proved } from './proved';
+import { fixed } from '$lib/ui/format';
 
 const CHORD_NAMES: Record<ChordKind, string> = { major: 'major', dominantSeventh: 'dominant seventh' };
 /** "E♭ dominant seventh". */
@@ -51,14 +52,14 @@ export function walkState(
 		}
 		if ('note' in step) {
 			const unison = unisons.find(({ note }) => note === step.note);
-			return unison && { words: unison.apart > unison.limit ? `${unison.apart.toFixed(1)} cents apart` : '' };
+			return unison && { words: unison.apart > unison.limit ? `${fixed(unison.apart, 1)} cents apart` : '' };
 		}
 		const found = heardAs(heard, step);
 		if (!found) return undefined;
 		const planned = beatOf(plan.targetOf(step.lower)!.string, plan.targetOf(step.upper)!.string, step.kind).rate;
 		return {
 			words: standsOut(found.rate, found.error, planned)
-				? `${Math.abs(found.rate).toFixed(1)} a second, the plan asks for ${Math.abs(planned).toFixed(1)}`
+				? `${fixed(Math.abs(found.rate), 1)} a second, the plan asks for ${fixed(Math.abs(planned), 1)}`
 				: ''
 		};
 	};
@@ -84,8 +85,8 @@ function outOf({ notes }: HeardChord, unisonLimit: (note: number) => number): { 
 	const out = outOfChord(heard, unisonLimit);
 	const words = out.map(({ note, cents, isUnison }) =>
 		isUnison
-			? `${noteName(note)} moves: its strings lie ${cents.toFixed(1)} cents apart, or one beats by itself`
-			: `${noteName(note)} is ${Math.abs(cents).toFixed(1)} cents ${cents < 0 ? 'flat' : 'sharp'} of the others`
+			? `${noteName(note)} moves: its strings lie ${fixed(cents, 1)} cents apart, or one beats by itself`
+			: `${noteName(note)} is ${fixed(Math.abs(cents), 1)} cents ${cents < 0 ? 'flat' : 'sharp'} of the others`
 	);
 	return { words: words.join('; '), note: out[0]?.note };
 }

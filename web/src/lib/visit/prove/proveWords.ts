@@ -1,6 +1,6 @@
 import { noteName, type MeasuredTread, type ProofJob } from '@fendrel/core';
 import { inversionWords } from '$lib/pairs/inversionWords';
-import { counted, noteRuns } from '$lib/ui/format';
+import { counted, fixed, isNoughtAt, noteRuns } from '$lib/ui/format';
 import type { Proved } from './proved';
 
 /** One sentence on how it stands. */
@@ -20,7 +20,7 @@ export function proofVerdict({ measured, inversions, jobs }: Proved, tolerance: 
 
 /** "E4 up 1.4", "F♯5 unison, 1.1 apart", "D6 does not hold, down 1.2". */
 export function jobWords({ note, kind, cents }: ProofJob): string {
-	const size = Math.abs(cents).toFixed(1);
+	const size = fixed(Math.abs(cents), 1);
 	if (kind === 'unison') return `${noteName(note)} unison, ${size} apart`;
 	if (kind === 'hold') return `${noteName(note)} does not hold, ${cents < 0 ? 'down' : 'up'} ${size}`;
 	return `${noteName(note)} ${cents > 0 ? 'up' : 'down'} ${size}`;
@@ -28,9 +28,8 @@ export function jobWords({ note, kind, cents }: ProofJob): string {
 
 /** "1.2 cents lower than it was set", "where it was set". */
 export function driftWords(drift: number): string {
-	const size = Math.abs(drift).toFixed(1);
-	if (Number(size) === 0) return 'It stands where it was set.';
-	return `It stands ${size} cents ${drift < 0 ? 'lower' : 'higher'} than it was set.`;
+	if (isNoughtAt(drift, 1)) return 'It stands where it was set.';
+	return `It stands ${fixed(Math.abs(drift), 1)} cents ${drift < 0 ? 'lower' : 'higher'} than it was set.`;
 }
 
 /** What a second round still asks for. */

@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { PLATES, type Plate } from '@fendrel/core';
-	import { signed } from '$lib/ui/format';
+	import { fixed, signed } from '$lib/ui/format';
 	import type { ReedState } from '../reedVisit.svelte';
 
 	let { reeds }: { reeds: readonly ReedState[] } = $props();
@@ -29,7 +29,7 @@
 				<th scope="row">wobbles by, c</th>
 				{#each holes as hole (hole)}
 					{@const standing = at(plate, hole)?.standing}
-					<td>{standing ? standing.wobble.toFixed(1) : '–'}</td>
+					<td>{standing ? fixed(standing.wobble, 1) : '–'}</td>
 				{/each}
 			</tr>
 		{/each}

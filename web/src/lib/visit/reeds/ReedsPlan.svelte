@@ -3,7 +3,7 @@
 	import { A4_PRESETS, filingCost, hz, isBench, LEVELS, reedTargets, type IntonationLevel } from '@fendrel/core';
 	import ReedPlates from '$lib/charts/ReedPlates.svelte';
 	import ReedStrip from '$lib/charts/ReedStrip.svelte';
-	import { counted } from '$lib/ui/format';
+	import { counted, fixed } from '$lib/ui/format';
 	import Shortcuts from '$lib/ui/Shortcuts.svelte';
 	import { LEVEL_NAMES } from '../intonationWords';
 	import type { ReedPlan } from '../reedPlan';
@@ -92,7 +92,7 @@
 							<span class="soft">{LEVEL_SAYS[level]}</span>
 							{#if cost.read}
 								<span class="soft"
-									>{cost.up.toFixed(0)} cents up, {cost.down.toFixed(0)} down; {counted(cost.left, 'reed')} left</span
+									>{fixed(cost.up, 0)} cents up, {fixed(cost.down, 0)} down; {counted(cost.left, 'reed')} left</span
 								>
 							{:else}<span class="soft">what it costs is said once reeds are read</span>{/if}
 						</button>
@@ -137,8 +137,8 @@
 			<A4Choice {open} presets={PRESETS} hint="a harmonica is often set a little high for the breath" />
 			<ToleranceChoice {open} hint="cents; within it a reed is left" />
 			<p class="soft">
-				Targets are for playing breath, {(levels.playing - levels.gentle).toFixed(0)} dB over the gentle breath that reeds
-				are read at: reeds that fall when blown harder are left that much sharp.
+				Targets are for playing breath, {fixed(levels.playing - levels.gentle, 0)} dB over the gentle breath that reeds are
+				read at: reeds that fall when blown harder are left that much sharp.
 			</p>
 			<div class="flex flex-wrap gap-3">
 				<a class="btn preset-filled-brand" href="/visits/{visit.id}/set">Set</a>

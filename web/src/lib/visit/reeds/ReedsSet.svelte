@@ -4,7 +4,7 @@
 	import FilingTrace from '$lib/charts/FilingTrace.svelte';
 	import ReedPlates from '$lib/charts/ReedPlates.svelte';
 	import ReedStrip from '$lib/charts/ReedStrip.svelte';
-	import { capital, counted, signed } from '$lib/ui/format';
+	import { capital, counted, fixed, signed } from '$lib/ui/format';
 	import { leaveButton, typedInto } from '$lib/ui/keys';
 	import Shortcuts from '$lib/ui/Shortcuts.svelte';
 	import type { ReedVisit } from '../reedVisit.svelte';
@@ -152,9 +152,10 @@
 				<dl>
 					<dt>A stroke here does</dt>
 					<dd>
-						{due.stroke(bench.end ?? 'tip').cents.toFixed(1)} ±{(
-							due.stroke(bench.end ?? 'tip').cents * due.stroke(bench.end ?? 'tip').error
-						).toFixed(1)} c
+						{fixed(due.stroke(bench.end ?? 'tip').cents, 1)} ±{fixed(
+							due.stroke(bench.end ?? 'tip').cents * due.stroke(bench.end ?? 'tip').error,
+							1
+						)} c
 					</dd>
 					<dt>{due.standing?.isSlopeRead ? 'Follows the breath' : 'Usually follows the breath'}</dt>
 					<dd>{signed(due.slope.slope, 2)} c/dB</dd>
@@ -172,7 +173,7 @@
 					<p class="soft">
 						An auxiliary reed: damp the reed above it while you read it, lift it out of its slot, and put it back inside
 						afterwards. Putty on its tip lowers it on trial. Where a bend ends with this player:
-						{open.floors.auxiliary.toFixed(0)} cents above it.
+						{fixed(open.floors.auxiliary, 0)} cents above it.
 					</p>
 				{/if}
 				{#if bench.bend}

@@ -15,6 +15,7 @@ import {
 } from '@fendrel/core';
 import type { ReedState, ReedVisit } from '../reedVisit.svelte';
 import { beatWords, partialsOf, roughestOf, STILL_BEAT } from './reedWords';
+import { fixed } from '$lib/ui/format';
 
 /** An octave or a chord that is to be played, at each breath. */
 export interface Proof {
@@ -107,13 +108,13 @@ function octaveAdvice(open: ReedVisit, proof: Proof, heard: Proved['heard']): st
 	// Of an octave one reed alone sounds as both do when they are one.
 	const expected = expectedOf(open, proof)[BREATHS.indexOf('normal')]?.rate ?? 0;
 	if (normal.rate === 0 && Math.abs(expected) > SURELY_HEARD)
-		return `No beat was heard, where they stand ${Math.abs(expected).toFixed(1)} a second apart by themselves. Did both sound?`;
+		return `No beat was heard, where they stand ${fixed(Math.abs(expected), 1)} a second apart by themselves. Did both sound?`;
 	if (Math.abs(normal.rate) < STILL_BEAT) return 'Still as one plays: leave it.';
 	const told = compareAlone(open, groups);
 	// The beat says which is too high; that it dies away when blown harder says the same of the lower one.
 	if (normal.sense === 'narrow') {
 		const dies = hard && Math.abs(hard.rate) < STILL_BEAT ? ', and it is still only when blown hard' : '';
-		return `${name(groups[0])} is too high${dies}: lower it${told?.sharp === 'lower' ? `, ${Math.abs(told.apart).toFixed(1)} cents` : ''}.`;
+		return `${name(groups[0])} is too high${dies}: lower it${told?.sharp === 'lower' ? `, ${fixed(Math.abs(told.apart), 1)} cents` : ''}.`;
 	}
 	if (normal.sense === 'wide') {
 		const grows = soft && Math.abs(soft.rate) < Math.abs(normal.rate) ? ', and the more the harder' : '';
@@ -134,7 +135,7 @@ function chordAdvice(open: ReedVisit, { pairs }: Proof, at: readonly HeardInterv
 	const rough = pairs.find(({ lower, upper }) => lower === most.lower && upper === most.upper)!;
 	const pitch = open.reed(most.upper)?.standing?.pitch ?? open.targetOf(most.upper)!;
 	const off = 1200 * Math.log2(1 + most.rate / (most.upperPartial * pitch));
-	const said = `Roughest: ${name(most.lower)} with ${name(most.upper)}, the ${rough.is}, ${beatWords(most.rate)} a second, ${Math.abs(off).toFixed(1)} cents.`;
+	const said = `Roughest: ${name(most.lower)} with ${name(most.upper)}, the ${rough.is}, ${beatWords(most.rate)} a second, ${fixed(Math.abs(off), 1)} cents.`;
 	return out === undefined ? said : `${said} ${name(out)} stands outside the pair that is still.`;
 }
 

@@ -1,6 +1,6 @@
 import { INTERVALS, type FilingAdvice, type PairBeat, type StandingReed } from '@fendrel/core';
 import { median } from 'd3-array';
-import { counted, flatOrSharp } from '$lib/ui/format';
+import { counted, fixed, flatOrSharp } from '$lib/ui/format';
 import type { ReedState } from '../reedVisit.svelte';
 
 /** What was found, in a sentence. */
@@ -68,7 +68,7 @@ export const STILL_BEAT = 0.3;
 
 /** A beat as one hears it: "1.2 wide", "still". */
 export const beatWords = (rate: number, digits = 1) =>
-	Math.abs(rate) < STILL_BEAT ? 'still' : `${Math.abs(rate).toFixed(digits)} ${rate > 0 ? 'wide' : 'narrow'}`;
+	Math.abs(rate) < STILL_BEAT ? 'still' : `${fixed(Math.abs(rate), digits)} ${rate > 0 ? 'wide' : 'narrow'}`;
 
 /** Of a chord's pairs, the one that beats most. */
 export function roughestOf(beats: readonly PairBeat<StandingReed>[]): PairBeat<StandingReed> | undefined {

@@ -1,7 +1,7 @@
 <script lang="ts" generics="Body">
 	import { parseISO } from 'date-fns';
 	import { hz, memberOf, newStringFor, type Reading, type SounderId } from '@fendrel/core';
-	import { capital, counted, listed, onShortDay } from '$lib/ui/format';
+	import { capital, counted, fixed, listed, onShortDay } from '$lib/ui/format';
 	import type { KeyboardVisit } from '../keyboardVisit.svelte';
 	import { forecast, gaugeWords, loadWords } from './newStringWords';
 	import type { SetSession } from './session.svelte';
@@ -50,8 +50,8 @@
 		>
 	{:else}
 		<p>
-			Leave it about <b>{ahead.sharp.toFixed(0)} cents</b> sharp, wedged off. After the visit it sinks about
-			{ahead.sunk.cents.toFixed(0)} ±{ahead.sunk.error.toFixed(0)} cents{ahead.on[0]
+			Leave it about <b>{fixed(ahead.sharp, 0)} cents</b> sharp, wedged off. After the visit it sinks about
+			{fixed(ahead.sunk.cents, 0)} ±{fixed(ahead.sunk.error, 0)} cents{ahead.on[0]
 				? ` until ${onShortDay(parseISO(ahead.on[0]))}`
 				: ' in a month'}.
 		</p>

@@ -1,7 +1,7 @@
 <script lang="ts" generics="Body">
 	import { earLean, type EarNote } from '@fendrel/core';
 	import { stretchByCurve } from '$lib/tuning/stretch';
-	import { signed } from '$lib/ui/format';
+	import { fixed, signed } from '$lib/ui/format';
 	import type { KeyboardVisit } from '../keyboardVisit.svelte';
 	import { followingCurve } from './followingCurve';
 	import type { SetSession } from './session.svelte';
@@ -35,7 +35,8 @@
 	</p>
 	{#if lean}
 		<p class="soft">
-			{#if lean.leans}The last {lean.notes} lean {lean.mean < 0 ? 'flat' : 'sharp'}: {signed(lean.mean)} ±{lean.error.toFixed(
+			{#if lean.leans}The last {lean.notes} lean {lean.mean < 0 ? 'flat' : 'sharp'}: {signed(lean.mean)} ±{fixed(
+					lean.error,
 					1
 				)}.
 				{open.instrument.kind === 'harpsichord' ? '' : 'On wound strings of the tenor the ear is usually right.'}

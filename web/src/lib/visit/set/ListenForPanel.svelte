@@ -2,6 +2,7 @@
 	import { A4, beatOf, FORK_TEST, hz, INTERVALS, nearestNote, noteName, type SettingStep } from '@fendrel/core';
 	import CoincidenceLadder from '$lib/charts/CoincidenceLadder.svelte';
 	import type { Plan } from '$lib/tuning/plan';
+	import { fixed } from '$lib/ui/format';
 
 	let { step, plan }: { step: SettingStep; plan: Plan } = $props();
 	const isReference = $derived(step.note === A4 && step.against === undefined);
@@ -30,8 +31,8 @@
 <section>
 	{#if pair}
 		<h2 class="panel-heading">What to listen for: {noteName(pair.lowerNote)} with {noteName(pair.upperNote)}</h2>
-		<p class="rate"><b>{size.toFixed(1)}</b> <span>{words}</span></p>
-		<CoincidenceLadder tall={168} {...pair} heardAt="{noteName(pair.key)}, {pair.heardAt.toFixed(0)} Hz" />
+		<p class="rate"><b>{fixed(size, 1)}</b> <span>{words}</span></p>
+		<CoincidenceLadder tall={168} {...pair} heardAt="{noteName(pair.key)}, {fixed(pair.heardAt, 0)} Hz" />
 		<p class="how">
 			{#if isReference}
 				Strike <b>{noteName(FORK_TEST)}</b> with your fork or tone, then with A4: both must beat at the same rate, about
@@ -48,7 +49,7 @@
 				{#each also as { name, lower, upper, rate }, i (upper)}{i ? ' and ' : ''}the {name}
 					<b>{noteName(lower)}-{noteName(upper)}</b>, {Math.abs(rate) < 0.05
 						? 'still'
-						: `${Math.abs(rate).toFixed(1)} ${rate < 0 ? 'narrow' : 'wide'}`}{/each}.
+						: `${fixed(Math.abs(rate), 1)} ${rate < 0 ? 'narrow' : 'wide'}`}{/each}.
 			</p>
 		{/if}
 	{:else if step.section !== 'reference'}

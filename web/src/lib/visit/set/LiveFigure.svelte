@@ -2,6 +2,7 @@
 	import type { Instructions } from '@fendrel/core';
 	import BigNote from '$lib/ui/BigNote.svelte';
 	import type { LiveWords } from './liveWords';
+	import { fixed, isNoughtAt } from '$lib/ui/format';
 
 	interface Props {
 		note: number;
@@ -32,10 +33,11 @@
 		isLarge = false,
 		instructions
 	}: Props = $props();
-	const size = $derived(instead?.figure ?? (cents === undefined ? '' : Math.abs(cents).toFixed(isCertain ? 1 : 0)));
+	const digits = $derived(isCertain ? 1 : 0);
+	const size = $derived(instead?.figure ?? (cents === undefined ? '' : fixed(Math.abs(cents), digits)));
 	const unit = $derived.by(() => {
 		if (instead) return instead.unit;
-		return cents === undefined || Number(size) === 0 ? '' : cents < 0 ? 'cents flat' : 'cents sharp';
+		return cents === undefined || isNoughtAt(cents, digits) ? '' : cents < 0 ? 'cents flat' : 'cents sharp';
 	});
 	const word = $derived(instead?.word ?? (isHidden ? 'By ear' : instructions[instruction]));
 	const isWithin = $derived(

@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { parseNote, registerName, type NoteRecord, type SettingStep } from '@fendrel/core';
+	import { readNote, registerName, type NoteRecord, type SettingStep } from '@fendrel/core';
 	import { signed } from '$lib/ui/format';
 
 	interface Props {
@@ -21,7 +21,7 @@
 	let typed = $state('');
 	let wrong = $state('');
 	function find() {
-		const note = parseNote(typed);
+		const note = readNote(typed);
 		const isThere = note !== undefined && order.some((step) => step.note === note);
 		wrong = isThere ? '' : note === undefined ? 'A name like C♯4.' : `${nameOf(note)} is not in this order.`;
 		if (!isThere) return;

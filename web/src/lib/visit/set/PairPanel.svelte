@@ -3,6 +3,7 @@
 	import { pairName } from '$lib/ui/beats';
 	import { askedBeat, leverString, type PairWork } from './pairWork';
 	import type { SetSession } from './session.svelte';
+	import { fixed } from '$lib/ui/format';
 
 	interface Props {
 		session: SetSession<Body>;
@@ -29,7 +30,7 @@
 			text:
 				asked === undefined
 					? 'One moves by what is needed: its beat against the other shows how far.'
-					: `Move ${memberOf(pair.moved)} ${state.by > 0 ? 'up' : 'down'} until both beat ${asked.toFixed(1)} a second at ${at}.`
+					: `Move ${memberOf(pair.moved)} ${state.by > 0 ? 'up' : 'down'} until both beat ${fixed(asked, 1)} a second at ${at}.`
 		},
 		{ id: 'shade', text: 'Under half a cent: move one a shade, and listen again.' },
 		{ id: 'match', text: `Bring ${memberOf(pair.leads)} to it, until nothing moves.` },

@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { breakOf, LEFT_FOR_TUNING, leftBySection, noteName, sectionsOf, stringsAt, yieldOf } from '@fendrel/core';
-	import { signed } from '$lib/ui/format';
+	import { fixed, signed } from '$lib/ui/format';
 	import type { KeyboardVisit } from '../keyboardVisit.svelte';
 	import type { RaiseWork } from './raiseWork.svelte';
 
@@ -73,7 +73,7 @@
 	</table>
 	{#if yields !== undefined}
 		<p class="soft small">
-			It yields {yields.times.toFixed(2)} ±{yields.error.toFixed(2)} times as much as usual, as far as it was read.
+			It yields {fixed(yields.times, 2)} ±{fixed(yields.error, 2)} times as much as usual, as far as it was read.
 		</p>
 	{/if}
 	<div class="go">

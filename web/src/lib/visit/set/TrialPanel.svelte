@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { onMount } from 'svelte';
 	import { noteName, type SounderId } from '@fendrel/core';
-	import { lasting, signed } from '$lib/ui/format';
+	import { fixed, lasting, signed } from '$lib/ui/format';
 	import type { KeyboardVisit } from '../keyboardVisit.svelte';
 	import type { RaiseWork } from './raiseWork.svelte';
 
@@ -52,7 +52,7 @@
 	<h2 class="panel-heading">Trial: one string of one note an octave</h2>
 	<p role="status">
 		{#if isRead}
-			It lost {Math.min(...losses).toFixed(1)} to {Math.max(...losses).toFixed(1)} cents. {broken.length
+			It lost {fixed(Math.min(...losses), 1)} to {fixed(Math.max(...losses), 1)} cents. {broken.length
 				? `${broken.length} broke.`
 				: 'Nothing broke.'}
 		{:else if !isRaised}

@@ -1,6 +1,6 @@
 <script lang="ts" generics="Body">
 	import { muteFor, noteName } from '@fendrel/core';
-	import { signed } from '$lib/ui/format';
+	import { fixed, signed } from '$lib/ui/format';
 	import { openPlace, stopsWords } from './openPlace';
 	import type { SetSession } from './session.svelte';
 	import UnisonPanel from './UnisonPanel.svelte';
@@ -55,7 +55,7 @@
 			? 'Its cents are counted from the key’s target, an octave up'
 			: limit === undefined
 				? 'All together (0) proves it'
-				: `Within ${limit.toFixed(1)} cents it is taken`}. If it will not come clean: Later (E).
+				: `Within ${fixed(limit, 1)} cents it is taken`}. If it will not come clean: Later (E).
 	</p>
 </section>
 {#if session.unison}<UnisonPanel heard={session.unison} {a4} isBrief />{/if}

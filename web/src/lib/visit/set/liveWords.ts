@@ -1,5 +1,5 @@
 import { isPastMove, memberOf, pairBeat, type Cents } from '@fendrel/core';
-import { capital } from '$lib/ui/format';
+import { capital, fixed, isNoughtAt } from '$lib/ui/format';
 import { askedBeat, type PairWork } from './pairWork';
 import { isTogether, type UnisonVerdict } from './unisonWork';
 
@@ -15,8 +15,8 @@ export interface LiveWords {
 /** Of several strings that are brought together. */
 export function unisonLive(verdict: UnisonVerdict | undefined): LiveWords {
 	if (!verdict) return { word: 'Strike them together', figure: '', unit: '', isWithin: false };
-	const figure = verdict.apart.toFixed(1);
-	const said = { figure, unit: Number(figure) === 0 ? '' : 'cents apart', isWithin: isTogether(verdict) };
+	const figure = fixed(verdict.apart, 1);
+	const said = { figure, unit: isNoughtAt(verdict.apart, 1) ? '' : 'cents apart', isWithin: isTogether(verdict) };
 	if (verdict.isUnsure) return { ...said, word: 'Let it sound longer' };
 	return { ...said, word: said.isWithin ? 'Together' : 'Bring them together' };
 }
@@ -41,8 +41,8 @@ export function pairLive(work: PairWork, frequency: number): LiveWords {
 	const asked = askedBeat(work, frequency);
 	return {
 		word: pairWord(work),
-		figure: heard === undefined ? '' : heard.toFixed(1),
-		unit: asked === undefined ? 'beats/s' : `of ${asked.toFixed(1)} beats/s`,
+		figure: heard === undefined ? '' : fixed(heard, 1),
+		unit: asked === undefined ? 'beats/s' : `of ${fixed(asked, 1)} beats/s`,
 		isWithin: work.state.phase === 'done'
 	};
 }

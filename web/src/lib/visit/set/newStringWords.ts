@@ -9,6 +9,8 @@ import {
 	type Sinking
 } from '@fendrel/core';
 import { addDays, format } from 'date-fns';
+import { fixed } from '$lib/ui/format';
+import { lengthWords } from '$lib/ui/measures';
 
 const BY: Record<NewString['by'], string> = {
 	table: 'as the table has it',
@@ -24,14 +26,14 @@ const VISIT_SECONDS = 3600;
 /** "1.025 mm music wire, as the table has it". */
 export function gaugeWords({ data, by }: NewString): string {
 	const { core, outer, material } = data;
-	const wound = outer ? `, wound to ${(1000 * outer).toFixed(2)} mm` : '';
-	return `${(1000 * core!).toFixed(3)} mm ${WIRE[material].name}${wound}, ${BY[by]}`;
+	const wound = outer ? `, wound to ${lengthWords(1000 * outer, 2)}` : '';
+	return `${lengthWords(1000 * core!, 3)} ${WIRE[material].name}${wound}, ${BY[by]}`;
 }
 
 /** "812 N, 58 % of what it bears"; what nobody knows is left out. */
 export function loadWords({ load: { tension, breakingShare } }: NewString): string {
 	if (tension === undefined) return '';
-	return `${tension.toFixed(0)} N${breakingShare === undefined ? '' : `, ${(100 * breakingShare).toFixed(0)} % of what it bears`}`;
+	return `${fixed(tension, 0)} N${breakingShare === undefined ? '' : `, ${fixed(100 * breakingShare, 0)} % of what it bears`}`;
 }
 
 /** How a new string sinks, by what has been read of it since it was taken; and when somebody comes again for it. */

@@ -1,5 +1,6 @@
 import { hz, nearestNote, noteName, stepInCents, type StringReading } from '@fendrel/core';
 import { scaleBand, scaleLinear } from 'd3-scale';
+import { fixed } from '$lib/ui/format';
 
 /** Decibels below the loudest partial at which nothing is shown any more. */
 const LOWEST_DB = -60;
@@ -58,13 +59,13 @@ export function partialWords(
 	const below = loudest - level;
 	return {
 		title: `Partial ${partial}, heard at ${noteName(nearestNote(frequency, hz(a4)).note)}`,
-		frequency: `${frequency.toFixed(2)} Hz`,
-		error: `±${stepInCents(error, frequency).toFixed(2)} cents`,
+		frequency: `${fixed(frequency, 2)} Hz`,
+		error: `±${fixed(stepInCents(error, frequency), 2)} cents`,
 		sharp:
 			partial === 1
 				? 'the pitch itself'
-				: `${Math.abs(cents).toFixed(1)} cents ${cents < 0 ? 'flat' : 'sharp'} of ${partial} times the pitch`,
-		level: below < 0.5 ? 'loudest' : `${below.toFixed(0)} dB down`,
-		decay: decay ? `falls to a third in ${decay < 10 ? decay.toFixed(1) : decay.toFixed(0)} s` : 'does not fall yet'
+				: `${fixed(Math.abs(cents), 1)} cents ${cents < 0 ? 'flat' : 'sharp'} of ${partial} times the pitch`,
+		level: below < 0.5 ? 'loudest' : `${fixed(below, 0)} dB down`,
+		decay: decay ? `falls to a third in ${decay < 10 ? fixed(decay, 1) : fixed(decay, 0)} s` : 'does not fall yet'
 	};
 }

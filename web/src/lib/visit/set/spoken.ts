@@ -1,5 +1,6 @@
 import { noteClassName, noteOctave } from '@fendrel/core';
 import type { Cue } from './cueSound';
+import { fixed } from '$lib/ui/format';
 
 /** "C sharp 4": a name as it is said. */
 export function spokenNote(note: number): string {
@@ -13,7 +14,7 @@ export function spokenNote(note: number): string {
  * @param next the note that is due afterwards, where that is another one
  */
 export function spokenCue(note: number, cue: Cue, cents: number | undefined, next: number | undefined): string {
-	const size = cents === undefined ? '' : Math.abs(cents).toFixed(Math.abs(cents) < 3 ? 1 : 0);
+	const size = cents === undefined ? '' : fixed(Math.abs(cents), Math.abs(cents) < 3 ? 1 : 0);
 	const said = {
 		holds: `${spokenNote(note)} holds.`,
 		raise: `Raise ${spokenNote(note)}${size && `, ${size} cents`}.`,

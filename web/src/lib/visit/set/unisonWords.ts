@@ -1,5 +1,6 @@
 import { AUDIBLE_DEPTH, beatsAudibly, hz, nearestNote, noteName, type PartialBeat } from '@fendrel/core';
 import type { HeardUnison } from '$lib/listening/lastStrike.svelte';
+import { fixed } from '$lib/ui/format';
 
 const DEEP = 0.5;
 
@@ -28,10 +29,10 @@ export function unisonWords({ note, strings, analysis }: HeardUnison, a4: number
 	const beats = beating.map((each) => ({
 		partial: each.partial,
 		at: at(each),
-		rate: each.beat!.toFixed(1),
+		rate: fixed(each.beat!, 1),
 		depth: each.depth >= DEEP ? 'deep' : 'shallow'
 	}));
-	const limit = `Nothing finer than ${unresolved.toFixed(1)} cents could be heard in this strike.`;
+	const limit = `Nothing finer than ${fixed(unresolved, 1)} cents could be heard in this strike.`;
 	if (strings === 1) {
 		if (beating.length === 0)
 			return { title: `${noteName(note)}, one string`, figure: 'Clean', unit: 'no false beat', how: limit, beats };
@@ -48,9 +49,9 @@ export function unisonWords({ note, strings, analysis }: HeardUnison, a4: number
 		return { title, figure: 'Still', unit: 'one tone in every partial', how: `The unison is clean. ${limit}`, beats };
 	return {
 		title,
-		figure: spread.cents.toFixed(1),
+		figure: fixed(spread.cents, 1),
 		unit: `cents from end to end${told < strings ? `, ${told} of ${strings} strings told apart` : ''}`,
-		how: `Known to ±${Math.max(0.05, 2 * spread.error).toFixed(spread.error < 0.025 ? 2 : 1)}. ${told < strings ? limit : ''} One string’s false beat looks the same: mute all but one to see.`.replace(
+		how: `Known to ±${fixed(Math.max(0.05, 2 * spread.error), spread.error < 0.025 ? 2 : 1)}. ${told < strings ? limit : ''} One string’s false beat looks the same: mute all but one to see.`.replace(
 			'  ',
 			' '
 		),

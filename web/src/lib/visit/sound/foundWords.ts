@@ -1,5 +1,6 @@
 import type { StrikeAgain, SurveyedNote } from '@fendrel/core';
 import { inharmonicityName } from '$lib/charts/inharmonicityChart';
+import { fixed } from '$lib/ui/format';
 
 const AGAIN: Record<StrikeAgain, string> = {
 	'pitch unsure': 'The pitch is not certain yet. Strike it once more.',
@@ -24,12 +25,12 @@ export function foundWords({ inharmonicity, falseBeat, spread, open, again }: Su
 			? 'too short to measure the spread'
 			: spread === 'none'
 				? 'unison still'
-				: `unison spread ${spread.cents.toFixed(1)} cents`
+				: `unison spread ${fixed(spread.cents, 1)} cents`
 		: falseBeat === undefined
 			? 'too short to show a false beat'
 			: falseBeat === 'none'
 				? 'no false beat'
-				: `false beat, ${falseBeat.rate.toFixed(1)} a second`;
+				: `false beat, ${fixed(falseBeat.rate, 1)} a second`;
 	return { stiffness, beat, again: again && AGAIN[again] };
 }
 
@@ -45,7 +46,7 @@ export function oneNoteFound(name: string, off: number | undefined, spread: Surv
 	const apart = spread === undefined || spread === 'none' ? 0 : spread.cents;
 	const unison =
 		apart > APART
-			? `its strings lie ${apart.toFixed(1)} cents apart`
+			? `its strings lie ${fixed(apart, 1)} cents apart`
 			: spread === undefined
 				? ''
 				: 'its strings go together';
@@ -54,11 +55,11 @@ export function oneNoteFound(name: string, off: number | undefined, spread: Surv
 		return apart > APART
 			? `${name} stands with its neighbours, but ${unison}.`
 			: `${name} stands with its neighbours${unison && `, and ${unison}`}. If it still sounds odd, it is not its pitch: the hammer, a damper or a string.`;
-	return `${name} stands ${Math.abs(off).toFixed(1)} cents ${off < 0 ? 'below' : 'above'} its neighbours${unison && `, and ${unison}`}.`;
+	return `${name} stands ${fixed(Math.abs(off), 1)} cents ${off < 0 ? 'below' : 'above'} its neighbours${unison && `, and ${unison}`}.`;
 }
 
 /** Never surer than a tenth of a percent: no scale is smoother than that. */
 function percent(share: number): string {
 	const value = Math.max(0.1, 100 * share);
-	return `${value.toFixed(value < 1 ? 1 : 0)} %`;
+	return `${fixed(value, value < 1 ? 1 : 0)} %`;
 }

@@ -1,5 +1,5 @@
-import { centsBetween, equalHz, hz, noteName, parseNote, type Hz } from '@fendrel/core';
-import { signed } from '$lib/ui/format';
+import { centsBetween, equalHz, hz, noteName, readNote, type Hz } from '@fendrel/core';
+import { fixed, signed } from '$lib/ui/format';
 import { typedNumber } from '$lib/ui/typed';
 
 /*
@@ -85,12 +85,15 @@ export function readTypedLevels(text: string, targetOf: (note: number) => Hz | u
 function readLine(row: string, line: number, targetOf: (note: number) => Hz | undefined): Line | string | undefined {
 	const clean = row.replace(/"/g, '').trim();
 	if (clean === '') return undefined;
-	const parts = /^([A-Ga-g][#♯b♭]?-?\d)[\s:;,=]+([+\-−]?\d+(?:[.,]\d+)?)\s*(hz|c|ct|cents?)?\s*[;,]?\s*$/i.exec(clean);
+	const parts = /^([^\s\d]+\d)[\s:;,=]+([+\-−]?\d+(?:[.,]\d+)?)\s*(hz|c|ct|cents?)?\s*[;,]?\s*$/i.exec(clean);
 	if (!parts) {
-		const note = /^([A-Ga-g][#♯b♭]?-?\d)\b/.exec(clean);
-		return note ? `“${clean}”: no value was understood.` : `“${clean.slice(0, 40)}” begins with no note.`;
+		const note = /^([^\s\d]+\d)\b/.exec(clean);
+		return note && readNote(note[1]) !== undefined
+			? `“${clean}”: no value was understood.`
+			: `“${clean.slice(0, 40)}” begins with no note.`;
 	}
-	const note = parseNote(parts[1])!;
+	const note = readNote(parts[1]);
+	if (note === undefined) return `“${clean.slice(0, 40)}” begins with no note.`;
 	const target = targetOf(note);
 	if (target === undefined) return `${noteName(note)} is not on this keyboard.`;
 	const value = typedNumber(parts[2].replace('−', '-'));
@@ -109,5 +112,5 @@ function levelOf({ note, value, target }: Line, unit: 'cents' | 'Hz'): number | 
 	const octaves = Math.round(level / 1200);
 	if (octaves !== 0 && Math.abs(level - 1200 * octaves) <= FURTHEST)
 		return `${name}: ${value} Hz is ${noteName(note + 12 * octaves)}, in another octave.`;
-	return `${name}: ${value} Hz is far from it (${equalHz(note, hz(440)).toFixed(1)} Hz at A4 = 440).`;
+	return `${name}: ${value} Hz is far from it (${fixed(equalHz(note, hz(440)), 1)} Hz at A4 = 440).`;
 }

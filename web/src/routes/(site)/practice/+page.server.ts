@@ -20,6 +20,7 @@ import { keepSettingsOf } from '$lib/server/workshop/settings';
 import type { Settings } from '$lib/settings/settings';
 import { mayDo } from '$lib/workshop/roles';
 import type { Actions, PageServerLoad } from './$types';
+import { fixed } from '$lib/ui/format';
 
 async function progress(userId: string) {
 	const all = progressOf(await sittingsOf(userId));
@@ -81,7 +82,7 @@ export const actions = {
 		) as Settings['purposes'];
 		await keepSettingsOf(who, { ...settings, purposes });
 		return {
-			done: `Unisons of ${reached.toFixed(2)} beats a second are near enough for every visit now. Settings has them.`
+			done: `Unisons of ${fixed(reached, 2)} beats a second are near enough for every visit now. Settings has them.`
 		};
 	},
 	/** Practice is shown to those who teach in the workshop, or no longer is. */

@@ -7,11 +7,14 @@
 	import HabitsDialog from '$lib/listening/HabitsDialog.svelte';
 	import { REGISTER_NAMES, registerReach } from '$lib/listening/registers';
 	import { AGAIN_LINES, draftOf, readDraft, TARIFF_LINES, type Draft } from '$lib/settings/draft';
+	import { putBack, SettingLines } from '$lib/settings/lines';
+	import FindSetting from '$lib/settings/FindSetting.svelte';
+	import WritingSection from '$lib/settings/WritingSection.svelte';
 	import ExaminationTable from '$lib/settings/ExaminationTable.svelte';
 	import NoteRuns from '$lib/settings/NoteRuns.svelte';
 	import PurposeTable from '$lib/settings/PurposeTable.svelte';
 	import { USUAL_SETTINGS } from '$lib/settings/settings';
-	import { counted } from '$lib/ui/format';
+	import { counted, fixed } from '$lib/ui/format';
 
 	let { data } = $props();
 	const mayDecide = $derived(mayDo(data.signedIn.role, 'decide'));
@@ -22,6 +25,7 @@
 	let saving = $state(false);
 	let choosing = $state(false);
 	const changed = $derived(JSON.stringify(draft) !== kept);
+	const lines = $derived(new SettingLines($state.snapshot(draft) as Draft));
 
 	async function keep(event: SubmitEvent) {
 		event.preventDefault();
@@ -36,11 +40,13 @@
 		saving = false;
 		if (problem) return;
 		kept = typed;
-		await invalidateAll();
+		// Every name and figure on the page is written anew.
+		if (JSON.stringify(read.value.writing) !== JSON.stringify(data.settings.writing)) location.reload();
+		else await invalidateAll();
 	}
 	const told = $derived({
-		tuning: pace.tunings ? `${pace.tariff.tuning.toFixed(0)} by ${counted(pace.tunings, 'visit')} of yours` : '',
-		pass: pace.raises ? `${pace.tariff.pass.toFixed(0)} by ${counted(pace.raises, 'raise')} of yours` : ''
+		tuning: pace.tunings ? `${fixed(pace.tariff.tuning, 0)} by ${counted(pace.tunings, 'visit')} of yours` : '',
+		pass: pace.raises ? `${fixed(pace.tariff.pass, 0)} by ${counted(pace.raises, 'raise')} of yours` : ''
 	} as Record<string, string>);
 </script>
 
@@ -48,23 +54,34 @@
 
 <h1>What the workshop decides</h1>
 {#if !mayDecide}<p class="soft">{REFUSED.decide}</p>{/if}
+<FindSetting {lines} disabled={!mayDecide} onback={(path) => putBack(draft, path)} />
 <form onsubmit={keep}>
 	<fieldset disabled={!mayDecide}>
-		<PurposeTable {draft} />
-		<ExaminationTable {draft} />
+		<PurposeTable {draft} {lines} />
+		<ExaminationTable {draft} {lines} />
 		<div class="three">
 			<section aria-label="How is a raise made?">
 				<h2><b>How is a raise made?</b></h2>
 				<label
 					>By
-					<select class="select" bind:value={draft.raise.school}>
+					<select
+						class="select"
+						class:differs={lines.differs('raise.school')}
+						data-setting="raise.school"
+						bind:value={draft.raise.school}
+					>
 						{#each RAISE_SCHOOLS as { id, name } (id)}<option value={id}>{name}</option>{/each}
 					</select></label
 				>
 				<p class="soft why">{RAISE_SCHOOLS.find(({ id }) => id === draft.raise.school)?.why}</p>
 				<label
 					>Order
-					<select class="select" bind:value={draft.raise.order}>
+					<select
+						class="select"
+						class:differs={lines.differs('raise.order')}
+						data-setting="raise.order"
+						bind:value={draft.raise.order}
+					>
 						{#each RAISE_ORDERS as { id, name } (id)}<option value={id}>{name}</option>{/each}
 					</select></label
 				>
@@ -74,7 +91,12 @@
 				{/if}
 				<label
 					>At most
-					<select class="select" bind:value={draft.raise.cap}>
+					<select
+						class="select"
+						class:differs={lines.differs('raise.cap')}
+						data-setting="raise.cap"
+						bind:value={draft.raise.cap}
+					>
 						{#each [10, 15, 20, 25, 30] as cap (cap)}<option value={cap}>{cap} cents above target</option>{/each}
 					</select></label
 				>
@@ -85,7 +107,13 @@
 					<thead
 						><tr
 							><th></th><th>minutes</th><th
-								><input class="input sign" aria-label="Currency" maxlength="6" bind:value={draft.currency} /></th
+								><input
+									class="input sign"
+									aria-label="Currency"
+									maxlength="6"
+									data-setting="currency"
+									bind:value={draft.currency}
+								/></th
 							></tr
 						></thead
 					>
@@ -99,6 +127,8 @@
 									><input
 										class="input mono"
 										inputmode="decimal"
+										class:differs={lines.differs(`minutes.${id}`)}
+										data-setting="minutes.{id}"
 										aria-label="{name}: minutes"
 										bind:value={draft.minutes[id]}
 									/></td
@@ -107,6 +137,7 @@
 									><input
 										class="input mono"
 										inputmode="decimal"
+										data-setting="price.{id}"
 										aria-label="{name}: price"
 										bind:value={draft.price[id]}
 									/></td
@@ -125,6 +156,8 @@
 						<input
 							class="input mono"
 							inputmode="decimal"
+							class:differs={lines.differs(`again.${id}`)}
+							data-setting="again.{id}"
 							aria-label="{name}: months"
 							bind:value={draft.again[id]}
 						/></label
@@ -144,6 +177,7 @@
 				>
 			</section>
 		</div>
+		<WritingSection {draft} {lines} />
 		<div class="keep">
 			{#if problem}<p class="problem" role="alert">{problem}</p>{/if}
 			<button class="btn preset-filled-brand" disabled={saving || !changed}>{changed ? 'Keep' : 'Kept'}</button>
@@ -168,6 +202,10 @@
 		display: grid;
 		gap: 1.75rem;
 		margin-top: 1rem;
+	}
+	form :global(.differs) {
+		border-bottom: 3px solid var(--brass);
+		background: color-mix(in srgb, var(--brass) 10%, var(--sheet));
 	}
 	form :global(h2) {
 		font-family: inherit;

@@ -156,3 +156,13 @@ export async function namesOf(workshopId: string): Promise<ReadonlyMap<string, s
 	});
 	return new Map(rows.map((row) => [row.get().id, row.get().name]));
 }
+
+/** What a workshop is called, and whether it is one to try things in. */
+export async function workshopNamed(workshopId: string): Promise<{ readonly name: string; readonly demo: boolean }> {
+	const found = await database().models.workshops.findByPk(workshopId, {
+		attributes: ['id', 'name', 'demo'],
+		rejectOnEmpty: true
+	});
+	const { name, demo } = found.get();
+	return { name, demo };
+}

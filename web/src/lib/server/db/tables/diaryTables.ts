@@ -1,5 +1,13 @@
 import { DataTypes } from 'sequelize';
-import type { BookingRow, CalendarLinkRow, ContactRow, LocationRow, PlaceClimateRow, WayRow } from '../rows';
+import type {
+	BookingRow,
+	CalendarLinkRow,
+	ContactRow,
+	LocationRow,
+	PlaceClimateRow,
+	TelephoneLookRow,
+	WayRow
+} from '../rows';
 import { json, key, optional, required, TIME, type Define } from './columns';
 
 /** Where instruments stand, who is rung up, and when somebody goes there. */
@@ -54,6 +62,20 @@ export const diaryTables = (define: Define) => ({
 		seriesId: optional(DataTypes.UUID),
 		version: required(DataTypes.INTEGER),
 		changedAt: required(TIME)
+	}),
+	telephoneLooks: define<TelephoneLookRow>('telephone_looks', {
+		id: key(),
+		workshopId: required(DataTypes.UUID),
+		instrumentId: required(DataTypes.UUID),
+		userId: required(DataTypes.UUID),
+		tokenHash: optional(DataTypes.CHAR(64)),
+		madeAt: required(TIME),
+		endsAt: required(TIME),
+		heardAt: optional(TIME),
+		heard: json('heard', true),
+		told: json('told', true),
+		agreedAt: optional(TIME),
+		agreedBy: required(DataTypes.STRING(80))
 	}),
 	calendarLinks: define<CalendarLinkRow>('calendar_links', {
 		tokenHash: { type: DataTypes.CHAR(64), primaryKey: true, allowNull: false },

@@ -9,6 +9,7 @@ import { listPlaces } from '$lib/server/db/stores/locations';
 import { mayDo } from '$lib/workshop/roles';
 import { instrumentOr404 } from '$lib/server/find';
 import { instrumentDrift } from '$lib/server/round/instrumentDrift';
+import { looksBefore } from '$lib/server/telephone/looks';
 import { sentForm } from '$lib/server/sentForm';
 import { deleteInstrument, deleteVisit } from '$lib/server/workshop/deletion';
 import { visitsBefore } from '$lib/server/visits/before';
@@ -64,6 +65,7 @@ export const load = (async ({ locals, params, url }) => {
 		history,
 		findings: findings ?? [],
 		stray: isStrung(instrument) ? await strayPinsOf(workshopId, instrument.id) : [],
+		looks: isStrung(instrument) ? ((await looksBefore(workshopId, [instrument.id])).get(instrument.id) ?? []) : [],
 		drift: isStrung(instrument) ? await instrumentDrift(workshopId, instrument, Date.now(), nextOf(history)) : undefined
 	};
 }) satisfies PageServerLoad;

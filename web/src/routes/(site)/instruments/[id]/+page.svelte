@@ -7,6 +7,7 @@
 	import Whereabouts from '$lib/instruments/Whereabouts.svelte';
 	import DriftAbout from '$lib/instruments/DriftAbout.svelte';
 	import StrayPins from '$lib/instruments/StrayPins.svelte';
+	import LooksBefore from '$lib/telephone/LooksBefore.svelte';
 	import OpenFindings from '$lib/instruments/OpenFindings.svelte';
 	import { mayDo } from '$lib/workshop/roles';
 	import ConfirmForm from '$lib/ui/ConfirmForm.svelte';
@@ -115,6 +116,7 @@
 		{#if instrument.notes}<p class="notes">{instrument.notes}</p>{/if}
 		<OpenFindings findings={data.findings} />
 		<StrayPins pins={data.stray} />
+		{#if isKeyboard}<LooksBefore instrumentId={instrument.id} looks={data.looks} {mayWork} />{/if}
 	</aside>
 	<div class="record">
 		{#if instrument.reeds}

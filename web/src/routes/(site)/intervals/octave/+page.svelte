@@ -7,6 +7,7 @@
 	import { choiceName, octavesOf } from '$lib/tuning/choice';
 	import StandInNotice from '$lib/tuning/StandInNotice.svelte';
 	import { planFor } from '$lib/tuning/plan';
+	import { fixed } from '$lib/ui/format';
 
 	let { data } = $props();
 	const choice = $derived(data.choice);
@@ -49,7 +50,7 @@
 <StandInNotice name={data.standsInFor} />
 <h1>
 	{#if even}
-		The major thirds rise evenly, about {rise.toFixed(1)} per second from one to the next.
+		The major thirds rise evenly, about {fixed(rise, 1)} per second from one to the next.
 	{:else}
 		The thirds do not rise evenly in {choice.temperament.name}: that is its character.
 	{/if}

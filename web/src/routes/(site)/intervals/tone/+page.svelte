@@ -15,6 +15,7 @@
 	import { ask } from '$lib/ui/address';
 	import { leaveButton, typedInto } from '$lib/ui/keys';
 	import Shortcuts from '$lib/ui/Shortcuts.svelte';
+	import { fixed } from '$lib/ui/format';
 
 	const asked = $derived(Number(page.url.searchParams.get('a4')));
 	const a4 = $derived((A4_PRESETS as readonly number[]).includes(asked) ? asked : 440);
@@ -88,7 +89,7 @@
 <div class="tone">
 	<section class="figure" aria-label="The tone that sounds">
 		<p class="note">{live ? noteName(live.note) : ' '}</p>
-		<p class="cents {side}" aria-live="off">{live ? Math.abs(live.off).toFixed(1) : '–'}</p>
+		<p class="cents {side}" aria-live="off">{live ? fixed(Math.abs(live.off), 1) : '–'}</p>
 		<p class="soft">{live ? `cents ${side || 'off'}, at A4 = ${a4} Hz` : 'cents from the nearest note'}</p>
 		<p class="says" role="status">{says}</p>
 	</section>

@@ -16,6 +16,7 @@
 		thirdsByFifths,
 		typicalStrings
 	} from '$lib/temperaments/figures';
+	import { fixed } from '$lib/ui/format';
 
 	let { data } = $props();
 	const stored = $derived(data.temperament);
@@ -48,12 +49,12 @@
 		<RingOfFifths
 			fifths={ringFifths(temperament)}
 			roughness={roughnessByFifths(strings)}
-			centre="{comma.total.toFixed(2)} c"
+			centre="{fixed(comma.total, 2)} c"
 		/>
 		<p class="soft small">
 			Bars inwards: narrower than pure, outwards: wider (P, S: Pythagorean, syntonic comma). Narrow fifths take
-			{comma.narrow.toFixed(2)} cents{comma.wide > 0.005 ? `, wide ones give back ${comma.wide.toFixed(2)}` : ''}: in
-			all the Pythagorean comma, {COMMA.toFixed(2)}.
+			{fixed(comma.narrow, 2)} cents{comma.wide > 0.005 ? `, wide ones give back ${fixed(comma.wide, 2)}` : ''}: in all
+			the Pythagorean comma, {fixed(COMMA, 2)}.
 			{wolf ? `${wolf}. ` : ''} Under each note: beating of its major triad, equal temperament = 1.
 		</p>
 	</section>

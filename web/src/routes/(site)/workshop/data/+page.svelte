@@ -3,6 +3,7 @@
 	import WorkshopImport from '$lib/transfer/WorkshopImport.svelte';
 	import { mayDo } from '$lib/workshop/roles';
 	import type { Holdings } from '$lib/workshop/holdings';
+	import { fixed } from '$lib/ui/format';
 
 	let { data } = $props();
 	let holdings = $state.raw<Holdings | undefined>();
@@ -13,7 +14,7 @@
 		if (answer?.ok) holdings = await answer.json();
 	}
 	const governs = $derived(mayDo(data.signedIn.role, 'govern'));
-	const inMb = (bytes: number) => `${(bytes / 1e6).toFixed(1)} MB`;
+	const inMb = (bytes: number) => `${fixed(bytes / 1e6, 1)} MB`;
 	const rows = [
 		['Instruments, with scale, stringing and curves', 'instruments'],
 		['Visits', 'visits'],

@@ -1,5 +1,5 @@
 import { error, fail } from '@sveltejs/kit';
-import { parseNote } from '@fendrel/core';
+import { readNote } from '@fendrel/core';
 import { z } from 'zod';
 import { signedInOf, workshopOf } from '$lib/server/auth/guard';
 import { readingsOf } from '$lib/server/db/stores/readings';
@@ -27,7 +27,7 @@ async function visitAsked(workshopId: string, id: string, url: URL) {
 export const load = (async ({ locals, params, url }) => {
 	const workshopId = workshopOf(locals);
 	const { instrument, visit, after, note } = await visitAsked(workshopId, params.id, url);
-	const wanted = parseNote(note);
+	const wanted = readNote(note);
 	const rows = await readingsOf(workshopId, visit.id, {
 		most: PAGE + 1,
 		after,

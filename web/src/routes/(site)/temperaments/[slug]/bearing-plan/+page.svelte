@@ -17,6 +17,7 @@
 	import { choiceName } from '$lib/tuning/choice';
 	import { basisOf } from '$lib/tuning/plan';
 	import StandInNotice from '$lib/tuning/StandInNotice.svelte';
+	import { fixed } from '$lib/ui/format';
 
 	let { data } = $props();
 	const choice = $derived(data.choice);
@@ -82,7 +83,7 @@
 <p class="soft about">
 	{SCHOOL_NAMES[plan.school]}. {SCHOOL_TEXTS[plan.school]} On {choiceName(choice)}, {octave.name}, from {noteName(
 		plan.start
-	)} at {pitchOf(plan.start).toFixed(2)} Hz.
+	)} at {fixed(pitchOf(plan.start), 2)} Hz.
 </p>
 
 <div class="sheet">
