@@ -18,7 +18,17 @@ const FILES = Number(process.env.FENDREL_SOAK_MINUTES ? 3000 : 60);
 
 const ROUTES = fileURLToPath(new URL('../src/routes', import.meta.url));
 /** For people who are not signed in. */
-const OPEN = new Set(['/signin', '/welcome', '/join/[token]', '/calendar/[token]', '/health', '/', '/signout']);
+const OPEN = new Set([
+	'/signin',
+	'/welcome',
+	'/join/[token]',
+	'/calendar/[token]',
+	'/look/[token]',
+	'/look/[token]/heard',
+	'/health',
+	'/',
+	'/signout'
+]);
 const VERBS = ['GET', 'POST', 'PUT', 'PATCH', 'DELETE'] as const;
 
 interface Route {

@@ -33,6 +33,8 @@ async function fileUntilSet(page: Page, name: string): Promise<number> {
 		.filter({ hasNotText: /Close the gap|It sounds/ })
 		.or(set);
 	for (let bites = 0; bites < 14; bites++) {
+		// What rings on from before ends first.
+		await expect(says(page)).toContainText(/stroke/);
 		const said = (await says(page).textContent())!;
 		const [, end, strokes] = /(tip|root)(?:[:,])? (\w+) stroke/.exec(said) ?? [];
 		expect(end, said).toBeDefined();

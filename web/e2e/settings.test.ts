@@ -13,14 +13,14 @@ test('a workshop decides when a pass goes first, and what work costs', async ({ 
 	await signIn(page);
 	await page.getByRole('link', { name: 'Settings' }).click();
 	await expect(page.getByRole('heading', { name: 'What the workshop decides' })).toBeVisible();
-	const pass = page.getByLabel('Each pass before it: price');
+	const pass = page.getByRole('textbox', { name: 'Each pass before it: price' });
 	const keep = page.getByRole('button', { name: /^(Keep|Kept)$/ });
 	await expect(keep).toBeDisabled();
 	await pass.fill('forty');
 	await keep.click();
 	await expect(page.getByRole('alert')).toHaveText('Price, each pass before it: enter a number.');
 	await pass.fill('55');
-	await page.getByLabel('Lessons: tune once up to, cents').fill('1');
+	await page.getByRole('textbox', { name: 'Lessons: tune once up to, cents' }).fill('1');
 	await keep.click();
 	await expect(page.getByRole('alert')).toContainText('Lessons: work grows with what is off');
 	await page.getByRole('button', { name: 'One tuning up to 10 cents' }).click();
@@ -29,7 +29,7 @@ test('a workshop decides when a pass goes first, and what work costs', async ({ 
 	await expect(keep).toHaveText('Kept');
 	await page.reload();
 	await expect(pass).toHaveValue('55');
-	await expect(page.getByLabel('Home: tune once up to, cents')).toHaveValue('10');
+	await expect(page.getByRole('textbox', { name: 'Home: tune once up to, cents' })).toHaveValue('10');
 
 	// A visit goes by it.
 	await addInstrument(page, 'Decided upright');
@@ -71,6 +71,7 @@ test('notes, figures, degrees and weeks as the workshop writes them; found, mark
 	await page.getByLabel('Temperature in °F').fill('68');
 	await page.getByLabel('Temperature in °F').press('Tab');
 	await expect(page.getByText(/typed, \d/)).toBeVisible();
+	const visit = page.url();
 	await page.reload();
 	await expect(page.getByLabel('Temperature in °F')).toHaveValue('68,0');
 	await page.goto('/settings');
@@ -78,6 +79,6 @@ test('notes, figures, degrees and weeks as the workshop writes them; found, mark
 	await page.getByRole('button', { name: 'Put back: How it is written: temperatures' }).click();
 	await page.getByRole('button', { name: 'Keep', exact: true }).click();
 	await expect(page.getByText('3 settings differ from the usual')).toBeVisible();
-	await page.goBack();
+	await page.goto(visit);
 	await expect(page.getByLabel('Temperature in °C')).toHaveValue('20,0');
 });

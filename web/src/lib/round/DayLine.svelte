@@ -39,6 +39,7 @@
 			open ? `half done, ${open.set} set` : '',
 			booking.purpose,
 			booking.promised && `promised: ${booking.promised}`,
+			...of.map(({ telephone }) => telephone),
 			booking.entry,
 			booking.place,
 			of.length === 1 && one.findings.length ? `to do: ${one.findings.join('; ')}` : '',

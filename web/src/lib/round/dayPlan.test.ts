@@ -9,7 +9,16 @@ import { DAY, type RoundInstrument } from './round';
 const NOW = Date.UTC(2026, 6, 14);
 const instrument = (name: string, changes: Partial<RoundInstrument> = {}): RoundInstrument => ({
 	...{ id: name, name, place: 'Hall', locationId: 'hall', open: undefined, set: '', last: NOW - 100 * DAY },
-	...{ due: NOW + 100 * DAY, why: 'by rule', purpose: 'home', played: null, ahead: [], explained: '', minutes: 60 },
+	...{
+		due: NOW + 100 * DAY,
+		why: 'by rule',
+		purpose: 'home',
+		played: null,
+		ahead: [],
+		explained: '',
+		telephone: '',
+		minutes: 60
+	},
 	...{ tolerance: 2, findings: [], bring: [], climate: undefined },
 	...changes
 });

@@ -21,6 +21,8 @@ export interface RoundInstrument {
 	readonly ahead: readonly DriftPrediction[];
 	/** What makes it drift, in words. */
 	readonly explained: string;
+	/** What its owner played into a telephone since the last visit; empty: nothing. */
+	readonly telephone: string;
 	/** Minutes that a tuning takes here. */
 	readonly minutes: number;
 	/** Cents within which it may be left. */

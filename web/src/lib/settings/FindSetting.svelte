@@ -24,7 +24,7 @@
 {#snippet line({ path, name, is, usual }: SettingLine)}
 	<li>
 		<button type="button" class="name" onclick={() => goTo(path)}>{name}</button>
-		<span class="mono">{is || '–'}</span>
+		<span>{is || '–'}</span>
 		{#if lines.differs(path)}
 			<span class="soft">usually {usual}</span>
 			<button type="button" class="back" {disabled} aria-label="Put back: {name}" onclick={() => onback(path)}

@@ -15,7 +15,7 @@ const choice = <Key extends keyof Writing>(id: Key, name: string, ways: WritingC
 export const WRITING_CHOICES = [
 	choice('letters', 'Notes', [
 		{ id: 'english', name: 'C D E F G A B' },
-		{ id: 'german', name: 'C D E F G A H, and B below it' },
+		{ id: 'german', name: 'C D E F G A H (B for B♭)' },
 		{ id: 'solfege', name: 'Do Re Mi Fa Sol La Si' }
 	]),
 	choice('accidentals', 'Raised keys', [

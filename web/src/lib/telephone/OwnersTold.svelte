@@ -38,7 +38,7 @@
 </dl>
 {#if perhapsWords(told)}<p>{perhapsWords(told)}</p>{/if}
 {#if agreedBy}
-	<p class="notice" role="status">Agreed by {agreedBy}. {workshop} has been told.</p>
+	<p class="agreed" role="status">Agreed by {agreedBy}. {workshop} has been told.</p>
 {:else}
 	<form onsubmit={agree}>
 		<label class="field"
@@ -65,6 +65,11 @@
 	}
 	dt {
 		color: var(--soft);
+	}
+	.agreed {
+		border-left: 4px solid var(--felt);
+		padding: 0.75rem 1rem;
+		background: var(--felt-wash);
 	}
 	form {
 		display: flex;

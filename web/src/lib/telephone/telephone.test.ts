@@ -33,7 +33,7 @@ const told: TelephoneTold = {
 describe('what was heard by telephone', () => {
 	it('is said to the owner and to the technician, each in their words', () => {
 		expect(ownerVerdict(told)).toBe('Its pitch has moved far: it is brought back in several rounds, then tuned.');
-		expect(technicianWords(told)).toBe('14.2 cents flat (±0.9), bass worst at −18; unisons C5; a raise, then tune');
+		expect(technicianWords(told)).toBe('14.2 cents flat, bass worst at −18 (±0.9); unisons C5; a raise, then tune');
 		expect(effortWords(told)).toBe('2 h, € 155');
 	});
 	it('says both where it may be one or the other', () => {

@@ -1,7 +1,7 @@
 import type { SectionId, VerdictKind } from '@fendrel/core';
-import { noteName, VERDICT_KINDS } from '@fendrel/core';
+import { noteName } from '@fendrel/core';
 import { z } from 'zod';
-import { fixed, flatOrSharp, listed } from '$lib/ui/format';
+import { fixed, flatOrSharp, listed, signed } from '$lib/ui/format';
 
 /** A note that an owner played: its pitch in Hz, and how far its strings lie apart in cents (null: it could not be told). */
 export const heardSchema = z.object({
@@ -93,15 +93,11 @@ export function perhapsWords({ perhaps }: TelephoneTold): string | undefined {
 	return `It may come to ${listed(perhaps.map((kind) => ALSO[kind]))}: that is seen beside the instrument.`;
 }
 
-/** "14.2 cents flat (±0.9)". */
-export const levelWords = ({ level, error }: TelephoneTold): string =>
-	`${flatOrSharp(level)} (±${fixed(Math.max(0.1, error), 1)})`;
-
-/** "14.2 cents flat (±0.9), bass worst; unisons C5 and A3; a raise, then tune". */
+/** "14.2 cents flat, bass worst at −18 (±0.9); unisons C5 and A3; a raise, then tune". */
 export function technicianWords(told: TelephoneTold): string {
 	const unisons = told.unisons.slice(0, 3).map(({ note }) => noteName(note));
 	return [
-		`${levelWords(told)}, ${told.worst.id} worst at ${fixed(told.worst.level, 0).replace('-', '−')}`,
+		`${flatOrSharp(told.level)}, ${told.worst.id} worst at ${signed(told.worst.level, 0)} (±${fixed(Math.max(0.1, told.error), 1)})`,
 		...(unisons.length ? [`unisons ${listed(unisons)}`] : []),
 		[told.kind, ...told.perhaps].map((kind) => FOR_TECHNICIANS[kind]).join(', or ')
 	].join('; ');
@@ -120,5 +116,3 @@ export function effortWords({ minutes, mostMinutes, price, mostPrice }: Telephon
 	const time = range(hoursWords(minutes), hoursWords(mostMinutes));
 	return price ? `${time}, ${range(price, mostPrice ?? price)}` : time;
 }
-
-export const isVerdictKind = (text: string): text is VerdictKind => (VERDICT_KINDS as readonly string[]).includes(text);

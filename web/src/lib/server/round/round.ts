@@ -14,6 +14,8 @@ import { minutesByInstrument } from '../db/stores/visits';
 import { workLeft } from '../visits/before';
 import { workshopPace } from '../visits/pace';
 import { explained } from './instrumentDrift';
+import { effortWords, technicianWords, type TelephoneTold } from '$lib/telephone/told';
+import { looksBefore, type ToldLook } from '../telephone/looks';
 import { airAt, seriesOf, toldVisits, type Told } from './told';
 
 /** Every instrument that somebody may see: what falls due, and how it drifts. */
@@ -27,11 +29,13 @@ export async function roundOf(
 	const instruments = all
 		.filter(({ archivedAt }) => !archivedAt)
 		.filter(({ locationId }) => !places || (locationId !== null && places.includes(locationId)));
-	const [told, lengths, tables, air] = await Promise.all([
+	const ids = instruments.map(({ id }) => id);
+	const [told, lengths, tables, air, looks] = await Promise.all([
 		toldVisits(workshopId, instruments, now),
 		minutesByInstrument(workshopId),
 		newestStringTables(workshopId),
-		loggedAir(workshopId)
+		loggedAir(workshopId),
+		looksBefore(workshopId, ids)
 	]);
 	// Reeds move by use, and pegs are turned every day: what is fitted is what strings on pins do.
 	const drifts = fitDrift(
@@ -43,7 +47,8 @@ export async function roundOf(
 			{
 				...{ instrument, visits, settings, now, minutes: lengths.get(instrument.id) ?? usual },
 				climate: expectedClimate(airAt(told, instrument, air), now),
-				lines: tables.get(instrument.id) ?? []
+				lines: tables.get(instrument.id) ?? [],
+				heard: looks.get(instrument.id)?.find((look) => look.told)
 			},
 			drifts.get(instrument.id)
 		)
@@ -57,10 +62,12 @@ interface Ground extends Told {
 	readonly climate: ExpectedClimate | undefined;
 	/** Its table of strings. */
 	readonly lines: readonly StringLine[];
+	/** What its owner played last. */
+	readonly heard: ToldLook | undefined;
 }
 
 function inRound(
-	{ instrument, visits, settings, now, minutes, climate, lines }: Ground,
+	{ instrument, visits, settings, now, minutes, climate, lines, heard }: Ground,
 	drift: Drift | undefined
 ): RoundInstrument {
 	const { id, name, kind, location, locationId } = instrument;
@@ -78,6 +85,8 @@ function inRound(
 		...{ id, name, locationId, last: at, purpose, played, minutes: Math.round(minutes), findings, climate },
 		...{ open: open?.id, set: open ? groupsCounted(open.notesSet, kind) : '', bring: bringFor(kind, findings, lines) },
 		place: location?.name ?? '',
+		// What was heard before the last visit is past.
+		telephone: heard?.told && heard.heardAt!.getTime() > (at ?? 0) ? heardWords(heard.told, heard.agreedBy) : '',
 		due: agreed ? parseISO(agreed.on).getTime() : rule,
 		why: agreed ? agreed.why : rule === undefined ? '' : dueReason(brief, settings, moved),
 		tolerance: Math.max(1, settings.purposes[purpose].tolerance),
@@ -85,6 +94,10 @@ function inRound(
 		explained: drift ? explained(drift, now) : ''
 	};
 }
+
+/** "by telephone: 14.2 cents flat ...; agreed by Mrs Hale". */
+const heardWords = (told: TelephoneTold, agreedBy: string) =>
+	`by telephone: ${technicianWords(told)}; ${effortWords(told)}, ${agreedBy ? `agreed by ${agreedBy}` : 'not agreed yet'}`;
 
 const short = ({ cents, error }: { readonly cents: number; readonly error: number }) => ({
 	cents: Number(cents.toFixed(2)),

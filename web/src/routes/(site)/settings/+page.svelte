@@ -204,8 +204,8 @@
 		margin-top: 1rem;
 	}
 	form :global(.differs) {
-		border-bottom: 3px solid var(--brass);
-		background: color-mix(in srgb, var(--brass) 10%, var(--sheet));
+		border-bottom: 3px solid var(--sharp);
+		background: color-mix(in srgb, var(--sharp) 12%, var(--sheet));
 	}
 	form :global(h2) {
 		font-family: inherit;
