@@ -10,6 +10,10 @@ export interface NextVisit {
 	readonly why: string;
 }
 
+/** Work that falls due by itself, beside the tuning. */
+export const OTHER_WORKS = ['voicing', 'regulation'] as const;
+export type OtherWork = (typeof OTHER_WORKS)[number];
+
 /** What the player said when it was done. */
 export interface PlayersWord {
 	readonly text: string;
@@ -24,6 +28,8 @@ export type ClosingAct =
 	| { readonly do: 'answer'; readonly text: string }
 	| ({ readonly do: 'word' } & PlayersWord)
 	| ({ readonly do: 'again' } & NextVisit)
+	/** Voicing or regulation has a day of its own; null: it is done, or no longer wanted. */
+	| { readonly do: 'alsoDue'; readonly work: OtherWork; readonly on: string | null; readonly why: string }
 	/** What this visit teaches does not count; taken back, it does again. */
 	| { readonly do: 'forget'; readonly what: Learning };
 
@@ -35,6 +41,8 @@ export interface Closing {
 	readonly word: At<PlayersWord> | undefined;
 	/** undefined: as the instrument falls due by itself. */
 	readonly again: NextVisit | undefined;
+	/** What this visit said of other work; null: it is due no longer. */
+	readonly alsoDue: ReadonlyMap<OtherWork, NextVisit | null>;
 	/** What is not learned, and the acts that said so. */
 	readonly forgotten: ReadonlyMap<Learning, string>;
 }
@@ -45,6 +53,7 @@ export function closingOf(acts: readonly (At<ClosingAct> & { readonly id: string
 	let answer = '';
 	let word: Closing['word'];
 	let again: Closing['again'];
+	const alsoDue = new Map<OtherWork, NextVisit | null>();
 	const forgotten = new Map<Learning, string>();
 	for (const act of acts)
 		switch (act.do) {
@@ -61,13 +70,29 @@ export function closingOf(acts: readonly (At<ClosingAct> & { readonly id: string
 			case 'again':
 				again = { on: act.on, why: act.why };
 				break;
+			case 'alsoDue':
+				alsoDue.set(act.work, act.on === null ? null : { on: act.on, why: act.why });
+				break;
 			case 'forget':
 				forgotten.set(act.what, act.id);
 		}
-	return { advice, answer, word, again, forgotten };
+	return { advice, answer, word, again, alsoDue, forgotten };
 }
 
-const KINDS = { advice: 1, answer: 1, word: 1, again: 1, forget: 1 } satisfies Record<ClosingAct['do'], 1>;
+const KINDS = { advice: 1, answer: 1, word: 1, again: 1, alsoDue: 1, forget: 1 } satisfies Record<ClosingAct['do'], 1>;
 export function isClosingAct<Of extends { readonly do: string }>(act: Of): act is Of & ClosingAct {
 	return act.do in KINDS;
+}
+
+/**
+ * When other work falls due, by the last visit that said so.
+ * @param closings of an instrument's visits, newest first
+ */
+export function otherWorkDue(
+	closings: readonly Pick<Closing, 'alsoDue'>[]
+): readonly (NextVisit & { readonly work: OtherWork })[] {
+	return OTHER_WORKS.flatMap((work) => {
+		const said = closings.find(({ alsoDue }) => alsoDue.has(work))?.alsoDue.get(work);
+		return said ? [{ work, ...said }] : [];
+	});
 }

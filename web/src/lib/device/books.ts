@@ -9,6 +9,7 @@ import type {
 	ListeningHabits,
 	MovedPins,
 	NextVisit,
+	OtherWork,
 	Pace,
 	Neck,
 	NeckTwin,
@@ -111,6 +112,8 @@ export interface InstrumentBook<Instrument extends BookInstrument = BookInstrume
 	readonly findings?: readonly At<Finding>[];
 	/** Notes that moved otherwise than their neighbours from one of the last visits to the next. */
 	readonly jumped?: readonly number[];
+	/** Voicing and regulation, where they have days of their own. */
+	readonly otherWork?: readonly (NextVisit & { readonly work: OtherWork })[];
 	/** Pins that were found by touch, in order. */
 	readonly pins?: readonly PinFound[];
 	/** What earlier raises of it have told. */

@@ -1,4 +1,4 @@
-import { LEARNINGS } from '@fendrel/core';
+import { LEARNINGS, OTHER_WORKS } from '@fendrel/core';
 import { z } from 'zod';
 import { act, line, said, word } from './actFields';
 
@@ -8,5 +8,9 @@ export const closingActs = [
 	z.object({ ...act, do: z.literal('answer'), text: said }),
 	z.object({ ...act, do: z.literal('word'), text: said, by: line }),
 	z.object({ ...act, do: z.literal('again'), on: z.iso.date(), why: line }),
+	z.object({
+		...{ ...act, do: z.literal('alsoDue'), work: z.enum(OTHER_WORKS) },
+		...{ on: z.iso.date().nullable(), why: line }
+	}),
 	z.object({ ...act, do: z.literal('forget'), what: z.enum(LEARNINGS) })
 ] as const;

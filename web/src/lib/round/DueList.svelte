@@ -13,7 +13,7 @@
 	/** Weeks that the picture looks ahead. */
 	const WEEKS = 12;
 	const due = $derived(dueOf(instruments, now));
-	const ahead = $derived(dueOf(instruments, now, WEEKS * 7).map(({ name, due: at }) => ({ name, due: at! })));
+	const ahead = $derived(dueOf(instruments, now, WEEKS * 7));
 	let all = $state(false);
 </script>
 
@@ -22,12 +22,19 @@
 	{#if ahead.length}<DueWeeks due={ahead} {now} weeks={WEEKS} />{/if}
 	{#if due.length === 0}<p class="soft">Nothing within six weeks.</p>{/if}
 	<ul>
-		{#each all ? due : due.slice(0, SHOWN) as { id, name, place, due: at, why } (id)}
+		{#each all ? due : due.slice(0, SHOWN) as { id, name, place, due: at, why, work } (`${id} ${work}`)}
 			<li>
-				<ListRow href="/instruments/{id}" {name} about={[place, why].filter(Boolean).join('; ')}
-					><span class:over={at! < now}>{onShortDay(new Date(at!))}{at! < now ? ', overdue' : ''}</span></ListRow
+				<ListRow
+					href="/instruments/{id}"
+					name={work === 'tuning' ? name : `${name}: ${work}`}
+					about={[place, why].filter(Boolean).join('; ')}
+					><span class:over={at < now}>{onShortDay(new Date(at))}{at < now ? ', overdue' : ''}</span></ListRow
 				>
-				<a class="choice book" href="/round/diary?for={id}" aria-label="Book {name}">Book</a>
+				<a
+					class="choice book"
+					href="/round/diary?for={id}"
+					aria-label="Book {name}{work === 'tuning' ? '' : `, ${work}`}">Book</a
+				>
 			</li>
 		{/each}
 	</ul>

@@ -17,6 +17,7 @@ const instrument = (name: string, changes: Partial<RoundInstrument> = {}): Round
 		ahead: [],
 		explained: '',
 		telephone: '',
+		other: [],
 		minutes: 60
 	},
 	...{ tolerance: 2, findings: [], bring: [], climate: undefined },

@@ -29,7 +29,7 @@ const instrument = (name: string, changes: Partial<RoundInstrument> = {}): Round
 		due: NOW + 100 * DAY,
 		why: 'by rule'
 	},
-	...{ purpose: 'home', played: null, ahead: [], explained: '', telephone: '', minutes: 60, tolerance: 2 },
+	...{ purpose: 'home', played: null, ahead: [], explained: '', telephone: '', other: [], minutes: 60, tolerance: 2 },
 	...changes
 });
 const at = (cents: number, error = 1) => ({ cents, error });

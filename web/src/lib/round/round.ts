@@ -1,4 +1,4 @@
-import type { DriftPrediction, ExpectedClimate, Played, VisitPurpose } from '@fendrel/core';
+import type { DriftPrediction, ExpectedClimate, OtherWork, Played, VisitPurpose } from '@fendrel/core';
 import { counted, fixed, signed } from '$lib/ui/format';
 
 /** An instrument as the round sees it. */
@@ -15,6 +15,8 @@ export interface RoundInstrument {
 	readonly due: number | undefined;
 	/** Why then. */
 	readonly why: string;
+	/** Work that has a day of its own. */
+	readonly other: readonly { readonly work: OtherWork; readonly due: number; readonly why: string }[];
 	readonly purpose: VisitPurpose;
 	readonly played: Played | null;
 	/** Cents off from its pitch, by day: `STEP` apart, from today on. */
@@ -73,11 +75,22 @@ export function payWords({ ahead: [now], played }: Pick<RoundInstrument, 'ahead'
 	return played ? `${stands}, ${PLAYED_WORDS[played]}` : stands;
 }
 
-/** Overdue first, then by the day. */
-export function dueOf(all: readonly RoundInstrument[], now: number, days = 42): readonly RoundInstrument[] {
+/** Something that falls due: an instrument's tuning, or work that has a day of its own. */
+export interface DueLine extends Pick<RoundInstrument, 'id' | 'name' | 'place' | 'why'> {
+	readonly due: number;
+	readonly work: 'tuning' | OtherWork;
+}
+
+/** Overdue first, then by the day; what is half done is no longer due. */
+export function dueOf(all: readonly RoundInstrument[], now: number, days = 42): readonly DueLine[] {
 	return all
-		.filter(({ due, open }) => open === undefined && due !== undefined && due <= now + days * DAY)
-		.sort((a, b) => a.due! - b.due!);
+		.flatMap(({ id, name, place, why, due, open, other }): DueLine[] => {
+			const of = { id, name, place };
+			const tuning = due !== undefined && open === undefined ? [{ ...of, work: 'tuning' as const, due, why }] : [];
+			return [...tuning, ...other.map((each) => ({ ...of, ...each }))];
+		})
+		.filter(({ due }) => due <= now + days * DAY)
+		.sort((a, b) => a.due - b.due);
 }
 
 /** Where an hour gains most, the most first. */
@@ -88,7 +101,7 @@ export const paysMost = (all: readonly RoundInstrument[]): readonly RoundInstrum
 export function roundHeadline(all: readonly RoundInstrument[], now: number): string {
 	const open = all.filter((each) => each.open !== undefined).length;
 	const due = dueOf(all, now);
-	const over = due.filter((each) => each.due! < now).length;
+	const over = due.filter((each) => each.due < now).length;
 	const coming = due.length - over;
 	const said = [
 		...(open ? [`${counted(open, 'visit')} half done`] : []),

@@ -7,7 +7,13 @@ const TAKEN: Record<Purpose, string> = { found: 'found', raised: 'raised', set: 
 const OTHERS: Partial<Record<Act['do'], string>> = {
 	...{ brief: 'what was asked on arrival', climate: 'the air', part: 'a part judged', attach: 'a picture or a sound' },
 	...{ finding: 'work found', clear: 'a gate cleared', consent: 'a consent', note: 'the note for the record' },
-	...{ advice: 'advice', answer: 'the answer to the complaint', word: 'the player’s word', again: 'the next visit' },
+	...{
+		advice: 'advice',
+		answer: 'the answer to the complaint',
+		word: 'the player’s word',
+		again: 'the next visit',
+		alsoDue: 'when other work falls due'
+	},
 	...{ chord: 'a chord heard' },
 	...{ forget: 'what is learned', programme: 'the programme' }
 };

@@ -1,4 +1,12 @@
-import { BLANK_BRIEF, expectedClimate, fallsDue, fitDrift, type Drift, type ExpectedClimate } from '@fendrel/core';
+import {
+	BLANK_BRIEF,
+	expectedClimate,
+	fallsDue,
+	fitDrift,
+	otherWorkDue,
+	type Drift,
+	type ExpectedClimate
+} from '@fendrel/core';
 import { parseISO } from 'date-fns';
 import type { StringLine } from '$lib/instruments/scale/stringLine';
 import { bringFor } from '$lib/round/bring';
@@ -88,6 +96,10 @@ function inRound(
 		// What was heard before the last visit is past.
 		telephone: heard?.told && heard.heardAt!.getTime() > (at ?? 0) ? heardWords(heard.told, heard.agreedBy) : '',
 		due: agreed ? parseISO(agreed.on).getTime() : rule,
+		other: otherWorkDue(visits.map(({ closing }) => closing)).map(({ work, on, why }) => ({
+			...{ work, why },
+			due: parseISO(on).getTime()
+		})),
 		why: agreed ? agreed.why : rule === undefined ? '' : dueReason(brief, settings, moved),
 		tolerance: Math.max(1, settings.purposes[purpose].tolerance),
 		ahead: drift ? Array.from({ length: AHEAD / STEP + 1 }, (_, i) => short(drift.at(now + i * STEP * DAY))) : [],

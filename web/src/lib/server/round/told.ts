@@ -37,7 +37,7 @@ export async function toldVisits(
 	const acts = await actsOfVisits(
 		workshopId,
 		[...histories.values()].flatMap((visits) => visits.map(({ id }) => id)),
-		['brief', 'climate', 'finding', 'again', 'takeBack']
+		['brief', 'climate', 'finding', 'again', 'alsoDue', 'takeBack']
 	);
 	return instruments.map((instrument) => {
 		const past = histories.get(instrument.id)!.filter(({ startedAt }) => startedAt.getTime() <= now + DAY);

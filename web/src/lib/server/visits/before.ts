@@ -8,6 +8,7 @@ import {
 	isArrivalAct,
 	isClosingAct,
 	jumpedNotes,
+	otherWorkDue,
 	usualStringing,
 	type At,
 	type Finding,
@@ -33,12 +34,14 @@ export async function visitsBefore(
 	instrument: Instrument,
 	visits: readonly PastVisit[]
 ): Promise<
-	Pick<InstrumentBook, 'findings' | 'learned' | 'jumped' | 'pins'> & { readonly history: readonly VisitBefore[] }
+	Pick<InstrumentBook, 'findings' | 'learned' | 'jumped' | 'pins' | 'otherWork'> & {
+		readonly history: readonly VisitBefore[];
+	}
 > {
 	const acts = await actsOfVisits(
 		workshopId,
 		visits.map(({ id }) => id),
-		['brief', 'climate', 'finding', 'learned', 'again', 'forget', 'pinFound', 'takeBack']
+		['brief', 'climate', 'finding', 'learned', 'again', 'alsoDue', 'forget', 'pinFound', 'takeBack']
 	);
 	const standing = new Map(visits.map(({ id }) => [id, standingActs(acts.get(id) ?? [])]));
 	const arrivals = new Map([...standing].map(([id, all]) => [id, arrivalOf(all.filter(isArrivalAct))]));
@@ -66,7 +69,7 @@ export async function visitsBefore(
 		.sort(compareHappened)
 		.map(({ sounder, place }) => ({ sounder, place }));
 	return {
-		...{ learned, pins },
+		...{ learned, pins, otherWork: otherWorkDue(visits.map(({ id }) => closings.get(id)!)) },
 		history,
 		jumped: await jumpedSince(
 			workshopId,

@@ -9,6 +9,7 @@
 	import LearnedHere from '../close/LearnedHere.svelte';
 	import FinishOrFinished from '../close/FinishOrFinished.svelte';
 	import NextDate from '../close/NextDate.svelte';
+	import OtherDates from '../close/OtherDates.svelte';
 	import PaperList from '../close/PaperList.svelte';
 	import ThreeColumns from '../close/ThreeColumns.svelte';
 	import KeyboardStrip from '$lib/charts/KeyboardStrip.svelte';
@@ -38,6 +39,7 @@
 				<AdviceList {open} account={came} />
 				<div class="dates">
 					<NextDate {open} account={came} />
+					<OtherDates {open} />
 					<LearnedHere {open} account={came} />
 				</div>
 			</div>
