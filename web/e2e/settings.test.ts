@@ -52,7 +52,9 @@ test('notes, figures, degrees and weeks as the workshop writes them; found, mark
 	await page.getByLabel('Notes').selectOption('german');
 	await page.getByLabel('Temperatures').selectOption('fahrenheit');
 	await page.getByLabel('A week begins on').selectOption('sunday');
+	const written = page.waitForEvent('load');
 	await page.getByRole('button', { name: 'Keep', exact: true }).click();
+	await written;
 	await expect(page.getByRole('button', { name: 'Kept' })).toBeVisible();
 	await expect(page.getByText('4 settings differ from the usual')).toBeVisible();
 	// A page that the server makes, an address with a note in it, and what is typed.
@@ -77,7 +79,10 @@ test('notes, figures, degrees and weeks as the workshop writes them; found, mark
 	await page.goto('/settings');
 	await page.getByText('4 settings differ from the usual').click();
 	await page.getByRole('button', { name: 'Put back: How it is written: temperatures' }).click();
+	// Every name and figure is written anew: the page comes once more.
+	const anew = page.waitForEvent('load');
 	await page.getByRole('button', { name: 'Keep', exact: true }).click();
+	await anew;
 	await expect(page.getByText('3 settings differ from the usual')).toBeVisible();
 	await page.goto(visit);
 	await expect(page.getByLabel('Temperature in °C')).toHaveValue('20,0');

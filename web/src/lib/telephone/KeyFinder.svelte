@@ -12,15 +12,14 @@
 	let { lowest, highest, note, heard }: Props = $props();
 	const [WIDE, TALL] = [10, 64];
 	const MIDDLE_C = 60;
-	const white = $derived(
-		Array.from({ length: highest - lowest + 1 }, (_, i) => lowest + i).filter((key) => !isRaisedKey(key))
-	);
+	/** Keys that are shown about both: the whole keyboard is too small on a telephone. */
+	const ABOUT = 8;
+	const first = $derived(Math.max(lowest, Math.min(note, MIDDLE_C) - ABOUT));
+	const last = $derived(Math.min(highest, Math.max(note, MIDDLE_C) + ABOUT));
+	const keys = $derived(Array.from({ length: last - first + 1 }, (_, i) => first + i));
+	const white = $derived(keys.filter((key) => !isRaisedKey(key)));
 	const xOf = $derived(new Map(white.map((key, i) => [key, i * WIDE])));
-	const raised = $derived(
-		Array.from({ length: highest - lowest + 1 }, (_, i) => lowest + i).filter(
-			(key) => isRaisedKey(key) && xOf.has(key - 1)
-		)
-	);
+	const raised = $derived(keys.filter((key) => isRaisedKey(key) && xOf.has(key - 1)));
 	const middle = $derived(xOf.get(MIDDLE_C));
 	const at = $derived((xOf.get(note) ?? 0) + WIDE / 2);
 </script>
@@ -71,7 +70,7 @@
 		fill: var(--felt);
 	}
 	text {
-		font-size: 12px;
+		font-size: 9px;
 		fill: var(--soft);
 	}
 </style>

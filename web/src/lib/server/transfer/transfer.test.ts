@@ -136,6 +136,20 @@ describe('all of a workshop', () => {
 		await forget(other);
 	});
 
+	it('goes out as it stood at one moment, whatever is written meanwhile', async () => {
+		const { me, lines } = await furnished();
+		let text = '';
+		let began = 0;
+		for await (const some of linesOf(me.workshopId)) {
+			text += some;
+			// Rows of tables that are read later than the one they name.
+			if (began++ === 0) await beginVisit(me, await newInstrument(me.workshopId, details('Added meanwhile')));
+		}
+		expect(text).not.toContain('Added meanwhile');
+		expect(text.trimEnd().split('\n').slice(1)).toEqual(lines.slice(1));
+		expect((await exported(me.workshopId)).join()).toContain('Added meanwhile');
+	});
+
 	it('is taken in whole or not at all, and never out of another workshop', async () => {
 		const { me, lines } = await furnished();
 		const other = await newWorkshop();
