@@ -2,7 +2,7 @@ import { expect, type Browser, type BrowserContext, type Locator, type Page } fr
 import { ROLE_WORDS } from '../src/lib/workshop/roles';
 
 /** Simulated sound runs so much faster than real time, and its waits with it. */
-const PACE = 6;
+const PACE = 10;
 
 /** Sets how fast simulated sound runs from now on. */
 export const pace = (page: Page, times: number) =>
