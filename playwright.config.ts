@@ -1,7 +1,7 @@
 import { defineConfig } from '@playwright/test';
 import { launchOptions } from './scripts/lib/browser.mjs';
 
-const APART = /(settings|listening|soak|starter|database-crash|first-start|faults|clock)\.test\.ts$/;
+const APART = /(settings|listening|soak|day-soak|starter|database-crash|first-start|faults|clock)\.test\.ts$/;
 
 /** Started by scripts/test.mjs, which brings up the database and the application first. */
 export default defineConfig({

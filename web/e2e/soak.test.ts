@@ -6,6 +6,7 @@ import { serve } from '../../scripts/lib/application.mjs';
 import { startDatabase } from '../../scripts/lib/database.mjs';
 import { freePort } from '../../scripts/lib/ports.mjs';
 import { DATA } from '../../scripts/lib/system.mjs';
+import { keepLog, logged } from './deviceLog';
 import { Gate } from './gate';
 import { addInstrument, leaveField, quicken, signIn, startVisit } from './parts';
 
@@ -18,27 +19,6 @@ const MINUTES = Number(process.env.FENDREL_SOAK_MINUTES ?? 0.75);
 const SEED = Number(process.env.FENDREL_SOAK_SEED ?? 1);
 /** In ten minutes. */
 const KILLS = { server: 40, database: 20 };
-
-/**
- * What a device keeps in its own log: every item that it meant to put among what waits, and every one that was kept. A page
- * that is killed in between may have kept more than it could still write down.
- */
-async function keepLog(context: BrowserContext): Promise<void> {
-	await context.addInitScript(() => {
-		const add = IDBObjectStore.prototype.add;
-		IDBObjectStore.prototype.add = function (value: unknown, key?: IDBValidKey) {
-			if (this.name === 'items') {
-				const { id, item } = value as { id: string; item: { kind: string } };
-				const write = (log: string) => localStorage.setItem(log, `${localStorage.getItem(log) ?? ''}${id}\n`);
-				if (item.kind !== 'pins') {
-					write('meant');
-					this.transaction.addEventListener('complete', () => write('kept'));
-				}
-			}
-			return key === undefined ? add.call(this, value) : add.call(this, value, key);
-		};
-	});
-}
 
 /** What a device's own store holds: what it knows of a visit, what it has not handed over, and what was refused. */
 function held(page: Page, visitId: string): Promise<{ events: VisitEvent[]; items: number; refused: string[] }> {
@@ -221,12 +201,7 @@ test(`two devices, ${MINUTES} minutes of kills and cuts: nothing lost, nothing d
 			await expect(device.page.getByTestId('saved')).toHaveText('everything saved', { timeout: 60_000 });
 			await expect.poll(() => held(device.page, id), { timeout: 60_000 }).toMatchObject({ items: 0, refused: [] });
 		}
-		const logOf = (log: string) =>
-			Promise.all(
-				devices.map(({ page }) =>
-					page.evaluate((name) => (localStorage.getItem(name) ?? '').split('\n').filter(Boolean), log)
-				)
-			);
+		const logOf = (log: 'kept' | 'meant') => Promise.all(devices.map(({ page }) => logged(page, log)));
 		const logs = await logOf('kept');
 		const made = logs.flat();
 		const meant = new Set((await logOf('meant')).flat());

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { accept, happened, of, reading } from '../../fixtures/visitEvents';
 import { cardText, CARD_TOLERANCE, knotsOf, type CardFacts } from './card';
-import type { ClosingAct } from './closing';
+import { otherWorkDue, type ClosingAct, type OtherWork } from './closing';
 import type { Act, Stage } from './happened';
 import { reportOf } from './report';
 import { workDone } from './workDone';
@@ -30,6 +30,27 @@ describe('what is said at the end', () => {
 		expect(closing.forgotten.get('pace')).toBe(forget.id);
 		const again = reportOf([...acts, { ...happened(), do: 'takeBack', act: forget.id }]).closing;
 		expect(again.forgotten.size).toBe(0);
+	});
+
+	it('says of other work what the last visit said that spoke of it', () => {
+		const closed = (...acts: ClosingAct[]) => reportOf(acts.map(said)).closing;
+		const due = (work: OtherWork, on: string | null) => ({ do: 'alsoDue', work, on, why: '' }) as const;
+		const first = closed(due('voicing', '2027-03-01'), due('regulation', '2028-01-01'));
+		const second = closed(due('voicing', '2027-09-01'), due('voicing', '2027-10-01'));
+		expect(otherWorkDue([closed(), second, first])).toEqual([
+			{ work: 'voicing', on: '2027-10-01', why: '' },
+			{ work: 'regulation', on: '2028-01-01', why: '' }
+		]);
+		expect(otherWorkDue([closed(due('regulation', null)), second, first]).map(({ work }) => work)).toEqual(['voicing']);
+	});
+
+	it('keeps every visit that was booked', () => {
+		const book = (booking: string) =>
+			({ do: 'book', booking, startsAt: '2027-01-14T09:00:00.000Z', minutes: 90, promised: '' }) as const;
+		expect(reportOf([said(book('a')), said(book('b'))]).closing.booked.map(({ booking }) => booking)).toEqual([
+			'a',
+			'b'
+		]);
 	});
 });
 

@@ -14,6 +14,14 @@ export interface NextVisit {
 export const OTHER_WORKS = ['voicing', 'regulation'] as const;
 export type OtherWork = (typeof OTHER_WORKS)[number];
 
+/** A visit to come that was booked at the end of this one. */
+export interface BookedVisit {
+	readonly booking: string;
+	readonly startsAt: string;
+	readonly minutes: number;
+	readonly promised: string;
+}
+
 /** What the player said when it was done. */
 export interface PlayersWord {
 	readonly text: string;
@@ -30,6 +38,8 @@ export type ClosingAct =
 	| ({ readonly do: 'again' } & NextVisit)
 	/** Voicing or regulation has a day of its own; null: it is done, or no longer wanted. */
 	| { readonly do: 'alsoDue'; readonly work: OtherWork; readonly on: string | null; readonly why: string }
+	/** A visit to come is booked for whoever says so; the diary may refuse it. ISO 8601, minutes. */
+	| ({ readonly do: 'book' } & BookedVisit)
 	/** What this visit teaches does not count; taken back, it does again. */
 	| { readonly do: 'forget'; readonly what: Learning };
 
@@ -43,6 +53,7 @@ export interface Closing {
 	readonly again: NextVisit | undefined;
 	/** What this visit said of other work; null: it is due no longer. */
 	readonly alsoDue: ReadonlyMap<OtherWork, NextVisit | null>;
+	readonly booked: readonly BookedVisit[];
 	/** What is not learned, and the acts that said so. */
 	readonly forgotten: ReadonlyMap<Learning, string>;
 }
@@ -54,6 +65,7 @@ export function closingOf(acts: readonly (At<ClosingAct> & { readonly id: string
 	let word: Closing['word'];
 	let again: Closing['again'];
 	const alsoDue = new Map<OtherWork, NextVisit | null>();
+	const booked: BookedVisit[] = [];
 	const forgotten = new Map<Learning, string>();
 	for (const act of acts)
 		switch (act.do) {
@@ -73,13 +85,21 @@ export function closingOf(acts: readonly (At<ClosingAct> & { readonly id: string
 			case 'alsoDue':
 				alsoDue.set(act.work, act.on === null ? null : { on: act.on, why: act.why });
 				break;
+			case 'book': {
+				const { booking, startsAt, minutes, promised } = act;
+				booked.push({ booking, startsAt, minutes, promised });
+				break;
+			}
 			case 'forget':
 				forgotten.set(act.what, act.id);
 		}
-	return { advice, answer, word, again, alsoDue, forgotten };
+	return { advice, answer, word, again, alsoDue, booked, forgotten };
 }
 
-const KINDS = { advice: 1, answer: 1, word: 1, again: 1, alsoDue: 1, forget: 1 } satisfies Record<ClosingAct['do'], 1>;
+const KINDS = { advice: 1, answer: 1, word: 1, again: 1, alsoDue: 1, book: 1, forget: 1 } satisfies Record<
+	ClosingAct['do'],
+	1
+>;
 export function isClosingAct<Of extends { readonly do: string }>(act: Of): act is Of & ClosingAct {
 	return act.do in KINDS;
 }

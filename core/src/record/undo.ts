@@ -9,7 +9,9 @@ const BY_ITSELF: ReadonlySet<Act['do']> = new Set([
 	'caution',
 	'takeBack',
 	'discard',
-	'finish'
+	'finish',
+	// Cancelled in the diary, where it may have been moved meanwhile.
+	'book'
 ]);
 
 /** What was done last, and what was taken back last: one act, or all that one strike of two keys told. */

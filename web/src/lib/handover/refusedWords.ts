@@ -14,6 +14,7 @@ const ACTS: Record<string, string> = {
 	place: 'where the work stood',
 	stage: 'the stage of the work',
 	plan: 'a plan',
+	book: 'a booking',
 	note: 'a note',
 	finish: 'the end of the visit'
 };

@@ -12,5 +12,9 @@ export const closingActs = [
 		...{ ...act, do: z.literal('alsoDue'), work: z.enum(OTHER_WORKS) },
 		...{ on: z.iso.date().nullable(), why: line }
 	}),
+	z.object({
+		...{ ...act, do: z.literal('book'), booking: z.uuid(), startsAt: z.iso.datetime() },
+		...{ minutes: z.number().int().min(5).max(720), promised: z.string().trim().max(1000) }
+	}),
 	z.object({ ...act, do: z.literal('forget'), what: z.enum(LEARNINGS) })
 ] as const;

@@ -1,4 +1,4 @@
-import { error } from '@sveltejs/kit';
+import { error, isHttpError } from '@sveltejs/kit';
 import { v7 as uuid } from 'uuid';
 import { bookingTitle, endOf, overlap, type Booking, type BookingDraft } from '$lib/round/diary/booking';
 import type { Who } from '../auth/session';
@@ -14,7 +14,7 @@ import {
 	updateBooking
 } from '../db/stores/bookings';
 import { noteChange } from '../db/stores/changes';
-import { instrumentNames } from '../db/stores/instruments';
+import { getInstrument, instrumentNames } from '../db/stores/instruments';
 import { inTransaction } from '../db/transaction';
 import { orNotFound } from '../find';
 import type { Transaction } from 'sequelize';
@@ -43,6 +43,34 @@ export function book(who: Who, drafts: readonly New[]): Promise<void> {
 		await createBookings(who.workshopId, fresh, drafts.length > 1 ? uuid() : null, transaction);
 		await noteBooking(who, 'booked', fresh[0], transaction);
 	});
+}
+
+/**
+ * Books the next visit to an instrument, for whoever worked there; what was sent twice is kept once.
+ * @returns why it cannot be, as a sentence
+ */
+export async function bookFromVisit(
+	who: Who,
+	instrumentId: string,
+	{ id, ...said }: Pick<New, 'id' | 'startsAt' | 'minutes' | 'promised'>,
+	transaction: Transaction
+): Promise<string | undefined> {
+	if (await getBooking(who.workshopId, id, transaction)) return undefined;
+	const instrument = await getInstrument(who.workshopId, instrumentId, transaction);
+	const draft = {
+		...{ ...said, id, userId: who.userId, locationId: instrument?.locationId ?? null },
+		...{ instruments: [instrumentId], purpose: '' }
+	};
+	try {
+		await holdDiary(who.workshopId, who.userId, transaction);
+		await refuseOverlap(who, draft, id, transaction);
+	} catch (fault) {
+		if (isHttpError(fault)) return fault.body.message;
+		throw fault;
+	}
+	await createBookings(who.workshopId, [draft], null, transaction);
+	await noteBooking(who, 'booked', draft, transaction);
+	return undefined;
 }
 
 /** @throws as `book`; 409 too where somebody else has changed it meanwhile */

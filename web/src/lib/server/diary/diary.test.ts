@@ -7,7 +7,7 @@ import { listContacts } from '../db/stores/contacts';
 import { getInstrument } from '../db/stores/instruments';
 import { knownWays, listPlaces } from '../db/stores/locations';
 import { keepContact, keepPlace, keepWay, mergeContacts, mergePlace, removePlace } from '../places/keep';
-import { details, newInstrument, newWorkshop, withDatabase } from '../tests/parts';
+import { actIn, beginVisit, details, newInstrument, newWorkshop, withDatabase } from '../tests/parts';
 import { book, cancelBooking, changeBooking } from './bookings';
 import { calendarAt, calendarAddresses, closeCalendar, openCalendar } from './calendar';
 
@@ -51,6 +51,29 @@ describe('the diary', () => {
 		await expect(changeBooking(me, kept[1].id, second)).rejects.toEqual(refused(409));
 		await cancelBooking(me, kept[1].id, true);
 		expect((await bookingsBetween(me.workshopId, DAY.from, DAY.to)).map(({ id }) => id)).toEqual([kept[0].id]);
+	});
+
+	it('takes in what was booked in a cellar, once, and says what stands in its way', async () => {
+		const me = await newWorkshop();
+		const instrument = await newInstrument(me.workshopId, details('Cellar upright'));
+		const visit = await beginVisit(me, instrument);
+		const next = { do: 'book', minutes: 90, promised: 'the pedal' } as const;
+		const said = { ...next, booking: uuid(), startsAt: '2026-07-20T09:00:00.000Z' };
+		expect(await actIn(me, visit, said)).toMatchObject({ answer: 'stored' });
+		// Another act of the same booking, as a device makes that was killed in between.
+		expect(await actIn(me, visit, said)).toMatchObject({ answer: 'stored' });
+		const there = await bookingsBetween(me.workshopId, DAY.from, DAY.to);
+		expect(there).toMatchObject([
+			{ id: said.booking, userId: me.userId, instruments: [instrument], minutes: 90, promised: 'the pedal' }
+		]);
+		const meanwhile = { ...next, booking: uuid(), startsAt: '2026-07-20T10:00:00.000Z' };
+		const told = await actIn(me, visit, meanwhile);
+		expect(told).toMatchObject({ answer: 'refused' });
+		expect('why' in told && told.why).toMatch(/is booked then already: Cellar upright/);
+		expect(await bookingsBetween(me.workshopId, DAY.from, DAY.to)).toHaveLength(1);
+		// Cancelled in the diary it does not come back with a visit that is told again.
+		await cancelBooking(me, said.booking, false);
+		expect(await bookingsBetween(me.workshopId, DAY.from, DAY.to)).toHaveLength(0);
 	});
 
 	it('is each workshop’s own', async () => {

@@ -24,6 +24,7 @@ import { beginVisit } from './begin';
 import type { Who } from '../auth/session';
 import { deletedVisit, ofVisit } from '../db/stores/deletions';
 import { noteChange } from '../db/stores/changes';
+import { bookFromVisit } from '../diary/bookings';
 import { asPresent, type Incoming } from './former';
 import { keepSummaries } from './keep';
 import { clocksOf, moved, placing, type ClockOf } from './placing';
@@ -133,7 +134,7 @@ async function store(
 		if (known.has(key) && before !== null && before !== hashOf(item))
 			told[of] = { ...told[of], answer: 'refused', why: OTHER };
 		if (known.has(key)) continue;
-		const why = await planned(workshopId, visit, item, transaction);
+		const why = (await planned(workshopId, visit, item, transaction)) ?? (await booked(who, visit, item, transaction));
 		if (why) {
 			told[of] = { ...told[of], answer: 'refused', why };
 			continue;
@@ -167,6 +168,13 @@ function planned(workshopId: string, { instrumentId }: LockedVisit, item: Item, 
 	const made =
 		item.kind === 'begin' ? item.begin : item.kind === 'act' && item.act.do === 'plan' ? item.act : undefined;
 	return made && planProblem(workshopId, instrumentId, made, transaction);
+}
+
+/** What somebody booked in a visit comes into the diary with it, once. @returns why it cannot */
+async function booked(who: Who, visit: LockedVisit, item: Item, transaction: Transaction) {
+	if (item.kind !== 'act' || item.act.do !== 'book') return undefined;
+	const { booking, startsAt, minutes, promised } = item.act;
+	return bookFromVisit(who, visit.instrumentId, { id: booking, startsAt, minutes, promised }, transaction);
 }
 
 async function write(

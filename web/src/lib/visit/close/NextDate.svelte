@@ -3,6 +3,7 @@
 	import { capital, onDay } from '$lib/ui/format';
 	import type { OpenVisit } from '../openVisit.svelte';
 	import type { Account } from './account';
+	import BookNext from './BookNext.svelte';
 	import { nextChoices, nextVisit, tooEarly } from './nextVisit';
 
 	interface Props {
@@ -45,6 +46,7 @@
 		>
 	</div>
 	{#if problem}<p class="problem" role="alert">{problem}</p>{/if}
+	<BookNext {open} on={next.on} />
 </section>
 
 <style>
