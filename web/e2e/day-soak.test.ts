@@ -17,7 +17,7 @@ import { addInstrument, kept, leaveField, quicken, signIn } from './parts';
  * server dies. What the device kept is stored once, each instrument has one visit, and each booking stands in the diary once.
  * `npm run soak` cuts fifty times; the tests run a short form.
  */
-const CUTS = process.env.FENDREL_SOAK_MINUTES ? 50 : 8;
+const CUTS = process.env.FENDREL_SOAK_MINUTES ? 50 : 4;
 const SEED = Number(process.env.FENDREL_SOAK_SEED ?? 1);
 const NAMES = ['First', 'Second', 'Third', 'Fourth', 'Fifth', 'Sixth'].map((name) => `${name} of the day`);
 const SOON = { timeout: 4000 };

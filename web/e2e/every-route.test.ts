@@ -6,7 +6,7 @@ import { expect, test, type APIRequestContext } from '@playwright/test';
 import { createRandom } from '@fendrel/core';
 import { createConnection } from 'mariadb';
 import { mayDo, ROLES, type Role } from '../src/lib/workshop/roles';
-import { rightAsked } from '../src/lib/server/auth/asks';
+import { OPEN_ROUTES, rightAsked } from '../src/lib/server/auth/asks';
 import { addInstrument, signIn, startVisit } from './parts';
 
 /*
@@ -17,18 +17,8 @@ const MALFORMED = Number(process.env.FENDREL_SOAK_MINUTES ? 5000 : 300);
 const FILES = Number(process.env.FENDREL_SOAK_MINUTES ? 3000 : 60);
 
 const ROUTES = fileURLToPath(new URL('../src/routes', import.meta.url));
-/** For people who are not signed in. */
-const OPEN = new Set([
-	'/signin',
-	'/welcome',
-	'/join/[token]',
-	'/calendar/[token]',
-	'/look/[token]',
-	'/look/[token]/heard',
-	'/health',
-	'/',
-	'/signout'
-]);
+/** For people who are not signed in, and what only leads elsewhere. */
+const OPEN = new Set<string | null>([...OPEN_ROUTES, '/', '/signout']);
 const VERBS = ['GET', 'POST', 'PUT', 'PATCH', 'DELETE'] as const;
 
 interface Route {

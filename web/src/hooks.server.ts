@@ -10,7 +10,7 @@ import { fillSummaries, rebuildSummaries } from '$lib/server/record/keep';
 import { USUAL_WRITING } from '$lib/ui/writing';
 import { writtenFor } from '$lib/server/written';
 import { NOW_HEADER } from '$lib/device/nowHeader';
-import { rightAsked } from '$lib/server/auth/asks';
+import { OPEN_ROUTES, rightAsked } from '$lib/server/auth/asks';
 import { isShown } from '$lib/server/auth/rights';
 import { readSession, type SignedIn } from '$lib/server/auth/session';
 import { eraseOutlived } from '$lib/server/workshop/deletion';
@@ -44,18 +44,6 @@ async function rebuild(): Promise<never> {
 	process.exit(0);
 }
 
-/** Pages that are there for somebody who is not signed in. */
-const OPEN = new Set<string | null>([
-	'/signin',
-	'/welcome',
-	'/join/[token]',
-	'/calendar/[token]',
-	'/look/[token]',
-	'/look/[token]/heard',
-	'/health',
-	'/shell'
-]);
-
 export const handle: Handle = async ({ event, resolve }) => {
 	event.locals.look = event.cookies.get('fendrel_look') === 'lamp' ? 'lamp' : 'day';
 	try {
@@ -67,7 +55,7 @@ export const handle: Handle = async ({ event, resolve }) => {
 		return withoutDatabase(event.request, fault);
 	}
 	if (isForeign(event.request, event.url.origin)) return Response.json({ message: FOREIGN }, { status: 403 });
-	if (!event.locals.signedIn && !OPEN.has(event.route.id) && event.route.id !== null) {
+	if (!event.locals.signedIn && !OPEN_ROUTES.has(event.route.id) && event.route.id !== null) {
 		if (event.route.id.includes('/api/'))
 			return Response.json(
 				{ message: 'You are signed out. Sign in again; your readings are kept on this device.' },
@@ -75,7 +63,7 @@ export const handle: Handle = async ({ event, resolve }) => {
 			);
 		redirect(303, `/signin?next=${encodeURIComponent(event.url.pathname + event.url.search)}`);
 	}
-	if (event.locals.signedIn && event.route.id !== null && !OPEN.has(event.route.id)) {
+	if (event.locals.signedIn && event.route.id !== null && !OPEN_ROUTES.has(event.route.id)) {
 		const refused = await refusal(event.locals.signedIn, event.route.id, event);
 		if (refused) return refused;
 	}

@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { housesOf } from './houses';
+	import { housesOf, roomsOf } from './houses';
 	import type { RoundInstrument } from './round';
 	import { fixed } from '$lib/ui/format';
 
@@ -11,6 +11,8 @@
 		onchoose: (id: string) => void;
 	}
 	let { instruments, places, now, onchoose }: Props = $props();
+	/** The house that is shown room by room. */
+	let shown = $state<string>();
 	const houses = $derived(housesOf(places, instruments, now));
 </script>
 
@@ -27,7 +29,14 @@
 		<tbody>
 			{#each houses as { id, name, town, instruments: many, overdue, waiting, minutes } (id)}
 				<tr>
-					<th scope="row"><a class="anchor" href="/round/places/{id}">{name}</a> <span class="soft">{town}</span></th>
+					<th scope="row"
+						><button
+							class="fold"
+							aria-expanded={shown === id}
+							aria-label="{name}, room by room"
+							onclick={() => (shown = shown === id ? undefined : id)}>{shown === id ? '−' : '+'}</button
+						><a class="anchor" href="/round/places/{id}">{name}</a> <span class="soft">{town}</span></th
+					>
 					<td class="figure">{many}</td>
 					<td class="figure">{overdue}</td>
 					<td class="figure">{waiting}</td>
@@ -37,6 +46,15 @@
 						></td
 					>
 				</tr>
+				{#if shown === id}
+					{#each roomsOf(instruments, id, now) as room (room.id)}
+						<tr class="room">
+							<th scope="row" colspan="2"><a class="anchor" href="/instruments/{room.id}">{room.name}</a></th>
+							<td class="figure" colspan="2">{room.stands}</td>
+							<td class="figure" class:over={room.isOver} colspan="2">{room.falls}</td>
+						</tr>
+					{/each}
+				{/if}
 			{/each}
 		</tbody>
 	</table>
@@ -45,6 +63,20 @@
 <style>
 	section {
 		margin-top: 2.5rem;
+	}
+	.fold {
+		width: 44px;
+		min-height: 44px;
+		margin-left: -14px;
+		color: var(--felt);
+		font-family: var(--mono);
+	}
+	.room th {
+		padding-left: 2.2rem;
+		font-weight: 400;
+	}
+	.over {
+		color: var(--warn);
 	}
 	h2 {
 		font-family: inherit;

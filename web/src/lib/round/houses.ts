@@ -1,3 +1,4 @@
+import { fixed, flatOrSharp, onShortDay } from '$lib/ui/format';
 import { visitGain } from './dayPlan';
 import { dueOf, type RoundInstrument } from './round';
 
@@ -32,4 +33,28 @@ export function housesOf(
 		})
 		.filter((house) => house.instruments > 0)
 		.sort((a, b) => b.gain - a.gain);
+}
+
+/** An instrument in its room, as it is expected to stand. */
+export interface Room {
+	readonly id: string;
+	readonly name: string;
+	/** "9 cents flat (±2)" */
+	readonly stands: string;
+	readonly falls: string;
+	readonly isOver: boolean;
+}
+const byRoom = new Intl.Collator('en', { numeric: true });
+
+/** What stands in a house, room by room as its names have it: room 2 before room 10. */
+export function roomsOf(instruments: readonly RoundInstrument[], house: string, now: number): readonly Room[] {
+	return instruments
+		.filter(({ locationId }) => locationId === house)
+		.sort((a, b) => byRoom.compare(a.name, b.name))
+		.map(({ id, name, ahead: [at], due, open }) => ({
+			...{ id, name },
+			stands: at ? `${flatOrSharp(at.cents, false)} (±${fixed(at.error, 0)})` : 'no visits to predict from',
+			falls: open !== undefined ? 'half done' : due === undefined ? '' : `due ${onShortDay(new Date(due))}`,
+			isOver: open === undefined && due !== undefined && due < now
+		}));
 }

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { driftAhead } from '$lib/charts/driftAhead';
+import { roomsOf } from './houses';
 import {
 	DAY,
 	driftWords,
@@ -85,5 +86,35 @@ describe('a round', () => {
 		const places = lines.map(({ labelY }) => labelY).sort((a, b) => a - b);
 		expect(places.every((y, i) => i === 0 || y - places[i - 1] >= 16)).toBe(true);
 		expect(months.map(({ name }) => name)).toEqual(['Sep', 'Oct', 'Nov', 'Dec']);
+	});
+});
+
+describe('what falls due', () => {
+	it('has a line for work with a day of its own, also where the tuning is half done', () => {
+		const other = [{ work: 'voicing' as const, due: NOW + 5 * DAY, why: 'as agreed' }];
+		const all = [
+			instrument('tuned', { due: NOW + 10 * DAY, other }),
+			instrument('open', { due: NOW - DAY, open: 'visit', other: [{ ...other[0], due: NOW - 2 * DAY }] })
+		];
+		expect(dueOf(all, NOW).map(({ id, work }) => `${id} ${work}`)).toEqual([
+			'open voicing',
+			'tuned voicing',
+			'tuned tuning'
+		]);
+	});
+});
+
+describe('a house, room by room', () => {
+	it('is in the order of its rooms, each as it is expected to stand', () => {
+		const inside = { locationId: 'house' };
+		const all = [
+			instrument('Room 10', { ...inside, due: NOW - DAY, ahead: [at(-9, 2)] }),
+			instrument('Room 2', inside),
+			instrument('Elsewhere')
+		];
+		expect(roomsOf(all, 'house', NOW)).toMatchObject([
+			{ name: 'Room 2', stands: 'no visits to predict from', isOver: false },
+			{ name: 'Room 10', stands: 'about 9 cents flat (±2)', falls: 'due 13 Jul 2026', isOver: true }
+		]);
 	});
 });

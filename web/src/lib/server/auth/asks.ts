@@ -5,6 +5,12 @@ import type { Right } from '$lib/workshop/roles';
  * by a guest: so that an address that is new is closed until somebody has decided.
  */
 
+/** What is there for somebody who is not signed in: whoever has its address, or wants to come in. */
+export const OPEN_ROUTES: ReadonlySet<string | null> = new Set([
+	...['/signin', '/welcome', '/join/[token]', '/calendar/[token]', '/health', '/shell'],
+	...['/look/[token]', '/look/[token]/heard']
+]);
+
 type Verb = 'GET' | 'POST' | 'PUT' | 'PATCH' | 'DELETE';
 /** By verb; a form's action by its name. */
 type Asks = Partial<Record<Verb | `POST ?/${string}`, Right>>;

@@ -18,7 +18,10 @@ import {
 import { codeOf, textOf } from '../tests/paperReaders';
 import { keyboardBundle } from '../visits/books';
 import { compareVisits } from '../visits/comparison';
+import { getInstrument } from '../db/stores/instruments';
 import { paperOf } from './papers';
+import { printed } from './printer';
+import { statementOf, statementYears } from './statement';
 
 withDatabase();
 
@@ -121,5 +124,23 @@ describe('two visits', () => {
 			expect(a4.found).toBeCloseTo(-3, 1);
 			expect(sections.find(({ id }) => id === 'middle')).toMatchObject({ left: undefined });
 		}
+	});
+
+	it('tell a place what was done there in a year', async () => {
+		const { me, instrumentId, visitId } = await closedVisit('Statement upright');
+		await finishVisit(me, visitId);
+		const { locationId } = (await getInstrument(me.workshopId, instrumentId))!;
+		const [year] = await statementYears(me.workshopId, locationId!, Date.now());
+		const statement = await statementOf(me.workshopId, locationId!, year, Date.now());
+		expect(statement.headline).toMatch(/^1 visit to 1 of 1 instrument, \d+\.\d hours in all\.$/);
+		expect(statement.instruments[0].visits[0][2]).toMatch(/^4 notes set, 8\.\d cents moved on average/);
+		const text = await textOf(Buffer.from(await printed('statement', statement)));
+		expect(text).toContain('Statement upright');
+		expect(text).toContain('4 notes set');
+		expect((await statementOf(me.workshopId, locationId!, year - 1, Date.now())).headline).toBe(
+			`No visit to any of 1 instrument in ${year - 1}.`
+		);
+		const other = await newWorkshop();
+		await expect(statementOf(other.workshopId, locationId!, year, Date.now())).rejects.toMatchObject({ status: 404 });
 	});
 });

@@ -1,5 +1,6 @@
 import { availableParallelism } from 'node:os';
 import { Piscina } from 'piscina';
+import { writing } from '$lib/ui/writing';
 import type { Facts, Printed } from './printing';
 
 /** A thread that has had nothing to do for so long ends. */
@@ -22,5 +23,5 @@ async function open() {
 
 /** A paper from its facts, set in a thread of its own: fonts and lines take longer than a page may wait. */
 export async function printed<P extends Printed>(paper: P, ...facts: Facts<P>): Promise<Uint8Array> {
-	return (await (opened ??= open()))({ printed: paper, facts });
+	return (await (opened ??= open()))({ printed: paper, facts, writing: writing() });
 }

@@ -3,7 +3,7 @@ import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { describe, expect, it } from 'vitest';
 import { mayDo, RIGHTS, ROLES } from '$lib/workshop/roles';
-import { ASKS, rightAsked } from '../auth/asks';
+import { ASKS, OPEN_ROUTES, rightAsked } from '../auth/asks';
 import { isShown } from '../auth/rights';
 import { signIn } from '../auth/signIn';
 import { saveSession, sessionByToken, userById } from '../db/stores/accounts';
@@ -140,12 +140,11 @@ describe('rights', () => {
 				...names.map((name) => ({ route, verb: 'POST', search: name === 'default' ? '' : `?/${name}` }))
 			];
 		});
-	const open = /^\/(signin|welcome|join|health)/;
 
 	it('somebody has decided for every address that writes', () => {
 		expect(asked.length).toBeGreaterThan(25);
 		for (const { route, verb, search } of asked)
-			if (!open.test(route)) {
+			if (!OPEN_ROUTES.has(route)) {
 				const [, action] = /^\?\/(\w+)/.exec(search) ?? [];
 				expect(ASKS[route], `${verb} ${route}`).toHaveProperty([action ? `POST ?/${action}` : verb]);
 			}
@@ -167,7 +166,7 @@ describe('rights', () => {
 		const counts = ROLES.map((role) => RIGHTS.filter((right) => mayDo(role, right)).length);
 		expect(counts).toEqual([4, 3, 2, 1]);
 		for (const { route, verb, search } of asked)
-			if (verb !== 'GET' && !['/(site)/account', '/signout'].includes(route) && !open.test(route))
+			if (verb !== 'GET' && !['/(site)/account', '/signout'].includes(route) && !OPEN_ROUTES.has(route))
 				expect(mayDo('guest', rightAsked(route, verb, search)), `${verb} ${route}`).toBe(false);
 	});
 });

@@ -26,7 +26,7 @@
 		const heard = session.last.reading?.note === note ? await session.last.whole() : undefined;
 		record.act({ do: 'finding', finding: uuid(), part, text: said, state: 'open' });
 		if (heard) {
-			const { soundFile } = await import('./soundFile');
+			const { soundFile } = await import('$lib/listening/soundFile');
 			await attach(record, part, 'sound', soundFile(heard));
 		}
 		setting.notice = {

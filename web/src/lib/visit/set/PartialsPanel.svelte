@@ -1,7 +1,8 @@
 <script lang="ts">
 	import Drawing from '$lib/charts/Drawing.svelte';
-	import { noteName } from '@fendrel/core';
+	import { noteName, typedNoteName } from '@fendrel/core';
 	import type { LastStrike } from '$lib/listening/lastStrike.svelte';
+	import { saveFile } from '$lib/ui/saveFile';
 	import { partialBars, partialWords } from './partials';
 
 	interface Props {
@@ -21,6 +22,11 @@
 	const bars = $derived(reading ? partialBars(reading, width, HEIGHT) : []);
 	const at = $derived(bars.findIndex(({ partial }) => partial === chosen));
 	const words = $derived(reading && partialWords(reading, chosen, a4));
+	/** The whole strike, as a file of sixteen bits. */
+	async function keep() {
+		const [sound, { soundFile }] = await Promise.all([last.whole(), import('$lib/listening/soundFile')]);
+		if (sound && reading) saveFile(soundFile(sound), `strike-${typedNoteName(reading.note)}.wav`);
+	}
 	const step = (by: number) => {
 		const next = bars[Math.min(Math.max(at + by, 0), bars.length - 1)];
 		if (next) onchoose(next.partial);
@@ -79,6 +85,7 @@
 				onclick={() => step(1)}
 				disabled={at < 0 ? bars.length === 0 : at === bars.length - 1}>Higher</button
 			>
+			<button type="button" class="btn preset-outlined-surface-300-700" onclick={keep}>Keep as WAV</button>
 		</div>
 		<p class="how">{last.problem ?? 'Alone first, then within the whole sound.'}</p>
 	{/if}

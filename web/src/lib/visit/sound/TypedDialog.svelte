@@ -11,10 +11,20 @@
 	}
 	let { survey, open = $bindable() }: Props = $props();
 	let text = $state('');
+	let problem = $state<string>();
 	const read = $derived(readTypedLevels(text, (note) => survey.targetOf(note)));
 	/** Lines that are named one by one; of more only how many there are. */
 	const NAMED = 8;
 
+	const MOST_BYTES = 100_000;
+	/** What a file holds comes into the field: there it is looked at before anything is kept. */
+	async function fromFile(input: HTMLInputElement) {
+		const file = input.files?.[0];
+		if (!file) return;
+		text = file.size > MOST_BYTES ? '' : await file.text().catch(() => '');
+		problem = text ? undefined : 'This file cannot be read as notes and pitches.';
+		input.value = '';
+	}
 	function keep() {
 		survey.takeTyped(read.levels);
 		text = '';
@@ -37,6 +47,14 @@
 		<span class="sr-only">Notes and pitches</span>
 		<textarea class="textarea mono" rows="9" aria-label="Notes and pitches" bind:value={text}></textarea>
 	</label>
+	<label class="btn preset-outlined-surface-300-700"
+		>From a file<input
+			type="file"
+			accept=".csv,.txt,text/csv,text/plain"
+			class="sr-only"
+			onchange={(event) => void fromFile(event.currentTarget)}
+		/></label
+	>
 	{#if text.trim()}
 		<p role="status">
 			{counted(read.levels.length, 'note')} understood, in {read.unit}{read.problems.length
@@ -48,6 +66,7 @@
 			{#if read.problems.length > NAMED}<li>and {read.problems.length - NAMED} more.</li>{/if}
 		</ul>
 	{/if}
+	{#if problem && !text}<p class="problem" role="alert">{problem}</p>{/if}
 	<div class="buttons">
 		<button type="button" class="btn preset-filled-brand" disabled={read.levels.length === 0} onclick={keep}
 			>Keep {counted(read.levels.length, 'note')}</button

@@ -14,20 +14,23 @@ const asked = z.object({
 	find: z.string().max(120).catch(''),
 	after: z.string().max(300).catch(''),
 	/** The instrument that was deleted last: it can be brought back at once. */
-	deleted: z.uuid().optional().catch(undefined)
+	deleted: z.uuid().optional().catch(undefined),
+	/** Those that are laid aside. */
+	aside: z.literal('1').optional().catch(undefined)
 });
 
 export const load = (async ({ locals, url }) => {
 	const { workshopId, places, role } = signedInOf(locals);
-	const { find, after, deleted } = asked.parse({ find: '', after: '', ...Object.fromEntries(url.searchParams) });
-	const [rows, inAll, gone] = await Promise.all([
-		shelfOf(workshopId, { find, after, most: PAGE + 1, places }),
+	const { find, after, deleted, aside } = asked.parse({ find: '', after: '', ...Object.fromEntries(url.searchParams) });
+	const [rows, inAll, laidAside, gone] = await Promise.all([
+		shelfOf(workshopId, { find, after, most: PAGE + 1, places, laidAside: aside === '1' }),
 		shelved(workshopId, places),
+		shelved(workshopId, places, true),
 		deleted && mayDo(role, 'decide') ? deletedName(workshopId, deleted) : undefined
 	]);
 	const instruments = rows.slice(0, PAGE);
 	return {
-		...{ instruments, inAll, find },
+		...{ instruments, inAll, laidAside, find, aside: aside === '1' },
 		next: rows.length > PAGE ? instruments.at(-1)!.shelf : undefined,
 		isFirst: after === '',
 		deleted: deleted && gone !== undefined ? { id: deleted, name: gone } : undefined

@@ -24,13 +24,19 @@
 			[]
 		)
 	);
-	const sought = $derived(data.find ? `find=${encodeURIComponent(data.find)}` : '');
+	const sought = $derived(
+		[...(data.find ? [`find=${encodeURIComponent(data.find)}`] : []), ...(data.aside ? ['aside=1'] : [])].join('&')
+	);
 </script>
 
 <svelte:head><title>Instruments | Fendrel</title></svelte:head>
 
 <div class="top">
-	<h1>{counted(data.inAll, 'instrument')} in your care</h1>
+	<h1>
+		{data.aside
+			? `${counted(data.laidAside, 'instrument')} laid aside`
+			: `${counted(data.inAll, 'instrument')} in your care`}
+	</h1>
 	{#if mayWork}
 		<div class="flex flex-wrap gap-3">
 			<a class="btn preset-outlined-surface-300-700" href="/instruments/register" download>As CSV</a>
@@ -48,12 +54,20 @@
 	</form>
 {/if}
 
-{#if data.inAll === 0}
+{#if data.laidAside}
+	<p class="mt-2">
+		<a class="anchor" href={data.aside ? '/instruments' : '/instruments?aside=1'}
+			>{data.aside ? 'Those in your care' : `${data.laidAside} laid aside`}</a
+		>
+	</p>
+{/if}
+{#if (data.aside ? data.laidAside : data.inAll) === 0}
 	<p class="mt-6">
 		There are no instruments {mayWork ? 'yet. Add the first one, then start a visit.' : 'that you may see.'}
 	</p>
 {:else}
 	<form class="field find" method="GET" role="search">
+		{#if data.aside}<input type="hidden" name="aside" value="1" />{/if}
 		<label for="find">Find</label>
 		<input
 			id="find"

@@ -1,5 +1,5 @@
 import type { InstrumentKind } from '@fendrel/core';
-import { QueryTypes, type Transaction } from 'sequelize';
+import { Op, QueryTypes, type Transaction } from 'sequelize';
 import { database } from '../connection';
 import type { LocationRow } from '../rows';
 import { shelvedAs, soughtBy } from '../shelf';
@@ -34,10 +34,15 @@ export interface Asked {
 	readonly strung?: boolean;
 	/** Of these places only: what a guest may see. */
 	readonly places?: readonly string[];
+	/** Those that are laid aside, in place of those that are looked after. */
+	readonly laidAside?: boolean;
 }
 
 /** A page of the register: by place, then by name. */
-export async function shelfOf(workshopId: string, { find, after, most, strung, places }: Asked): Promise<Shelved[]> {
+export async function shelfOf(
+	workshopId: string,
+	{ find, after, most, strung, places, laidAside }: Asked
+): Promise<Shelved[]> {
 	if (places?.length === 0) return [];
 	const patterns = soughtBy(find);
 	const sought = patterns.map((_, i) => `AND sought LIKE :pattern${i}`).join(' ');
@@ -46,7 +51,7 @@ export async function shelfOf(workshopId: string, { find, after, most, strung, p
 			s.a4_left AS a4Left, IF(i.kind = 'reeds', NULL, t.name) AS temperament, o.id AS openVisit, i.shelf
 		FROM (
 			SELECT id FROM instruments
-			WHERE workshop_id = :workshopId AND is_kept = 1 AND shelf > :after ${sought} ${strung ? "AND kind NOT IN ('reeds', 'frets')" : ''} ${places ? 'AND place_id IN (:places)' : ''}
+			WHERE workshop_id = :workshopId AND is_kept = 1 AND archived_at IS ${laidAside ? 'NOT NULL' : 'NULL'} AND shelf > :after ${sought} ${strung ? "AND kind NOT IN ('reeds', 'frets')" : ''} ${places ? 'AND place_id IN (:places)' : ''}
 			ORDER BY shelf LIMIT :most
 		) page
 		JOIN instruments i ON i.id = page.id
@@ -66,9 +71,14 @@ export async function shelfOf(workshopId: string, { find, after, most, strung, p
 	);
 }
 
-/** How many instruments the register has, for those who may see them. */
-export async function shelved(workshopId: string, places?: readonly string[]): Promise<number> {
-	return database().models.instruments.count({ where: { workshopId, ...(places && { locationId: [...places] }) } });
+/** How many instruments the register has, for those who may see them: those that are looked after, or those laid aside. */
+export async function shelved(workshopId: string, places?: readonly string[], laidAside = false): Promise<number> {
+	return database().models.instruments.count({
+		where: {
+			...{ workshopId, archivedAt: laidAside ? { [Op.ne]: null } : null },
+			...(places && { locationId: [...places] })
+		}
+	});
 }
 
 /** A place is called otherwise: its instruments stand elsewhere in the register. */

@@ -5,16 +5,18 @@ import { knownWays, listPlaces } from '$lib/server/db/stores/locations';
 import { climateSpan } from '$lib/server/db/stores/placeClimate';
 import { orNotFound } from '$lib/server/find';
 import { wayBetween, wayKey } from '$lib/places/ways';
+import { statementYears } from '$lib/server/papers/statement';
 import type { PageServerLoad } from './$types';
 
 export const load = (async ({ locals, params }) => {
 	const { workshopId } = signedInOf(locals);
-	const [places, contacts, instruments, ways, air] = await Promise.all([
+	const [places, contacts, instruments, ways, air, years] = await Promise.all([
 		listPlaces(workshopId),
 		listContacts(workshopId, params.id),
 		listInstruments(workshopId),
 		knownWays(workshopId),
-		climateSpan(workshopId, params.id)
+		climateSpan(workshopId, params.id),
+		statementYears(workshopId, params.id, Date.now())
 	]);
 	const place = orNotFound(
 		places.find(({ id }) => id === params.id),
@@ -23,7 +25,7 @@ export const load = (async ({ locals, params }) => {
 	return {
 		place,
 		contacts,
-		air,
+		...{ air, years },
 		places: places.map(({ id, name, town }) => ({ id, name, town })),
 		instruments: instruments
 			.filter(({ locationId }) => locationId === place.id)

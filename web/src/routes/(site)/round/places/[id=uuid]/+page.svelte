@@ -11,6 +11,8 @@
 
 	let { data } = $props();
 	const place = $derived(data.place);
+	/** Years that a statement is offered of. */
+	const YEARS = 6;
 </script>
 
 <svelte:head><title>{place.name} | Fendrel</title></svelte:head>
@@ -28,6 +30,14 @@
 				</li>
 			{/each}
 		</ul>
+		{#if data.years.length}
+			<h2>What was done here</h2>
+			<p class="years">
+				{#each data.years.slice(0, YEARS) as year (year)}
+					<a class="choice" href="/api/places/{place.id}/statement?year={year}" download>Statement of {year}</a>
+				{/each}
+			</p>
+		{/if}
 	</div>
 	<div>
 		<ContactList contacts={data.contacts} places={data.places} at={place.id} onchange={() => invalidateAll()} />
@@ -53,6 +63,11 @@
 	.instruments li {
 		break-inside: avoid;
 		padding-block: 0.3rem;
+	}
+	.years {
+		display: flex;
+		flex-wrap: wrap;
+		gap: 0.5rem;
 	}
 	h2 {
 		margin-top: 1.5rem;
