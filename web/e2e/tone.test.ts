@@ -28,10 +28,10 @@ test('a reed that is blown is read in the second in which it stands still; a swe
 	await expect(rows(page).nth(1)).toContainText(/^C4.*swelled2\.[789]\d a second wide/);
 	// A fork of one's own, with the temperature that it was measured at.
 	const fork = page.getByRole('region', { name: 'Your fork' });
-	await fork.getByLabel('Temperature, degrees Celsius').fill('hot');
+	await fork.getByLabel('Temperature in °C').fill('hot');
 	await fork.getByRole('button', { name: 'The last tone was my fork' }).click();
 	await expect(fork.getByRole('alert')).toContainText('Write the room’s temperature');
-	await fork.getByLabel('Temperature, degrees Celsius').fill('20');
+	await fork.getByLabel('Temperature in °C').fill('20');
 	await fork.getByRole('button', { name: 'The last tone was my fork' }).click();
 	await expect(page.getByTestId('fork')).toHaveText(
 		/^26\d\.\d\d Hz ±0\.\d\d cents at 20 °C, measured .*; here it gives 26\d\.\d\d Hz\.$/

@@ -23,6 +23,11 @@ export function noteName(note: number): string {
 	return noteClassName(note) + noteOctave(note);
 }
 
+/** "F#3", "Hb2": a note's name as keyboards type it, in the reader's letters. */
+export function keyedNoteName(note: number): string {
+	return noteName(note).replace('♯', '#').replace('♭', 'b');
+}
+
 /** "F#", "Eb": as files hold it, whatever it is called on the page. */
 export function typedClassName(note: number): string {
 	return calledIn(USUAL_NOTE_STYLE)[noteClass(note)].replace('♯', '#').replace('♭', 'b');

@@ -1,4 +1,4 @@
-import { readNote, noteName, type NoteRun } from '@fendrel/core';
+import { keyedNoteName, readNote, type NoteRun } from '@fendrel/core';
 import type { Result } from '$lib/ui/result';
 
 /** "F3 to F4, F#4 to C8, E3 to A0": runs as they are typed, upwards or downwards; a single note is a run too. */
@@ -15,9 +15,10 @@ export function readRuns(text: string): Result<readonly NoteRun[]> {
 	return runs.length ? { value: runs } : { problem: 'Name the runs in your order: F3 to F4, F#4 to C8, E3 to A0.' };
 }
 
-/** As keyboards type it. */
-const keyed = (note: number) => noteName(note).replace('♯', '#').replace('♭', 'b');
-
 export function writtenRuns(runs: readonly NoteRun[]): string {
-	return runs.map(([first, last]) => (first === last ? keyed(first) : `${keyed(first)} to ${keyed(last)}`)).join(', ');
+	return runs
+		.map(([first, last]) =>
+			first === last ? keyedNoteName(first) : `${keyedNoteName(first)} to ${keyedNoteName(last)}`
+		)
+		.join(', ');
 }

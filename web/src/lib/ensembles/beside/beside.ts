@@ -3,7 +3,7 @@ import { max, mean } from 'd3-array';
 import { z } from 'zod';
 import { a4Field } from '$lib/ui/fields';
 import { fixed, inHz } from '$lib/ui/format';
-import { typedCelsius } from '$lib/ui/measures';
+import { temperatureFigure, temperatureWords, typedCelsius } from '$lib/ui/measures';
 
 /** Instruments that nobody has in the register: they stand in equal temperament at a pitch. */
 export const STANDING = [
@@ -23,10 +23,17 @@ type Readiness = (typeof READINESS)[number]['id'];
 
 const side = z.union([z.uuid(), z.enum(STANDING.map(({ id }) => id))]);
 const readiness = z.enum(READINESS.map(({ id }) => id));
-const ROOMS = 'Temperatures lie between −10 and 45 °C (14 and 113 °F).';
+const ROOMS = { coldest: -10, warmest: 45 } as const;
+const noRoom = () =>
+	`Temperatures lie between ${temperatureFigure(ROOMS.coldest, 0)} and ${temperatureWords(ROOMS.warmest, 0)}.`;
 const degrees = z
 	.union([z.number(), z.string().transform(typedCelsius)])
-	.pipe(z.number({ error: 'Write the temperature as a figure, as in 18.' }).min(-10, ROOMS).max(45, ROOMS));
+	.pipe(
+		z
+			.number({ error: 'Write the temperature as a figure, as in 18.' })
+			.min(ROOMS.coldest, { error: noRoom })
+			.max(ROOMS.warmest, { error: noRoom })
+	);
 
 /** Who stands beside whom, as an address says it. */
 export const besideSchema = z.object({

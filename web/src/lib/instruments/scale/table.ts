@@ -1,4 +1,14 @@
-import { equalHz, hz, noteName, parseNote, readNote, typedNoteName, WIRE, type WireName } from '@fendrel/core';
+import {
+	equalHz,
+	hz,
+	keyedNoteName,
+	noteName,
+	parseNote,
+	readNote,
+	typedNoteName,
+	WIRE,
+	type WireName
+} from '@fendrel/core';
 import { readCsv, writeCsv } from '$lib/ui/csv';
 import { counted } from '$lib/ui/format';
 import type { Result } from '$lib/ui/result';
@@ -42,7 +52,7 @@ interface Hand {
 	readonly size: (text: string) => number;
 	readonly sizeText: (mm: number) => string;
 }
-const READERS: Hand = { note: readNote, noteText: noteName, size: typedMm, sizeText: typedLength };
+const READERS: Hand = { note: readNote, noteText: keyedNoteName, size: typedMm, sizeText: typedLength };
 const FILES: Hand = { note: parseNote, noteText: typedNoteName, size: typedNumber, sizeText: String };
 
 /** Reads a line, comma or point; empty fields are unknown. */
