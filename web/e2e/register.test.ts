@@ -80,13 +80,23 @@ test('what is taken away: the register, a picture as SVG and PNG, a visit’s tu
 
 	await page.getByRole('link', { name: 'Chapel concert grand' }).click();
 	await expect(page.getByTestId('leave')).toContainText(/^Leave it/);
-	await page.getByRole('button', { name: 'Pictures of this page' }).click();
+	await page.getByRole('button', { name: 'Pictures and lists of this page' }).click();
 	const svg = await saved(() => page.getByRole('button', { name: 'SVG' }).first().click());
 	expect(svg.name).toBe('how-sections-kept-their-pitch.svg');
 	expect(svg.bytes.toString()).toContain('<title>How sections kept their pitch');
 	expect(svg.bytes.toString()).not.toContain('class=');
 	const png = await saved(() => page.getByRole('button', { name: 'PNG' }).first().click());
 	expect(png.bytes.subarray(1, 4).toString()).toBe('PNG');
+	const visits = await saved(() =>
+		page
+			.getByRole('button', { name: /as CSV$/ })
+			.first()
+			.click()
+	);
+	expect(visits.name).toMatch(/\.csv$/);
+	const [heading, ...lines] = visits.bytes.toString().trim().split('\n');
+	expect(heading.split(',').length).toBeGreaterThan(3);
+	expect(lines.length).toBeGreaterThan(5);
 	await page.keyboard.press('Escape');
 
 	const visit = (await page

@@ -36,7 +36,7 @@
 		<b>Where does the next hour pay most?</b>
 		<span class="soft">by what is beyond its tolerance, by use and stage, for the minutes it takes</span>
 	</h2>
-	<ul>
+	<ul data-list="Where the next hour pays most">
 		{#each pays.slice(0, SHOWN.pays) as each (each.id)}
 			<li>
 				<ListRow href="/instruments/{each.id}" name={each.name} about={payWords(each)}

@@ -21,7 +21,7 @@
 	<h2><b>What falls due?</b> <span class="soft">a dot for each instrument, by the week</span></h2>
 	{#if ahead.length}<DueWeeks due={ahead} {now} weeks={WEEKS} />{/if}
 	{#if due.length === 0}<p class="soft">Nothing within six weeks.</p>{/if}
-	<ul>
+	<ul data-list="What falls due">
 		{#each all ? due : due.slice(0, SHOWN) as { id, name, place, due: at, why, work } (`${id} ${work}`)}
 			<li>
 				<ListRow

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { readCsv, writeCsv } from './csv';
+import { readCsv, writeCsv, writeLines } from './csv';
 
 const LIMITS = { most: 50, bytes: 500_000 };
 const rowsOf = (text: string) => {
@@ -14,6 +14,17 @@ describe('tables as text', () => {
 		const text = writeCsv([{ name: '=1+2', note: "'=x", tip: '+49 30', at: '@sum(a1)', off: -3.5, plain: '’=' }]);
 		expect(text.split('\n')[1]).toBe("'=1+2,''=x,'+49 30,'@sum(a1),-3.5,’=");
 		expect(rowsOf(text)[1]).toEqual(['=1+2', "'=x", '+49 30', '@sum(a1)', '-3.5', '’=']);
+	});
+
+	it('lines without names come back too; a figure is no formula, a word that looks like one is', () => {
+		const lines = [
+			['Instrument', 'stands, cents'],
+			['Chapel “grand”, No. 1', -3.2],
+			['=1+1', 0.4]
+		];
+		const text = writeLines(lines);
+		expect(text.split('\n').slice(1, 3)).toEqual(['"Chapel “grand”, No. 1",-3.2', "'=1+1,0.4"]);
+		expect(rowsOf(text)).toEqual(lines.map((line) => line.map(String)));
 	});
 
 	it('comes back whatever is written', () => {

@@ -24,6 +24,13 @@ export function writeCsv<Row extends { readonly [Name in keyof Row]: Cell }>(
 	return Papa.unparse(cells, { newline: '\n', ...(columns && { columns: [...columns] }) }) + '\n';
 }
 
+/** A table whose lines have no names of their own: a list as it stands on a page. */
+export const writeLines = (lines: readonly (readonly Cell[])[]): string =>
+	Papa.unparse(
+		lines.map((line) => line.map(written)),
+		{ newline: '\n' }
+	) + '\n';
+
 /** More columns than that no table here has, whoever wrote it. */
 const MOST_COLUMNS = 200;
 

@@ -4,7 +4,7 @@ import { DAY, driftWords, STEP } from '$lib/round/round';
 import { changeWords, type InstrumentDrift } from '$lib/instruments/drift';
 import { listInstruments, isStrung, type StrungInstrument } from '../db/stores/instruments';
 import { loggedAir } from '../db/stores/placeClimate';
-import { seriesOf, toldVisits } from './told';
+import { seriesOf, toldVisits } from '../visits/told';
 
 /** So many of the same house and kind say how such instruments drift. */
 const NEIGHBOURS = 40;

@@ -24,7 +24,7 @@ import { workshopPace } from '../visits/pace';
 import { explained } from './instrumentDrift';
 import { effortWords, technicianWords, type TelephoneTold } from '$lib/telephone/told';
 import { looksBefore, type ToldLook } from '../telephone/looks';
-import { airAt, seriesOf, toldVisits, type Told } from './told';
+import { airAt, seriesOf, toldVisits, type Told } from '../visits/told';
 
 /** Every instrument that somebody may see: what falls due, and how it drifts. */
 export async function roundOf(

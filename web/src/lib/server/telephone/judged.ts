@@ -28,7 +28,7 @@ import type { HeardNote, TelephoneTold } from '$lib/telephone/told';
 import { planFor, type Plan } from '$lib/tuning/plan';
 import { habitsOf, settingsOf } from '../db/stores/accounts';
 import type { StrungInstrument } from '../db/stores/instruments';
-import { toldVisits } from '../round/told';
+import { toldVisits } from '../visits/told';
 import { stringingOf } from '../strings/stringing';
 import { loadTuning } from '../tuning/choice';
 import { workshopPace } from '../visits/pace';

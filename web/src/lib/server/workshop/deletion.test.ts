@@ -23,7 +23,7 @@ import {
 	reading,
 	withDatabase
 } from '../tests/parts';
-import { countAgain, discardReading } from '../visits/discard';
+import { countAgain, discardReading } from '../record/discard';
 import { visitHistory } from '../visits/history';
 import { bringBack, deleteInstrument, deleteUser, deleteVisit, erase, eraseOutlived } from './deletion';
 

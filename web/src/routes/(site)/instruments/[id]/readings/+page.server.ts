@@ -5,7 +5,7 @@ import { signedInOf, workshopOf } from '$lib/server/auth/guard';
 import { readingsOf } from '$lib/server/db/stores/readings';
 import { instrumentOr404, visitOr404 } from '$lib/server/find';
 import { sentForm } from '$lib/server/sentForm';
-import { countAgain, discardReading } from '$lib/server/visits/discard';
+import { countAgain, discardReading } from '$lib/server/record/discard';
 import type { Actions, PageServerLoad } from './$types';
 
 const PAGE = 80;

@@ -3,7 +3,7 @@ import { FORMAT } from '$lib/record/format';
 import type { Who } from '../auth/session';
 import { noteChange } from '../db/stores/changes';
 import { isReading } from '../db/stores/readings';
-import { takeIn } from '../record/takeIn';
+import { takeIn } from './takeIn';
 
 /*
  * A reading that should not count is discarded, and brought back, by acts of the visit like any other: every device sees it, and

@@ -11,8 +11,8 @@ import { DAY } from '$lib/round/round';
 import type { Instrument } from '../db/stores/instruments';
 import { loggedOn, type LoggedAir } from '../db/stores/placeClimate';
 import { actsOfVisits } from '../db/stores/record';
-import { standingActs } from '../visits/standingActs';
-import { visitHistories, type PastVisit } from '../visits/history';
+import { standingActs } from './standingActs';
+import { visitHistories, type PastVisit } from './history';
 
 /** A visit with what was told on arrival and agreed at its end. */
 export interface ToldVisit {
