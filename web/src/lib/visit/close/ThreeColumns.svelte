@@ -40,6 +40,7 @@
 	.words {
 		border-left: 1px solid var(--line);
 		display: grid;
+		grid-template-columns: minmax(0, 1fr);
 		align-content: start;
 		gap: 1.25rem;
 	}

@@ -69,6 +69,7 @@
 	}
 	.dates {
 		display: grid;
+		grid-template-columns: minmax(0, 1fr);
 		align-content: start;
 		gap: 1.25rem;
 	}

@@ -2,6 +2,7 @@
 	import { untrack } from 'svelte';
 	import { RAISE_ORDERS, RAISE_SCHOOLS } from '@fendrel/core';
 	import { invalidateAll } from '$app/navigation';
+	import { nowSignedIn } from '$lib/device/owner';
 	import { sent } from '$lib/device/send';
 	import { mayDo, REFUSED } from '$lib/workshop/roles';
 	import HabitsDialog from '$lib/listening/HabitsDialog.svelte';
@@ -41,8 +42,10 @@
 		if (problem) return;
 		kept = typed;
 		// Every name and figure on the page is written anew.
-		if (JSON.stringify(read.value.writing) !== JSON.stringify(data.settings.writing)) location.reload();
-		else await invalidateAll();
+		if (JSON.stringify(read.value.writing) === JSON.stringify(data.settings.writing)) return invalidateAll();
+		// Visits are written by what the device knows of whoever is signed in.
+		await nowSignedIn({ ...data.signedIn, writing: read.value.writing }).catch(() => {});
+		location.reload();
 	}
 	const told = $derived({
 		tuning: pace.tunings ? `${fixed(pace.tariff.tuning, 0)} by ${counted(pace.tunings, 'visit')} of yours` : '',
