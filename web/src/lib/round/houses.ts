@@ -1,4 +1,4 @@
-import { fixed, flatOrSharp, onShortDay } from '$lib/ui/format';
+import { byName, fixed, flatOrSharp, onShortDay } from '$lib/ui/format';
 import { visitGain } from './dayPlan';
 import { dueOf, type RoundInstrument } from './round';
 
@@ -44,13 +44,11 @@ export interface Room {
 	readonly falls: string;
 	readonly isOver: boolean;
 }
-const byRoom = new Intl.Collator('en', { numeric: true });
-
 /** What stands in a house, room by room as its names have it: room 2 before room 10. */
 export function roomsOf(instruments: readonly RoundInstrument[], house: string, now: number): readonly Room[] {
 	return instruments
 		.filter(({ locationId }) => locationId === house)
-		.sort((a, b) => byRoom.compare(a.name, b.name))
+		.sort((a, b) => byName(a.name, b.name))
 		.map(({ id, name, ahead: [at], due, open }) => ({
 			...{ id, name },
 			stands: at ? `${flatOrSharp(at.cents, false)} (±${fixed(at.error, 0)})` : 'no visits to predict from',

@@ -4,6 +4,7 @@ import { listInstruments } from '$lib/server/db/stores/instruments';
 import { knownWays, listPlaces } from '$lib/server/db/stores/locations';
 import { climateSpan } from '$lib/server/db/stores/placeClimate';
 import { orNotFound } from '$lib/server/find';
+import { byName } from '$lib/ui/format';
 import { wayBetween, wayKey } from '$lib/places/ways';
 import { statementYears } from '$lib/server/papers/statement';
 import type { PageServerLoad } from './$types';
@@ -29,6 +30,7 @@ export const load = (async ({ locals, params }) => {
 		places: places.map(({ id, name, town }) => ({ id, name, town })),
 		instruments: instruments
 			.filter(({ locationId }) => locationId === place.id)
+			.sort((a, b) => byName(a.name, b.name))
 			.map(({ id, name, kind, maker }) => ({ id, name, kind, maker })),
 		ways: places
 			.filter(({ id }) => id !== place.id)

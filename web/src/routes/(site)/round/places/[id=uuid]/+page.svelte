@@ -69,6 +69,10 @@
 		flex-wrap: wrap;
 		gap: 0.5rem;
 	}
+	.years a {
+		display: inline-flex;
+		align-items: center;
+	}
 	h2 {
 		margin-top: 1.5rem;
 	}
