@@ -1,6 +1,7 @@
+import { USUAL_HABITS } from '@fendrel/core';
 import { describe, expect, it } from 'vitest';
 import { draftOf, readDraft } from './draft';
-import { putBack, SettingLines } from './lines';
+import { LISTENING, putBack, SettingLines } from './lines';
 import { USUAL_SETTINGS } from './settings';
 
 describe('what a workshop decides, line by line', () => {
@@ -29,5 +30,13 @@ describe('what a workshop decides, line by line', () => {
 		const read = await readDraft(draft);
 		expect('value' in read && read.value.price.tuning).toBe(95);
 		expect('value' in read && read.value.writing).toEqual(USUAL_SETTINGS.writing);
+	});
+
+	it('knows of how strikes are read, too', () => {
+		const draft = draftOf(USUAL_SETTINGS);
+		const habits = USUAL_HABITS.map((habit, i) => (i ? habit : { ...habit, moment: 0.9 }));
+		const lines = new SettingLines(draft, habits);
+		expect(lines.find('strike is read').map(({ path }) => path)).toEqual([LISTENING]);
+		expect(lines.differing.map(({ path }) => path)).toEqual([LISTENING]);
 	});
 });

@@ -1,4 +1,12 @@
-import { EXAMINED, RAISE_ORDERS, RAISE_SCHOOLS, VISIT_PURPOSES } from '@fendrel/core';
+import {
+	EXAMINED,
+	RAISE_ORDERS,
+	RAISE_SCHOOLS,
+	USUAL_HABITS,
+	VISIT_PURPOSES,
+	type ListeningHabits
+} from '@fendrel/core';
+import { decimal } from '$lib/ui/format';
 import { typedNumber } from '$lib/ui/typed';
 import { AGAIN_LINES, BAND_COLUMNS, draftOf, PURPOSE_COLUMNS, TARIFF_LINES, type Draft } from './draft';
 import { EXAMINED_NAMES } from './examinedNames';
@@ -51,6 +59,11 @@ const LINES: readonly (Named & { readonly read?: (value: string) => string; read
 	}))
 ];
 
+/** Where it stands that strikes are read in another way: in a dialog of its own. */
+export const LISTENING = 'listening';
+const habitWords = (habits: ListeningHabits) =>
+	habits.map(({ partial, moment }) => `${partial || 'all'} at ${decimal(String(moment))} s`).join(', ');
+
 const at = (draft: Draft, path: string) =>
 	path.split('.').reduce<unknown>((of, key) => (of as Record<string, unknown>)[key], draft);
 
@@ -61,12 +74,18 @@ export class SettingLines {
 	readonly all: readonly SettingLine[];
 	readonly #differing: ReadonlySet<string>;
 
-	constructor(draft: Draft) {
+	/** @param habits how strikes are read, which is kept apart from the rest */
+	constructor(draft: Draft, habits: ListeningHabits = USUAL_HABITS) {
 		const usual = draftOf(USUAL_SETTINGS);
-		this.all = LINES.map(({ id, name, own, read = (value) => value }) => ({
+		const lines = LINES.map(({ id, name, own, read = (value) => value }) => ({
 			...{ path: id, name, is: read(String(at(draft, id))) },
 			usual: own ? undefined : read(String(at(usual, id)))
 		}));
+		const listening = { is: habitWords(habits), usual: habitWords(USUAL_HABITS) };
+		this.all = [
+			...lines,
+			{ path: LISTENING, name: 'How a strike is read: partial and moment by register', ...listening }
+		];
 		this.#differing = new Set(
 			this.all.filter(({ is, usual }) => usual !== undefined && !isSame(is, usual)).map(({ path }) => path)
 		);

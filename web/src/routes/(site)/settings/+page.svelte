@@ -8,7 +8,7 @@
 	import HabitsDialog from '$lib/listening/HabitsDialog.svelte';
 	import { REGISTER_NAMES, registerReach } from '$lib/listening/registers';
 	import { AGAIN_LINES, draftOf, readDraft, TARIFF_LINES, type Draft } from '$lib/settings/draft';
-	import { putBack, SettingLines } from '$lib/settings/lines';
+	import { LISTENING, putBack, SettingLines } from '$lib/settings/lines';
 	import FindSetting from '$lib/settings/FindSetting.svelte';
 	import WritingSection from '$lib/settings/WritingSection.svelte';
 	import ExaminationTable from '$lib/settings/ExaminationTable.svelte';
@@ -26,7 +26,7 @@
 	let saving = $state(false);
 	let choosing = $state(false);
 	const changed = $derived(JSON.stringify(draft) !== kept);
-	const lines = $derived(new SettingLines($state.snapshot(draft) as Draft));
+	const lines = $derived(new SettingLines($state.snapshot(draft) as Draft, habits));
 
 	async function keep(event: SubmitEvent) {
 		event.preventDefault();
@@ -57,7 +57,11 @@
 
 <h1>What the workshop decides</h1>
 {#if !mayDecide}<p class="soft">{REFUSED.decide}</p>{/if}
-<FindSetting {lines} disabled={!mayDecide} onback={(path) => putBack(draft, path)} />
+<FindSetting
+	{lines}
+	disabled={!mayDecide}
+	onback={(path) => (path === LISTENING ? (choosing = true) : putBack(draft, path))}
+/>
 <form onsubmit={keep}>
 	<fieldset disabled={!mayDecide}>
 		<PurposeTable {draft} {lines} />
@@ -175,8 +179,12 @@
 						</li>
 					{/each}
 				</ul>
-				<button type="button" class="btn preset-outlined-surface-300-700" onclick={() => (choosing = true)}
-					>Change how it is read</button
+				<button
+					type="button"
+					class="btn preset-outlined-surface-300-700"
+					class:differs={lines.differs(LISTENING)}
+					data-setting={LISTENING}
+					onclick={() => (choosing = true)}>Change how it is read</button
 				>
 			</section>
 		</div>
