@@ -2,21 +2,11 @@
 	import { invalidateAll } from '$app/navigation';
 	import { send, sent } from '$lib/device/send';
 	import { onShortDay, onTime } from '$lib/ui/format';
-	import { effortWords, technicianWords, type TelephoneTold } from './told';
+	import { effortWords, technicianWords, type ToldLook } from './told';
 
-	interface Look {
-		readonly id: string;
-		readonly madeAt: Date;
-		readonly endsAt: Date;
-		readonly isOpen: boolean;
-		readonly heardAt: Date | null;
-		readonly told: TelephoneTold | null;
-		readonly agreedAt: Date | null;
-		readonly agreedBy: string;
-	}
 	interface Props {
 		instrumentId: string;
-		looks: readonly Look[];
+		looks: readonly ToldLook[];
 		mayWork: boolean;
 	}
 	let { instrumentId, looks, mayWork }: Props = $props();

@@ -50,6 +50,19 @@ export interface TelephoneTold {
 	readonly mostPrice: string | null;
 }
 
+/** What an instrument's page says of a look before the visit. */
+export interface ToldLook {
+	readonly id: string;
+	readonly madeAt: Date;
+	readonly endsAt: Date;
+	/** The address still leads there. */
+	readonly isOpen: boolean;
+	readonly heardAt: Date | null;
+	readonly told: TelephoneTold | null;
+	readonly agreedAt: Date | null;
+	readonly agreedBy: string;
+}
+
 /** What an owner is told, without the trade's words. */
 const FOR_OWNERS: Readonly<Record<VerdictKind, string>> = {
 	leave: 'It stands well. Nothing needs to be done.',

@@ -22,8 +22,8 @@ import { minutesByInstrument } from '../db/stores/visits';
 import { workLeft } from '../visits/before';
 import { workshopPace } from '../visits/pace';
 import { explained } from './instrumentDrift';
-import { effortWords, technicianWords, type TelephoneTold } from '$lib/telephone/told';
-import { looksBefore, type ToldLook } from '../telephone/looks';
+import { effortWords, technicianWords, type TelephoneTold, type ToldLook } from '$lib/telephone/told';
+import { looksBefore } from '../telephone/looks';
 import { airAt, seriesOf, toldVisits, type Told } from '../visits/told';
 
 /** Every instrument that somebody may see: what falls due, and how it drifts. */

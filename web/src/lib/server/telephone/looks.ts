@@ -3,7 +3,7 @@ import { error } from '@sveltejs/kit';
 import { addDays } from 'date-fns';
 import { v7 as uuid } from 'uuid';
 import { stringsAt, telephoneNotes, type InstrumentTwin, type ListeningHabits } from '@fendrel/core';
-import type { HeardNote, TelephoneTold } from '$lib/telephone/told';
+import type { HeardNote, TelephoneTold, ToldLook } from '$lib/telephone/told';
 import { listeningSetup, type ListeningSetup } from '$lib/tuning/listeningSetup';
 import { planFor } from '$lib/tuning/plan';
 import { digest, type Who } from '../auth/session';
@@ -20,19 +20,6 @@ import { judgedByTelephone } from './judged';
 /** An address leads to an instrument for so many days, and so many of them may be out at once. */
 const DAYS = 30;
 const MOST_OPEN = 3;
-
-/** What an instrument's page says of a look before the visit. */
-export interface ToldLook {
-	readonly id: string;
-	readonly madeAt: Date;
-	readonly endsAt: Date;
-	/** The address still leads there. */
-	readonly isOpen: boolean;
-	readonly heardAt: Date | null;
-	readonly told: TelephoneTold | null;
-	readonly agreedAt: Date | null;
-	readonly agreedBy: string;
-}
 
 const toldLook = ({ tokenHash, endsAt, ...look }: TelephoneLookRow, now: Date): ToldLook => ({
 	...{ id: look.id, madeAt: look.madeAt, endsAt, isOpen: tokenHash !== null && endsAt > now },

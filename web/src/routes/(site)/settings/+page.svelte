@@ -1,18 +1,19 @@
 <script lang="ts">
 	import { untrack } from 'svelte';
-	import { RAISE_ORDERS, RAISE_SCHOOLS } from '@fendrel/core';
 	import { invalidateAll } from '$app/navigation';
 	import { nowSignedIn } from '$lib/device/owner';
 	import { sent } from '$lib/device/send';
 	import { mayDo, REFUSED } from '$lib/workshop/roles';
 	import HabitsDialog from '$lib/listening/HabitsDialog.svelte';
 	import { REGISTER_NAMES, registerReach } from '$lib/listening/registers';
-	import { AGAIN_LINES, draftOf, readDraft, TARIFF_LINES, type Draft } from '$lib/settings/draft';
+	import { draftOf, readDraft, type Draft } from '$lib/settings/draft';
 	import { LISTENING, putBack, SettingLines } from '$lib/settings/lines';
 	import FindSetting from '$lib/settings/FindSetting.svelte';
 	import WritingSection from '$lib/settings/WritingSection.svelte';
 	import ExaminationTable from '$lib/settings/ExaminationTable.svelte';
-	import NoteRuns from '$lib/settings/NoteRuns.svelte';
+	import AgainLines from '$lib/settings/AgainLines.svelte';
+	import RaiseSection from '$lib/settings/RaiseSection.svelte';
+	import TariffSection from '$lib/settings/TariffSection.svelte';
 	import PurposeTable from '$lib/settings/PurposeTable.svelte';
 	import { USUAL_SETTINGS } from '$lib/settings/settings';
 	import { counted, fixed } from '$lib/ui/format';
@@ -67,109 +68,10 @@
 		<PurposeTable {draft} {lines} />
 		<ExaminationTable {draft} {lines} />
 		<div class="three">
-			<section aria-label="How is a raise made?">
-				<h2><b>How is a raise made?</b></h2>
-				<label
-					>By
-					<select
-						class="select"
-						class:differs={lines.differs('raise.school')}
-						data-setting="raise.school"
-						bind:value={draft.raise.school}
-					>
-						{#each RAISE_SCHOOLS as { id, name } (id)}<option value={id}>{name}</option>{/each}
-					</select></label
-				>
-				<p class="soft why">{RAISE_SCHOOLS.find(({ id }) => id === draft.raise.school)?.why}</p>
-				<label
-					>Order
-					<select
-						class="select"
-						class:differs={lines.differs('raise.order')}
-						data-setting="raise.order"
-						bind:value={draft.raise.order}
-					>
-						{#each RAISE_ORDERS as { id, name } (id)}<option value={id}>{name}</option>{/each}
-					</select></label
-				>
-				<p class="soft why">{RAISE_ORDERS.find(({ id }) => id === draft.raise.order)?.why}</p>
-				{#if draft.raise.order === 'own'}
-					<NoteRuns runs={draft.raise.own ?? []} onchange={(own) => (draft.raise = { ...draft.raise, own })} />
-				{/if}
-				<label
-					>At most
-					<select
-						class="select"
-						class:differs={lines.differs('raise.cap')}
-						data-setting="raise.cap"
-						bind:value={draft.raise.cap}
-					>
-						{#each [10, 15, 20, 25, 30] as cap (cap)}<option value={cap}>{cap} cents above target</option>{/each}
-					</select></label
-				>
-			</section>
-			<section aria-label="How long, and for how much?">
-				<h2><b>How long, and for how much?</b></h2>
-				<table>
-					<thead
-						><tr
-							><th></th><th>minutes</th><th
-								><input
-									class="input sign"
-									aria-label="Currency"
-									maxlength="6"
-									data-setting="currency"
-									bind:value={draft.currency}
-								/></th
-							></tr
-						></thead
-					>
-					<tbody>
-						{#each TARIFF_LINES as { id, name } (id)}
-							<tr>
-								<th scope="row"
-									>{name}{#if told[id]}<br /><span class="soft">{told[id]}</span>{/if}</th
-								>
-								<td
-									><input
-										class="input mono"
-										inputmode="decimal"
-										class:differs={lines.differs(`minutes.${id}`)}
-										data-setting="minutes.{id}"
-										aria-label="{name}: minutes"
-										bind:value={draft.minutes[id]}
-									/></td
-								>
-								<td
-									><input
-										class="input mono"
-										inputmode="decimal"
-										data-setting="price.{id}"
-										aria-label="{name}: price"
-										bind:value={draft.price[id]}
-									/></td
-								>
-							</tr>
-						{/each}
-					</tbody>
-				</table>
-				<p class="soft">Your own visits count, once there are enough. With no price for a tuning, none is named.</p>
-			</section>
+			<RaiseSection {draft} {lines} />
+			<TariffSection {draft} {lines} {told} />
 			<section aria-label="When again?">
-				<h2><b>When again?</b> <span>months after a visit</span></h2>
-				{#each AGAIN_LINES as { id, name } (id)}
-					<label class="line"
-						>{name}
-						<input
-							class="input mono"
-							inputmode="decimal"
-							class:differs={lines.differs(`again.${id}`)}
-							data-setting="again.{id}"
-							aria-label="{name}: months"
-							bind:value={draft.again[id]}
-						/></label
-					>
-				{/each}
+				<AgainLines {draft} {lines} />
 				<h2 class="next"><b>How is a strike read?</b></h2>
 				<ul>
 					{#each habits as { partial, moment }, i (i)}
@@ -233,61 +135,6 @@
 		gap: 1.5rem 2.5rem;
 		border-top: 1px solid var(--line);
 		padding-top: 1.25rem;
-	}
-	label {
-		display: block;
-		font-size: 0.9rem;
-		color: var(--soft);
-	}
-	.select {
-		display: block;
-		width: 100%;
-		min-height: 44px;
-		color: var(--ink);
-		font-size: 1rem;
-	}
-	.why {
-		font-size: 0.9rem;
-		line-height: 1.35;
-		margin: 0.2rem 0 0.6rem;
-	}
-	table {
-		border-collapse: collapse;
-		width: 100%;
-	}
-	th {
-		text-align: left;
-		font-weight: 400;
-		line-height: 1.25;
-	}
-	th span {
-		font-size: 0.85rem;
-	}
-	thead th {
-		font-size: 0.85rem;
-		color: var(--soft);
-	}
-	td {
-		padding: 0.15rem 0 0.15rem 0.75rem;
-		width: 1%;
-	}
-	.input {
-		min-height: 44px;
-		width: 5.5rem;
-		text-align: right;
-		color: var(--ink);
-	}
-	.sign {
-		width: 5.5rem;
-		margin-left: 0.75rem;
-	}
-	.line {
-		display: flex;
-		justify-content: space-between;
-		align-items: center;
-		color: var(--ink);
-		font-size: 1rem;
-		padding: 0.15rem 0;
 	}
 	.next {
 		margin-top: 1rem;
