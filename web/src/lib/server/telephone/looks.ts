@@ -5,9 +5,10 @@ import { v7 as uuid } from 'uuid';
 import { stringsAt, telephoneNotes, type InstrumentTwin, type ListeningHabits } from '@fendrel/core';
 import type { HeardNote, TelephoneTold, ToldLook } from '$lib/telephone/told';
 import { listeningSetup, type ListeningSetup } from '$lib/tuning/listeningSetup';
+import { USUAL_WRITING, type Writing } from '$lib/ui/writing';
 import { planFor } from '$lib/tuning/plan';
 import { digest, type Who } from '../auth/session';
-import { workshopNamed } from '../db/stores/accounts';
+import { settingsOf, workshopNamed } from '../db/stores/accounts';
 import { noteChange } from '../db/stores/changes';
 import { strungOf, type StrungInstrument } from '../db/stores/instruments';
 import { changeTelephoneLook, saveTelephoneLook, telephoneLookAt, telephoneLooksOf } from '../db/stores/telephoneLooks';
@@ -77,6 +78,8 @@ export interface OwnersPage {
 	readonly workshop: string;
 	/** A workshop to try things in: there the instrument can be simulated. */
 	readonly demo: boolean;
+	/** How the workshop writes. */
+	readonly writing: Writing;
 	readonly kind: StrungInstrument['kind'];
 	readonly notes: readonly number[];
 	readonly setup: Omit<ListeningSetup, 'sampleRate' | 'habits'>;
@@ -95,15 +98,16 @@ export async function ownersPage(token: string, now = new Date()): Promise<Owner
 	const found = await lookAt(token, now);
 	if (!found) return undefined;
 	const { look, instrument } = found;
-	const [workshop, choice] = await Promise.all([
+	const [workshop, { writing = USUAL_WRITING }, choice] = await Promise.all([
 		workshopNamed(look.workshopId),
+		settingsOf(look.workshopId),
 		loadTuning(look.workshopId, { instrument: instrument.id })
 	]);
 	const { habits, stringing, twin } = await loadListened(look.workshopId, choice);
 	const plan = planFor(choice);
 	const notes = telephoneNotes(instrument.lowest, instrument.highest);
 	return {
-		...{ workshop: workshop.name, demo: workshop.demo, kind: instrument.kind, notes },
+		...{ workshop: workshop.name, demo: workshop.demo, writing, kind: instrument.kind, notes },
 		setup: listeningSetup(plan, choice.a4),
 		targets: plan.targets.map(({ note, pitch }) => ({ note, pitch })),
 		strings: notes.map((note) => stringsAt(stringing, note)),

@@ -7,7 +7,7 @@
 	import { agreedSchema, type HeardNote } from '$lib/telephone/told';
 
 	let { data } = $props();
-	const look = $derived(data.look);
+	const asked = $derived(data.asked);
 	let plays = $state(false);
 	const address = $derived(`/look/${page.params.token}/heard`);
 
@@ -18,7 +18,7 @@
 		plays = false;
 	}
 	async function agree(name: string) {
-		const said = agreedSchema.safeParse({ name, heardAt: look.heardAt });
+		const said = agreedSchema.safeParse({ name, heardAt: asked.heardAt });
 		if (!said.success) return said.error.issues[0].message;
 		const problem = await sent('POST', address, said.data);
 		if (!problem) await invalidateAll();
@@ -30,17 +30,17 @@
 
 <main class="page">
 	<h1>Your instrument, before the visit</h1>
-	<p class="soft">Asked for by {look.workshop}</p>
-	{#if look.told && !plays}
+	<p class="soft">Asked for by {asked.workshop}</p>
+	{#if asked.told && !plays}
 		<OwnersTold
-			told={look.told}
-			workshop={look.workshop}
-			agreedBy={look.agreedBy}
+			told={asked.told}
+			workshop={asked.workshop}
+			agreedBy={asked.agreedBy}
 			onagree={agree}
 			onagain={() => (plays = true)}
 		/>
 	{:else}
-		<OwnersLookView options={look} onsend={send} />
+		<OwnersLookView options={asked} onsend={send} />
 	{/if}
 </main>
 
