@@ -31,7 +31,7 @@ export function openBrowser(args = []) {
  * @param {string} address
  */
 export async function signIn(page, address) {
-	await page.goto(`${address}/signin`);
+	await page.goto(`${address}/signin?next=/instruments`);
 	await page.getByRole('button', { name: /^Look around as/ }).click();
 	await page.getByRole('heading', { name: /instruments in your care/ }).waitFor();
 }
