@@ -69,6 +69,11 @@ test('the partials of a strike, each to be heard by itself, all by keys', async 
 	await expect(panel.getByRole('button', { name: 'Stop' })).toBeVisible();
 	await page.keyboard.press('h');
 	await expect(panel.getByRole('button', { name: 'Hear it' })).toBeVisible();
+	const [file] = await Promise.all([
+		page.waitForEvent('download'),
+		panel.getByRole('button', { name: 'Keep as WAV' }).click()
+	]);
+	expect(file.suggestedFilename()).toBe('strike-A4.wav');
 	await page.keyboard.press('ArrowLeft');
 	await page.keyboard.press('ArrowLeft');
 	await expect(panel).toContainText('Partial 1, heard at A4');

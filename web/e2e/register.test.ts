@@ -58,7 +58,13 @@ test('a register from anywhere: columns matched, looked at, added, taken back, a
 	await page.getByRole('button', { name: 'Keep', exact: true }).click();
 	await expect(page.getByText(/^Laid aside since/)).toBeVisible();
 	await expect(page.getByText('Ida Fenner', { exact: true })).toBeVisible();
-	await page.reload();
+	const gatehouse = page.url();
+	await page.goto('/instruments?find=Gatehouse+1');
+	await expect(page.getByText('Nothing matches')).toBeVisible();
+	await page.getByRole('link', { name: /laid aside$/ }).click();
+	await expect(page.getByRole('heading', { name: /laid aside$/ })).toBeVisible();
+	await expect(page.getByRole('link', { name: 'Gatehouse 1' })).toBeVisible();
+	await page.goto(gatehouse);
 	await expect(page.getByText('The Tide Mill, Saltmarsh Quay', { exact: true }).first()).toBeVisible();
 	await page.getByRole('button', { name: 'Move' }).click();
 	await page.getByRole('checkbox', { name: /Laid aside/ }).uncheck();
@@ -77,6 +83,19 @@ test('what is taken away: the register, a picture as SVG and PNG, a visit’s tu
 	const register = await saved(() => page.getByRole('link', { name: 'As CSV' }).click());
 	expect(register.bytes.toString()).toMatch(/^name,kind,place,town,maker,made in,/);
 	expect(register.bytes.toString()).toContain('Chapel concert grand,Grand piano,Shore Chapel');
+
+	await page.goto('/round/places');
+	await page.getByRole('link', { name: 'School of Music' }).first().click();
+	const statement = await saved(() =>
+		page
+			.getByRole('link', { name: /^Statement of/ })
+			.first()
+			.click()
+	);
+	expect([statement.name.slice(0, 10), statement.bytes.subarray(0, 5).toString()]).toEqual(['statement-', '%PDF-']);
+	const place = new URL(page.url()).pathname.split('/').at(-1)!;
+	expect((await page.request.get(`/api/places/${place}/statement?year=soon`)).status()).toBe(400);
+	await page.goto('/instruments');
 
 	await page.getByRole('link', { name: 'Chapel concert grand' }).click();
 	await expect(page.getByTestId('leave')).toContainText(/^Leave it/);

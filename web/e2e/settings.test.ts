@@ -76,6 +76,17 @@ test('notes, figures, degrees and weeks as the workshop writes them; found, mark
 	const visit = page.url();
 	await page.reload();
 	await expect(page.getByLabel('Temperature in °F')).toHaveValue('68,0');
+	// A file calls notes one way; what comes into the field is what this reader would have typed.
+	await page.getByRole('link', { name: 'Sound', exact: true }).click();
+	await page.getByRole('button', { name: 'Type or paste' }).click();
+	const lines = 'note;cents\nB3;-4.2\nBb3;-3.1\nA4;-2';
+	await page
+		.getByLabel('From a file')
+		.setInputFiles({ name: 'pitches.csv', mimeType: 'text/csv', buffer: Buffer.from(lines) });
+	await expect(page.getByLabel('Notes and pitches')).toHaveValue('note;cents\nH3;-4.2\nB3;-3.1\nA4;-2');
+	await expect(page.getByText('3 notes understood, in cents.')).toBeVisible();
+	await page.getByRole('button', { name: 'Keep 3 notes' }).click();
+	await expect(page.getByTestId('saved')).toHaveText('everything saved');
 	await page.goto('/settings');
 	await page.getByText('4 settings differ from the usual').click();
 	await page.getByRole('button', { name: 'Put back: How it is written: temperatures' }).click();

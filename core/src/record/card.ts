@@ -1,4 +1,4 @@
-import { typedNoteName } from '../units/note';
+import { fileNoteName } from '../units/note';
 
 /** What stays with an instrument: how it was left, for whoever comes next. */
 export interface CardFacts {
@@ -60,7 +60,7 @@ export function cardText(facts: CardFacts): string {
 		`temperament ${line(temperament)}`,
 		...(offsets.some((each) => short(each) !== '0') ? [`offsets ${offsets.map(short).join(' ')}`] : []),
 		`curve ${knotsOf(stretch, CARD_TOLERANCE)
-			.map((i) => `${typedNoteName(lowest + i)} ${short(stretch[i])}`)
+			.map((i) => `${fileNoteName(lowest + i)} ${short(stretch[i])}`)
 			.join(' ')}`,
 		...facts.cautions.map((caution) => `caution ${line(caution)}`),
 		...(next ? [`next ${next}`] : [])

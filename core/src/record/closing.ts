@@ -14,6 +14,9 @@ export interface NextVisit {
 export const OTHER_WORKS = ['voicing', 'regulation'] as const;
 export type OtherWork = (typeof OTHER_WORKS)[number];
 
+/** Minutes that a booked visit takes. */
+export const BOOKED_MINUTES = { least: 5, most: 720 } as const;
+
 /** A visit to come that was booked at the end of this one. */
 export interface BookedVisit {
 	readonly booking: string;

@@ -24,18 +24,18 @@ export function noteName(note: number): string {
 }
 
 /** "F#3", "Hb2": a note's name as keyboards type it, in the reader's letters. */
-export function keyedNoteName(note: number): string {
+export function typedNoteName(note: number): string {
 	return noteName(note).replace('♯', '#').replace('♭', 'b');
 }
 
 /** "F#", "Eb": as files hold it, whatever it is called on the page. */
-export function typedClassName(note: number): string {
+export function fileClassName(note: number): string {
 	return calledIn(USUAL_NOTE_STYLE)[noteClass(note)].replace('♯', '#').replace('♭', 'b');
 }
 
 /** "F#3", "Eb5": a note's name as files hold it. */
-export function typedNoteName(note: number): string {
-	return typedClassName(note) + noteOctave(note);
+export function fileNoteName(note: number): string {
+	return fileClassName(note) + noteOctave(note);
 }
 
 /** True for the five raised keys of an octave. */

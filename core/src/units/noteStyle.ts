@@ -37,7 +37,9 @@ export function calledIn({ letters, accidentals }: NoteStyle): readonly string[]
 const ACCIDENTAL = /^(#|♯|b|♭|is|es|s)?$/;
 const LETTERS: Readonly<Record<string, number>> = { c: 0, d: 2, e: 4, f: 5, g: 7, a: 9, b: 11 };
 const GERMAN: Readonly<Record<string, number>> = { ...LETTERS, h: 11, b: 10 };
-const SOLFEGE: Readonly<Record<string, number>> = { do: 0, ut: 0, re: 2, ré: 2, mi: 4, fa: 5, sol: 7, la: 9, si: 11 };
+/** Syllables before letters, which are understood beside them: no syllable with a sign is a letter with one. */
+const SYLLABLE_STEPS = { do: 0, ut: 0, re: 2, ré: 2, mi: 4, fa: 5, sol: 7, la: 9, si: 11 };
+const SOLFEGE: Readonly<Record<string, number>> = { ...SYLLABLE_STEPS, ...LETTERS };
 
 /** A note as somebody types it who calls notes so; undefined when it is none: "H3", "Cis4", "Sib2", "F#5". */
 export function readNoteIn({ letters }: NoteStyle, text: string): number | undefined {
@@ -51,6 +53,10 @@ export function readNoteIn({ letters }: NoteStyle, text: string): number | undef
 	if (!sign) return undefined;
 	const word = sign[1] ?? '';
 	if (/s$/.test(word) && (letters !== 'german' || (word === 's' && !'ae'.includes(letter)))) return undefined;
+	if (letters === 'german' && letter === 'b') {
+		// B is flat already, also where somebody says so; anything else of it is a slip.
+		return /^[b♭]?$/.test(word) ? names.b + 12 * (Number(match[2]) + 1) : undefined;
+	}
 	const by = word === '' ? 0 : /^(#|♯|is)$/.test(word) ? 1 : -1;
 	return names[letter] + by + 12 * (Number(match[2]) + 1);
 }

@@ -5,6 +5,7 @@
 	import { ask } from '$lib/ui/address';
 	import { RUNS, type Comparison } from './comparison.svelte';
 	import StepList from './StepList.svelte';
+	import { grouped } from '$lib/ui/format';
 
 	let {
 		plan,
@@ -29,9 +30,7 @@
 <section>
 	<div class="head">
 		<h2 class="panel-heading">
-			In which order, and how sure? <span
-				>± what this ear accumulates over {RUNS.toLocaleString('en')} simulated tunings</span
-			>
+			In which order, and how sure? <span>± what this ear accumulates over {grouped(RUNS)} simulated tunings</span>
 		</h2>
 		<EarChoice {ear} {mine} label="Ear" {disabled} onchoose={(ear) => ask({ ear })} />
 	</div>

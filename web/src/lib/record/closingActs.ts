@@ -1,4 +1,4 @@
-import { LEARNINGS, OTHER_WORKS } from '@fendrel/core';
+import { BOOKED_MINUTES, LEARNINGS, OTHER_WORKS } from '@fendrel/core';
 import { z } from 'zod';
 import { act, line, said, word } from './actFields';
 
@@ -14,7 +14,10 @@ export const closingActs = [
 	}),
 	z.object({
 		...{ ...act, do: z.literal('book'), booking: z.uuid(), startsAt: z.iso.datetime() },
-		...{ minutes: z.number().int().min(5).max(720), promised: z.string().trim().max(1000) }
+		...{
+			minutes: z.number().int().min(BOOKED_MINUTES.least).max(BOOKED_MINUTES.most),
+			promised: z.string().trim().max(1000)
+		}
 	}),
 	z.object({ ...act, do: z.literal('forget'), what: z.enum(LEARNINGS) })
 ] as const;

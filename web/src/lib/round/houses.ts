@@ -1,6 +1,6 @@
 import { byName, fixed, flatOrSharp, onShortDay } from '$lib/ui/format';
 import { visitGain } from './dayPlan';
-import { dueOf, type RoundInstrument } from './round';
+import { dueOf, instrumentsOf, type RoundInstrument } from './round';
 
 export interface House {
 	readonly id: string;
@@ -26,7 +26,7 @@ export function housesOf(
 			const waiting = here.filter((each) => visitGain(each, now) > 0);
 			return {
 				...place,
-				...{ instruments: here.length, overdue: dueOf(here, now, 0).length, waiting: waiting.length },
+				...{ instruments: here.length, overdue: instrumentsOf(dueOf(here, now, 0)), waiting: waiting.length },
 				minutes: waiting.reduce((sum, each) => sum + each.minutes, 0),
 				gain: waiting.reduce((sum, each) => sum + visitGain(each, now), 0)
 			};

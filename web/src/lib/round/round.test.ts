@@ -101,6 +101,7 @@ describe('what falls due', () => {
 			'tuned voicing',
 			'tuned tuning'
 		]);
+		expect(roundHeadline(all, NOW)).toBe('1 visit half done, 1 instrument overdue, 1 more due within six weeks.');
 	});
 });
 

@@ -93,6 +93,9 @@ export function dueOf(all: readonly RoundInstrument[], now: number, days = 42): 
 		.sort((a, b) => a.due - b.due);
 }
 
+/** How many instruments something falls due at. */
+export const instrumentsOf = (due: readonly DueLine[]): number => new Set(due.map(({ id }) => id)).size;
+
 /** Where an hour gains most, the most first. */
 export const paysMost = (all: readonly RoundInstrument[]): readonly RoundInstrument[] =>
 	all.filter((each) => each.open === undefined && gainOf(each) > 0).sort((a, b) => gainOf(b) - gainOf(a));
@@ -100,9 +103,10 @@ export const paysMost = (all: readonly RoundInstrument[]): readonly RoundInstrum
 /** "Two visits are half done; five instruments are overdue, eight more fall due in six weeks." */
 export function roundHeadline(all: readonly RoundInstrument[], now: number): string {
 	const open = all.filter((each) => each.open !== undefined).length;
+	// An instrument whose voicing is due beside its tuning is one instrument.
 	const due = dueOf(all, now);
-	const over = due.filter((each) => each.due < now).length;
-	const coming = due.length - over;
+	const over = instrumentsOf(due.filter((each) => each.due < now));
+	const coming = instrumentsOf(due) - over;
 	const said = [
 		...(open ? [`${counted(open, 'visit')} half done`] : []),
 		...(over ? [`${counted(over, 'instrument')} overdue`] : []),

@@ -50,18 +50,6 @@
 </section>
 
 <style>
-	label {
-		display: block;
-		font-size: 0.9rem;
-		color: var(--soft);
-	}
-	.select {
-		display: block;
-		width: 100%;
-		min-height: 44px;
-		color: var(--ink);
-		font-size: 1rem;
-	}
 	.why {
 		font-size: 0.9rem;
 		line-height: 1.35;

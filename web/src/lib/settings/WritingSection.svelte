@@ -32,15 +32,4 @@
 		grid-template-columns: repeat(auto-fill, minmax(15rem, 1fr));
 		gap: 0.5rem 2.5rem;
 	}
-	label {
-		font-size: 0.9rem;
-		color: var(--soft);
-	}
-	.select {
-		display: block;
-		width: 100%;
-		min-height: 44px;
-		color: var(--ink);
-		font-size: 1rem;
-	}
 </style>

@@ -28,7 +28,6 @@ interface Named {
 	readonly id: string;
 	readonly name: string;
 }
-const RAISE_CAP = { id: 'raise.cap', name: 'A raise: at most above target, cents' };
 const choice = (ways: readonly Named[]) => (id: string) => ways.find((way) => way.id === id)?.name ?? id;
 
 /** Every line there is: where it stands, its name, and how what stands there is read. */
@@ -47,7 +46,7 @@ const LINES: readonly (Named & { readonly read?: (value: string) => string; read
 	),
 	{ id: 'raise.school', name: 'A raise: by', read: choice(RAISE_SCHOOLS) },
 	{ id: 'raise.order', name: 'A raise: order', read: choice(RAISE_ORDERS) },
-	RAISE_CAP,
+	{ id: 'raise.cap', name: 'A raise: at most above target, cents' },
 	...TARIFF_LINES.map(({ id, name }) => ({ id: `minutes.${id}`, name: `${name}: minutes` })),
 	...TARIFF_LINES.map(({ id, name }) => ({ id: `price.${id}`, name: `${name}: price`, own: true as const })),
 	{ id: 'currency', name: 'Currency', own: true },

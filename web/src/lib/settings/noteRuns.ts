@@ -1,4 +1,4 @@
-import { keyedNoteName, readNote, type NoteRun } from '@fendrel/core';
+import { typedNoteName, readNote, type NoteRun } from '@fendrel/core';
 import type { Result } from '$lib/ui/result';
 
 /** "F3 to F4, F#4 to C8, E3 to A0": runs as they are typed, upwards or downwards; a single note is a run too. */
@@ -18,7 +18,7 @@ export function readRuns(text: string): Result<readonly NoteRun[]> {
 export function writtenRuns(runs: readonly NoteRun[]): string {
 	return runs
 		.map(([first, last]) =>
-			first === last ? keyedNoteName(first) : `${keyedNoteName(first)} to ${keyedNoteName(last)}`
+			first === last ? typedNoteName(first) : `${typedNoteName(first)} to ${typedNoteName(last)}`
 		)
 		.join(', ');
 }

@@ -45,7 +45,7 @@
 <section aria-label="Before the visit">
 	<h2>Before the visit</h2>
 	{#each looks.slice(0, MOST) as look (look.id)}
-		<div class="look">
+		<div>
 			{#if look.told}
 				<p>
 					<b>By telephone, {onShortDay(look.heardAt!)}:</b>

@@ -23,7 +23,6 @@
 	let problem = $state<string>();
 	onMount(() => void (alive = true));
 	const heard = $derived(new Set(look.heard.keys()));
-	const left = $derived(look.left.length);
 	const ENOUGH = 4;
 
 	const REFUSALS: Record<Refusal, string> = {
@@ -48,8 +47,8 @@
 
 {#if listening.state !== 'on'}
 	<p class="lead">
-		Ten notes played into this telephone tell how far the instrument is out, what it needs and how long that takes,
-		before anybody drives. It takes three minutes.
+		Play {options.notes.length} notes into this telephone, and it is known how far the instrument is out, what it needs and
+		how long that takes, before anybody drives. It takes three minutes.
 	</p>
 	<ol>
 		<li>Turn off what hums or plays, and close the door.</li>
@@ -110,7 +109,6 @@
 {/if}
 {#if listening.fault}<p class="problem" role="alert">{FAULT_WORDS[listening.fault]}</p>{/if}
 {#if problem}<p class="problem" role="alert">{problem}</p>{/if}
-<span class="sr-only" aria-live="off" data-testid="left">{left}</span>
 
 <style>
 	.lead {

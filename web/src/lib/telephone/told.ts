@@ -1,7 +1,7 @@
 import type { SectionId, VerdictKind } from '@fendrel/core';
 import { noteName } from '@fendrel/core';
 import { z } from 'zod';
-import { fixed, flatOrSharp, listed, signed } from '$lib/ui/format';
+import { fixed, flatOrSharp, listed, roughly, signed } from '$lib/ui/format';
 
 /** A note that an owner played: its pitch in Hz, and how far its strings lie apart in cents (null: it could not be told). */
 export const heardSchema = z.object({
@@ -116,16 +116,9 @@ export function technicianWords(told: TelephoneTold): string {
 	].join('; ');
 }
 
-/** "about 2 h 15" of minutes. */
-export function hoursWords(minutes: number): string {
-	const [hours, rest] = [Math.floor(minutes / 60), minutes % 60];
-	if (hours === 0) return `${rest} min`;
-	return rest === 0 ? `${hours} h` : `${hours} h ${String(rest).padStart(2, '0')}`;
-}
-
 /** "1 h 30, € 95", or from the likely to the most. */
 export function effortWords({ minutes, mostMinutes, price, mostPrice }: TelephoneTold): string {
 	const range = (a: string, b: string) => (a === b ? a : `${a} to ${b}`);
-	const time = range(hoursWords(minutes), hoursWords(mostMinutes));
+	const time = range(roughly(minutes), roughly(mostMinutes));
 	return price ? `${time}, ${range(price, mostPrice ?? price)}` : time;
 }

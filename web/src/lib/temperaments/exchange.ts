@@ -1,4 +1,4 @@
-import { offsetsFromEqual, typedClassName } from '@fendrel/core';
+import { offsetsFromEqual, fileClassName } from '@fendrel/core';
 import { z } from 'zod';
 import { readCsv, writeCsv } from '$lib/ui/csv';
 import { typedNumber } from '$lib/ui/typed';
@@ -15,7 +15,7 @@ const VERSION = 1;
 const LARGEST = 2_000_000;
 /** Decimals of a cent in CSV: a thousand times finer than anybody hears. */
 const DECIMALS = 6;
-const PLAIN = Array.from({ length: 12 }, (_, i) => typedClassName(i));
+const PLAIN = Array.from({ length: 12 }, (_, i) => fileClassName(i));
 const OTHER_NAMES: Readonly<Record<string, string>> = {
 	Db: 'C#',
 	'D#': 'Eb',

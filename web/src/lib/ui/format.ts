@@ -10,6 +10,19 @@ export function fixed(value: number, digits: number): string {
 /** A figure that was written with a point, with the reader's decimal sign. */
 export const decimal = (text: string): string => (writing().decimal === 'comma' ? text.replace('.', ',') : text);
 
+/** "12,345": a count as its reader groups it. */
+export const grouped = (count: number): string =>
+	writing().decimal === 'comma' ? count.toLocaleString('de') : count.toLocaleString('en');
+
+/** A count or figure that was written for a reader; NaN where it is none. */
+export function figureOf(text: string): number {
+	const [group, point] = writing().decimal === 'comma' ? ['.', ','] : [',', '.'];
+	const plain = text.replace('−', '-').replaceAll(new RegExp(`\\${group}(?=\\d{3}(?!\\d))`, 'g'), '');
+	return /^[+-]?\d+([.,]\d+)?$/.test(plain) && (!/[.,]/.test(plain) || plain.includes(point))
+		? Number(plain.replace(point, '.'))
+		: Number.NaN;
+}
+
 /** True where nothing of a value is left at so many decimals. */
 export const isNoughtAt = (value: number, digits: number) => Number(value.toFixed(digits)) === 0;
 
@@ -24,7 +37,7 @@ export function flatOrSharp(cents: number, certain = true): string {
 	const about = certain ? '' : 'about ';
 	const digits = certain ? 1 : 0;
 	if (isNoughtAt(cents, digits)) return `${about}on pitch`;
-	const isOne = isNoughtAt(Math.abs(cents) - 1, digits);
+	const isOne = Number(Math.abs(cents).toFixed(digits)) === 1;
 	return `${about}${fixed(Math.abs(cents), digits)} ${isOne ? 'cent' : 'cents'} ${cents < 0 ? 'flat' : 'sharp'}`;
 }
 
@@ -53,6 +66,14 @@ export function lasting(seconds: number): string {
 
 const ORDINALS: Partial<Record<Intl.LDMLPluralRule, string>> = { one: 'st', two: 'nd', few: 'rd' };
 const ordinals = new Intl.PluralRules('en', { type: 'ordinal' });
+
+/** "2 h 15", "45 min": in steps of five minutes, as one plans them. */
+export function roughly(minutes: number): string {
+	const whole = Math.max(5, 5 * Math.round(minutes / 5));
+	const [hours, rest] = [Math.floor(whole / 60), whole % 60];
+	if (hours === 0) return `${rest} min`;
+	return rest === 0 ? `${hours} h` : `${hours} h ${String(rest).padStart(2, '0')}`;
+}
 
 /** "28th". */
 export function ordinal(count: number): string {

@@ -24,7 +24,7 @@ export function typedCelsius(text: string): number {
 
 export const lengthUnit = () => (isInch() ? 'in' : 'mm');
 
-/** A length in the reader's unit; inches get a decimal and a half more. @param digits decimals of the mm */
+/** A length in the reader's unit; inches get more decimals. @param digits decimals of the mm */
 export function lengthFigure(mm: number, digits = 1): string {
 	return isInch() ? fixed(mm / MM_AN_INCH, digits + (digits > 1 ? 1 : 2)) : fixed(mm, digits);
 }

@@ -1,17 +1,17 @@
 import { writeLines } from './csv';
-import { typedNumber } from './typed';
-
-/** A figure as pages write it, with their own minus and decimal sign. */
-const FIGURE = /^[+−-]?\d+(?:[.,]\d+)?$/;
+import { figureOf } from './format';
 
 /** What stands in a cell, without what is pressed there; a field's value. */
 function said(cell: Element): string | number {
 	const field = cell.querySelector<HTMLInputElement | HTMLSelectElement>('input:not([type=hidden]), select');
-	if (field) return field instanceof HTMLSelectElement ? (field.selectedOptions[0]?.text ?? '') : field.value;
+	if (field instanceof HTMLSelectElement) return field.selectedOptions[0]?.text ?? '';
+	if (field?.type === 'checkbox') return field.checked ? 'yes' : '';
+	if (field) return field.value;
 	const copy = cell.cloneNode(true) as Element;
 	for (const each of copy.querySelectorAll('button, svg, .sr-only')) each.remove();
 	const text = (copy.textContent ?? '').replace(/\s+/g, ' ').trim();
-	return FIGURE.test(text) ? typedNumber(text) : text;
+	const figure = figureOf(text);
+	return Number.isNaN(figure) ? text : figure;
 }
 
 /** Cells of a line; one that reaches over several columns stands in the first of them. */

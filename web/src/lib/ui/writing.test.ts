@@ -1,5 +1,5 @@
 import { afterEach, describe, expect, it } from 'vitest';
-import { fixed, flatOrSharp, isNoughtAt, signed } from './format';
+import { figureOf, fixed, flatOrSharp, grouped, isNoughtAt, signed } from './format';
 import { lengthWords, temperatureWords, typedCelsius, typedLength, typedMm } from './measures';
 import { USUAL_WRITING, writeAs, type Writing } from './writing';
 
@@ -16,6 +16,15 @@ describe('figures as their reader writes them', () => {
 			'on pitch'
 		]);
 		expect(isNoughtAt(-0.04, 1)).toBe(true);
+	});
+
+	it('are figures again in a file, groups and all', () => {
+		for (const decimal of ['point', 'comma'] as const) {
+			as({ decimal });
+			for (const figure of [-3.2, 0.4, 12, 1234, -12.345, 1_234_567]) expect(figureOf(signed(figure, 3))).toBe(figure);
+			for (const count of [7, 1234, 1_234_567]) expect(figureOf(grouped(count))).toBe(count);
+			for (const text of ['', '14 Jul 2026', '1,2,3', 'A4', '–', '3.4.5']) expect(figureOf(text)).toBeNaN();
+		}
 	});
 
 	it('come back in the unit that is stored', () => {

@@ -5,7 +5,7 @@
 	import { shelf, type HeldVisit } from '$lib/device/shelf';
 	import { handOver } from '$lib/handover/handOver.svelte';
 	import { groupsCounted } from '$lib/tuning/kinds';
-	import { counted, fixed, onDay } from '$lib/ui/format';
+	import { counted, fixed, grouped, onDay } from '$lib/ui/format';
 	import BeginVisit from './BeginVisit.svelte';
 
 	/** What can be worked with when there is no server. */
@@ -17,7 +17,7 @@
 		held = await shelf();
 		const { usage, quota } = (await navigator.storage?.estimate?.()) ?? {};
 		if (usage !== undefined && quota)
-			room = `${fixed(usage / 2 ** 20, 1)} MB used of ${Math.round(quota / 2 ** 20).toLocaleString('en')} MB that the browser allows.`;
+			room = `${fixed(usage / 2 ** 20, 1)} MB used of ${grouped(Math.round(quota / 2 ** 20))} MB that the browser allows.`;
 	});
 
 	const visits = $derived(

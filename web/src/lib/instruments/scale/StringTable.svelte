@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { keyedNoteName, noteName, WIRE, type NoteLoad } from '@fendrel/core';
+	import { typedNoteName, noteName, WIRE, type NoteLoad } from '@fendrel/core';
 	import {
 		EMPTY_LINE,
 		readLine,
@@ -40,7 +40,7 @@
 		if ('problem' in read) return;
 		onchange(withLines(lines, [read.value]));
 		// The next note up is what one measures next, on the same kind of wire.
-		const next = read.value.note < context.highest ? keyedNoteName(read.value.note + 1) : '';
+		const next = read.value.note < context.highest ? typedNoteName(read.value.note + 1) : '';
 		typed = { ...EMPTY_LINE, wire: typed.wire, note: next };
 		firstField?.focus();
 	}

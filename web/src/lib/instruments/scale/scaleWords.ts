@@ -1,6 +1,6 @@
 import { KILOGRAM_FORCE, noteName, type KeyboardInharmonicity, type LoadWarning, type TableLoad } from '@fendrel/core';
 import type { KnownString } from '$lib/tuning/strings';
-import { counted, fixed, noteRuns } from '$lib/ui/format';
+import { counted, fixed, grouped, noteRuns } from '$lib/ui/format';
 
 const times = (ratio: number) => (ratio >= 1 ? `${fixed(ratio, 2)} times` : `only ${fixed(ratio, 2)} times`);
 const percent = (ratio: number) => `${Math.round(100 * Math.abs(ratio - 1))} %`;
@@ -61,7 +61,7 @@ export function scaleVerdict(inharmonicity: KeyboardInharmonicity, known: readon
 
 const force = (newtons: number) =>
 	newtons >= 10_000
-		? `${fixed(newtons / 1000, 1)} kN (${Math.round(newtons / KILOGRAM_FORCE).toLocaleString('en')} kgf)`
+		? `${fixed(newtons / 1000, 1)} kN (${grouped(Math.round(newtons / KILOGRAM_FORCE))} kgf)`
 		: `${fixed(newtons, 0)} N (${fixed(newtons / KILOGRAM_FORCE, newtons < 1000 ? 1 : 0)} kgf)`;
 
 export function loadWords({ total, added, known, unknown }: TableLoad, raise: number): string {

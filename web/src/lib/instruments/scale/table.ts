@@ -1,11 +1,11 @@
 import {
 	equalHz,
 	hz,
-	keyedNoteName,
+	typedNoteName,
 	noteName,
 	parseNote,
 	readNote,
-	typedNoteName,
+	fileNoteName,
 	WIRE,
 	type WireName
 } from '@fendrel/core';
@@ -52,8 +52,8 @@ interface Hand {
 	readonly size: (text: string) => number;
 	readonly sizeText: (mm: number) => string;
 }
-const READERS: Hand = { note: readNote, noteText: keyedNoteName, size: typedMm, sizeText: typedLength };
-const FILES: Hand = { note: parseNote, noteText: typedNoteName, size: typedNumber, sizeText: String };
+const READERS: Hand = { note: readNote, noteText: typedNoteName, size: typedMm, sizeText: typedLength };
+const FILES: Hand = { note: parseNote, noteText: fileNoteName, size: typedNumber, sizeText: String };
 
 /** Reads a line, comma or point; empty fields are unknown. */
 export function readLine(

@@ -1,9 +1,8 @@
+import { BOOKED_MINUTES } from '@fendrel/core';
 import { z } from 'zod';
 
 /** Bookings that are made together at most: a year of weeks, and one. */
 export const MOST_TOGETHER = 53;
-/** Minutes that a booking takes. */
-export const LENGTH = { least: 5, most: 720 } as const;
 /** Instruments that one booking is for. */
 export const MOST_INSTRUMENTS = 40;
 
@@ -16,8 +15,8 @@ export const bookingSchema = z.object({
 	minutes: z
 		.number()
 		.int()
-		.min(LENGTH.least, `It takes ${LENGTH.least} minutes at least.`)
-		.max(LENGTH.most, 'It takes 12 hours at most.'),
+		.min(BOOKED_MINUTES.least, `It takes ${BOOKED_MINUTES.least} minutes at least.`)
+		.max(BOOKED_MINUTES.most, 'It takes 12 hours at most.'),
 	purpose: z.string().trim().max(200, 'At most 200 characters.'),
 	promised: z.string().trim().max(1000, 'At most 1000 characters.')
 });

@@ -201,8 +201,8 @@ export interface TelephoneLookRow {
 	id: string;
 	workshopId: string;
 	instrumentId: string;
-	/** Who asked for it. */
-	userId: string;
+	/** Who asked for it; null once that account is erased. */
+	userId: string | null;
 	/** Null once the address leads nowhere any more. */
 	tokenHash: string | null;
 	madeAt: Date;

@@ -1,4 +1,4 @@
-import { error, isHttpError } from '@sveltejs/kit';
+import { error } from '@sveltejs/kit';
 import { v7 as uuid } from 'uuid';
 import { bookingTitle, endOf, overlap, type Booking, type BookingDraft } from '$lib/round/diary/booking';
 import type { Who } from '../auth/session';
@@ -61,13 +61,9 @@ export async function bookFromVisit(
 		...{ ...said, id, userId: who.userId, locationId: instrument?.locationId ?? null },
 		...{ instruments: [instrumentId], purpose: '' }
 	};
-	try {
-		await holdDiary(who.workshopId, who.userId, transaction);
-		await refuseOverlap(who, draft, id, transaction);
-	} catch (fault) {
-		if (isHttpError(fault)) return fault.body.message;
-		throw fault;
-	}
+	await holdDiary(who.workshopId, who.userId, transaction);
+	const clash = await clashOf(who, draft, id, transaction);
+	if (clash) return clash;
 	await createBookings(who.workshopId, [draft], null, transaction);
 	await noteBooking(who, 'booked', draft, transaction);
 	return undefined;
@@ -117,18 +113,24 @@ async function checkDraft({ workshopId }: Who, { locationId, instruments }: Book
 		error(400, { message: 'Its place is no longer there. Choose another.' });
 }
 
-async function refuseOverlap(
+/** What stands in a booking's way, as a sentence; undefined: nothing. */
+async function clashOf(
 	{ workshopId }: Who,
 	draft: BookingDraft,
 	id: string,
 	transaction: Transaction
-): Promise<void> {
+): Promise<string | undefined> {
 	const { startsAt, userId } = draft;
 	const there = await bookingsBetween(workshopId, new Date(startsAt), endOf(draft), { userId, transaction });
 	const other = there.find((each) => each.id !== id);
-	if (!other) return;
+	if (!other) return undefined;
 	const [{ who, ...told }] = await toldBookings(workshopId, [other]);
-	error(409, { message: `${who} is booked then already: ${bookingTitle(told)}.` });
+	return `${who} is booked then already: ${bookingTitle(told)}.`;
+}
+
+async function refuseOverlap(who: Who, draft: BookingDraft, id: string, transaction: Transaction): Promise<void> {
+	const clash = await clashOf(who, draft, id, transaction);
+	if (clash) error(409, { message: clash });
 }
 
 async function noteBooking(

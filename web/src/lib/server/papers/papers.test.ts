@@ -130,7 +130,7 @@ describe('two visits', () => {
 		const { me, instrumentId, visitId } = await closedVisit('Statement upright');
 		await finishVisit(me, visitId);
 		const { locationId } = (await getInstrument(me.workshopId, instrumentId))!;
-		const [year] = await statementYears(me.workshopId, locationId!, Date.now());
+		const [year] = await statementYears(me.workshopId, locationId!);
 		const statement = await statementOf(me.workshopId, locationId!, year, Date.now());
 		expect(statement.headline).toMatch(/^1 visit to 1 of 1 instrument, \d+\.\d hours in all\.$/);
 		expect(statement.instruments[0].visits[0][2]).toMatch(/^4 notes set, 8\.\d cents moved on average/);

@@ -2,11 +2,11 @@ import { otherWorkDue } from '@fendrel/core';
 import { parseISO } from 'date-fns';
 import { capital, counted, fixed, inHz, listed, onShortDay } from '$lib/ui/format';
 import { groupsCounted } from '$lib/tuning/kinds';
-import type { Told, ToldVisit } from '../visits/told';
-import { toldVisits } from '../visits/told';
+import { toldVisits, type Told, type ToldVisit } from '../visits/told';
 import { workshopNamed } from '../db/stores/accounts';
 import { listInstruments } from '../db/stores/instruments';
 import { listPlaces } from '../db/stores/locations';
+import { visitsOfEach } from '../db/stores/visits';
 import { orNotFound } from '../find';
 import { workLeft } from '../visits/before';
 
@@ -31,28 +31,25 @@ const minutesOf = ({ visit }: ToldVisit): number =>
 	Math.round((visit.finishedAt!.getTime() - visit.startedAt.getTime()) / 60_000);
 
 /** Years in which something was done at a place, the last first. */
-export async function statementYears(workshopId: string, placeId: string, now: number): Promise<readonly number[]> {
-	const told = await toldAt(workshopId, placeId, now);
-	const years = told.flatMap(({ visits }) =>
-		visits.flatMap(({ visit }) => (visit.finishedAt ? [visit.finishedAt.getFullYear()] : []))
+export async function statementYears(workshopId: string, placeId: string): Promise<readonly number[]> {
+	const instruments = await instrumentsAt(workshopId, placeId);
+	const visits = await visitsOfEach(
+		workshopId,
+		instruments.map(({ id }) => id)
 	);
+	const years = [...visits.values()].flat().flatMap(({ finishedAt }) => (finishedAt ? [finishedAt.getFullYear()] : []));
 	return [...new Set(years)].sort((a, b) => b - a);
 }
 
-async function toldAt(workshopId: string, placeId: string, now: number): Promise<readonly Told[]> {
-	const instruments = await listInstruments(workshopId);
-	return toldVisits(
-		workshopId,
-		instruments.filter(({ locationId }) => locationId === placeId),
-		now
-	);
+async function instrumentsAt(workshopId: string, placeId: string) {
+	return (await listInstruments(workshopId)).filter(({ locationId }) => locationId === placeId);
 }
 
 export async function statementOf(workshopId: string, placeId: string, year: number, now: number): Promise<Statement> {
 	const [places, workshop, told] = await Promise.all([
 		listPlaces(workshopId),
 		workshopNamed(workshopId),
-		toldAt(workshopId, placeId, now)
+		instrumentsAt(workshopId, placeId).then((all) => toldVisits(workshopId, all, now))
 	]);
 	const place = orNotFound(
 		places.find(({ id }) => id === placeId),

@@ -54,4 +54,6 @@ export const OUT: readonly OutTable[] = [
 ];
 
 /** Rises when a file says something that an earlier version could not read. */
-export const FORMAT = 2;
+export const FORMAT = 3;
+/** The oldest that is still read: the tables that came since are empty in it. */
+export const OLDEST_FORMAT = 2;

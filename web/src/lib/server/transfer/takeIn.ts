@@ -11,7 +11,7 @@ import { userById } from '../db/stores/accounts';
 import { inTransaction } from '../db/transaction';
 import { log } from '../log';
 import { rebuildSummaries } from '../record/keep';
-import { FORMAT, OUT } from './tables';
+import { FORMAT, OLDEST_FORMAT, OUT } from './tables';
 import { columnsOf, type Column } from './columns';
 
 /** What a file begins with. */
@@ -146,7 +146,7 @@ async function readHeader(value: unknown, numbers: Map<string, string>): Promise
 	if (!header.success) return refuse('This is no file of a workshop: its first line does not say so.');
 	const { format, library = {} } = header.data;
 	if (format > FORMAT) refuse('A later version of Fendrel made this file. Bring this server up to date first.');
-	if (format < FORMAT)
+	if (format < OLDEST_FORMAT)
 		refuse('An earlier version of Fendrel made this file. Make it anew there, with a version as new as this one.');
 	const here = await database().models.temperaments.findAll({
 		where: { workshopId: null },

@@ -13,6 +13,7 @@ import { accept, beginVisit, details, hand, newInstrument, newWorkshop, reading,
 import { linesOf } from './linesOf';
 import { forgetParts, keepPart, linesIn, partsThere } from './parts';
 import { OUT } from './tables';
+import { OLDEST_FORMAT } from './tables';
 import { takeInWorkshop } from './takeIn';
 
 withDatabase();
@@ -148,6 +149,15 @@ describe('all of a workshop', () => {
 		expect(text).not.toContain('Added meanwhile');
 		expect(text.trimEnd().split('\n').slice(1)).toEqual(lines.slice(1));
 		expect((await exported(me.workshopId)).join()).toContain('Added meanwhile');
+	});
+
+	it('comes in from the version before, which knew of no looks by telephone', async () => {
+		const { me, lines } = await furnished();
+		await forget(me);
+		const other = await newWorkshop();
+		const former = JSON.stringify({ ...(JSON.parse(lines[0]) as object), format: OLDEST_FORMAT });
+		await takeInWorkshop(other, from([former, ...lines.slice(1)]));
+		expect((await exported(other.workshopId)).length).toBe(lines.length);
 	});
 
 	it('is taken in whole or not at all, and never out of another workshop', async () => {

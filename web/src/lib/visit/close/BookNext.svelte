@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { BOOKED_MINUTES } from '@fendrel/core';
 	import { format, isBefore, parseISO } from 'date-fns';
 	import { v7 as uuid } from 'uuid';
 	import { onDay } from '$lib/ui/format';
@@ -19,14 +20,14 @@
 	let minutes = $derived(String(usual));
 	let promised = $state('');
 	let problem = $state<string>();
-	const [LEAST, MOST] = [5, 720];
 
 	function book(event: SubmitEvent) {
 		event.preventDefault();
 		const startsAt = parseISO(`${on}T${time}`);
 		const long = Number(minutes);
 		if (!/^\d\d:\d\d$/.test(time)) problem = 'Enter the time.';
-		else if (!Number.isInteger(long) || long < LEAST || long > MOST) problem = `It takes ${LEAST} to ${MOST} minutes.`;
+		else if (!Number.isInteger(long) || long < BOOKED_MINUTES.least || long > BOOKED_MINUTES.most)
+			problem = `It takes ${BOOKED_MINUTES.least} to ${BOOKED_MINUTES.most} minutes.`;
 		else if (isBefore(startsAt, new Date())) problem = 'That is over already. Choose a later day above.';
 		else {
 			problem = undefined;

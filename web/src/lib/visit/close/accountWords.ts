@@ -1,9 +1,8 @@
 import { A4, groupOf, memberOf, pitchLeft, STAGES, type Family, type Stage, type VisitSummary } from '@fendrel/core';
-import { counted, fixed, inHz, inSentence, listed, noteRuns, signed } from '$lib/ui/format';
+import { counted, fixed, inHz, inSentence, listed, noteRuns, roughly, signed } from '$lib/ui/format';
 import { briefOf } from '../brief';
 import { FIELD_NAMES } from '../fieldNames';
 import { findingsOf } from '../findings';
-import { roughly } from '../plan/effort';
 import type { Account, ClosingGround } from './account';
 import { temperatureWords } from '$lib/ui/measures';
 

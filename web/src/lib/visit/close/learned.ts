@@ -1,6 +1,6 @@
 import { couplingOf, standingEvents, USUAL_COUPLING, type ActOf, type Learning } from '@fendrel/core';
-import { roughly } from '../plan/effort';
 import type { Account, ClosingGround } from './account';
+import { roughly } from '$lib/ui/format';
 
 /** Shorter than that a visit tells nothing of how long work takes, in minutes. */
 const TELLS = 20;

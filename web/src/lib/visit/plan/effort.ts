@@ -1,19 +1,11 @@
 import { estimate, paceOf, type Work } from '@fendrel/core';
 import { money } from '$lib/settings/settings';
-import { counted } from '$lib/ui/format';
+import { counted, roughly } from '$lib/ui/format';
 import { findingsOf } from '../findings';
 import type { KeyboardVisit } from '../keyboardVisit.svelte';
 import { type Judgement } from './judgement';
 import { settingsOf } from '../workshopSettings';
 import type { Reason } from './verdictWords';
-
-/** "2 h 15", "45 min": in steps of five minutes, as one plans them. */
-export function roughly(minutes: number): string {
-	const whole = Math.max(5, 5 * Math.round(minutes / 5));
-	const [hours, rest] = [Math.floor(whole / 60), whole % 60];
-	if (hours === 0) return `${rest} min`;
-	return rest === 0 ? `${hours} h` : `${hours} h ${String(rest).padStart(2, '0')}`;
-}
 
 /** What fits between the passes of a raise, while the strings stretch: work that was found and is not done. */
 export function betweenPasses(open: Pick<KeyboardVisit, 'about' | 'record'>): readonly Reason[] {

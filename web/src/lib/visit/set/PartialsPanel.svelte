@@ -1,6 +1,6 @@
 <script lang="ts">
 	import Drawing from '$lib/charts/Drawing.svelte';
-	import { noteName, typedNoteName } from '@fendrel/core';
+	import { noteName, fileNoteName } from '@fendrel/core';
 	import type { LastStrike } from '$lib/listening/lastStrike.svelte';
 	import { saveFile } from '$lib/ui/saveFile';
 	import { partialBars, partialWords } from './partials';
@@ -25,7 +25,7 @@
 	/** The whole strike, as a file of sixteen bits. */
 	async function keep() {
 		const [sound, { soundFile }] = await Promise.all([last.whole(), import('$lib/listening/soundFile')]);
-		if (sound && reading) saveFile(soundFile(sound), `strike-${typedNoteName(reading.note)}.wav`);
+		if (sound && reading) saveFile(soundFile(sound), `strike-${fileNoteName(reading.note)}.wav`);
 	}
 	const step = (by: number) => {
 		const next = bars[Math.min(Math.max(at + by, 0), bars.length - 1)];

@@ -3,7 +3,7 @@
 	import DialogSheet from '$lib/ui/DialogSheet.svelte';
 	import { counted } from '$lib/ui/format';
 	import type { Survey } from './survey.svelte';
-	import { readTypedLevels } from './typedLevels';
+	import { asTyped, readTypedLevels } from './typedLevels';
 
 	interface Props {
 		survey: Survey<Body>;
@@ -21,7 +21,7 @@
 	async function fromFile(input: HTMLInputElement) {
 		const file = input.files?.[0];
 		if (!file) return;
-		text = file.size > MOST_BYTES ? '' : await file.text().catch(() => '');
+		text = file.size > MOST_BYTES ? '' : asTyped(await file.text().catch(() => ''));
 		problem = text ? undefined : 'This file cannot be read as notes and pitches.';
 		input.value = '';
 	}

@@ -1,7 +1,7 @@
-import { equalHz, hz, hzAbove, cents, typedNoteName } from '@fendrel/core';
+import { callNotesAs, cents, equalHz, fileNoteName, hz, hzAbove, USUAL_NOTE_STYLE } from '@fendrel/core';
 import fc from 'fast-check';
-import { describe, expect, it } from 'vitest';
-import { readTypedLevels } from './typedLevels';
+import { afterEach, describe, expect, it } from 'vitest';
+import { asTyped, readTypedLevels } from './typedLevels';
 
 const targetOf = (note: number) => (note >= 21 && note <= 108 ? equalHz(note, hz(440)) : undefined);
 const read = (text: string) => {
@@ -41,7 +41,7 @@ describe('pitches from elsewhere', () => {
 					const text = notes
 						.map((note) => {
 							const value = inHz ? hzAbove(targetOf(note)!, cents(level)).toFixed(4) : level.toFixed(1);
-							return `${typedNoteName(note)}\t${value} ${inHz ? 'Hz' : 'c'}`;
+							return `${fileNoteName(note)}\t${value} ${inHz ? 'Hz' : 'c'}`;
 						})
 						.join('\n');
 					const told = readTypedLevels(text, targetOf);
@@ -78,5 +78,19 @@ describe('pitches from elsewhere', () => {
 		expect(read('x'.repeat(200_000)).problems).toEqual([{ line: 1, why: 'This is too long to be a survey.' }]);
 		expect(read('')).toEqual({ unit: 'cents', levels: [], problems: [] });
 		expect(read(',,,,\n""""').levels).toEqual([]);
+	});
+});
+
+describe('a file of pitches', () => {
+	afterEach(() => callNotesAs(() => USUAL_NOTE_STYLE));
+	const file = 'note;cents\nB3; -4,2\n"Bb3", -3.1\nH2 1.0';
+
+	it('is as it was where notes are called so too', () => {
+		expect(asTyped(file)).toBe(file);
+	});
+
+	it('calls B by the name that its reader has for it', () => {
+		callNotesAs(() => ({ letters: 'german', accidentals: 'usual' }));
+		expect(asTyped(file)).toBe('note;cents\nH3; -4,2\n"B3", -3.1\nH2 1.0');
 	});
 });

@@ -1,4 +1,4 @@
-import { centsBetween, equalHz, hz, noteName, readNote, type Hz } from '@fendrel/core';
+import { centsBetween, equalHz, hz, type Hz, noteName, parseNote, readNote, typedNoteName } from '@fendrel/core';
 import { fixed, signed } from '$lib/ui/format';
 import { typedNumber } from '$lib/ui/typed';
 
@@ -38,6 +38,12 @@ interface Line {
 	readonly unit: 'cents' | 'Hz' | undefined;
 	readonly target: Hz;
 }
+
+/** A file's lines as this reader would have typed them: files call notes C4, F#3, Bb2, whatever the reader calls them. */
+export const asTyped = (file: string): string =>
+	file.replace(/^([\s"]*)([A-Ga-g][#♯b♭]?-?\d)(?=[\s:;,="])/gm, (_, before: string, name: string) => {
+		return before + typedNoteName(parseNote(name)!);
+	});
 
 /** @param targetOf first partial that the plan wants; undefined beyond the keyboard */
 export function readTypedLevels(text: string, targetOf: (note: number) => Hz | undefined): TypedLevels {

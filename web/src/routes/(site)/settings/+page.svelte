@@ -116,6 +116,18 @@
 		gap: 1.75rem;
 		margin-top: 1rem;
 	}
+	form :global(label:has(> select)) {
+		display: block;
+		font-size: 0.9rem;
+		color: var(--soft);
+	}
+	form :global(label > select) {
+		display: block;
+		width: 100%;
+		min-height: 44px;
+		color: var(--ink);
+		font-size: 1rem;
+	}
 	form :global(.differs) {
 		border-bottom: 3px solid var(--sharp);
 		background: color-mix(in srgb, var(--sharp) 12%, var(--sheet));

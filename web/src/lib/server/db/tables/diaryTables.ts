@@ -67,7 +67,7 @@ export const diaryTables = (define: Define) => ({
 		id: key(),
 		workshopId: required(DataTypes.UUID),
 		instrumentId: required(DataTypes.UUID),
-		userId: required(DataTypes.UUID),
+		userId: optional(DataTypes.UUID),
 		tokenHash: optional(DataTypes.CHAR(64)),
 		madeAt: required(TIME),
 		endsAt: required(TIME),

@@ -1,4 +1,4 @@
-import { noteName } from '@fendrel/core';
+import { fileNoteName } from '@fendrel/core';
 import { workshopOf } from '$lib/server/auth/guard';
 import { listInstruments } from '$lib/server/db/stores/instruments';
 import { registerCsv } from '$lib/instruments/register/columns';
@@ -9,7 +9,7 @@ export async function GET({ locals }) {
 	const rows = instruments.map(({ location, lowest, highest, ...instrument }) => ({
 		...instrument,
 		...{ place: location?.name ?? '', town: location?.town ?? '' },
-		...{ lowest: noteName(lowest), highest: noteName(highest) }
+		...{ lowest: fileNoteName(lowest), highest: fileNoteName(highest) }
 	}));
 	return new Response(registerCsv(rows), {
 		headers: {

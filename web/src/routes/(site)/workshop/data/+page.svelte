@@ -3,7 +3,7 @@
 	import WorkshopImport from '$lib/transfer/WorkshopImport.svelte';
 	import { mayDo } from '$lib/workshop/roles';
 	import type { Holdings } from '$lib/workshop/holdings';
-	import { fixed } from '$lib/ui/format';
+	import { fixed, grouped } from '$lib/ui/format';
 
 	let { data } = $props();
 	let holdings = $state.raw<Holdings | undefined>();
@@ -39,7 +39,7 @@
 					<tr>
 						<td>{what}</td>
 						<td class="figure">
-							{holdings ? holdings[kind].toLocaleString('en') : ''}{kind === 'attachments' && holdings
+							{holdings ? grouped(holdings[kind]) : ''}{kind === 'attachments' && holdings
 								? `, ${inMb(holdings.attachmentBytes)}`
 								: ''}
 						</td>

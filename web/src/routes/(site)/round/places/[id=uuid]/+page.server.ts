@@ -17,7 +17,7 @@ export const load = (async ({ locals, params }) => {
 		listInstruments(workshopId),
 		knownWays(workshopId),
 		climateSpan(workshopId, params.id),
-		statementYears(workshopId, params.id, Date.now())
+		statementYears(workshopId, params.id)
 	]);
 	const place = orNotFound(
 		places.find(({ id }) => id === params.id),
