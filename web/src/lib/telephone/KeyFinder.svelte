@@ -19,7 +19,7 @@
 	const keys = $derived(Array.from({ length: last - first + 1 }, (_, i) => first + i));
 	const white = $derived(keys.filter((key) => !isRaisedKey(key)));
 	const xOf = $derived(new Map(white.map((key, i) => [key, i * WIDE])));
-	const raised = $derived(keys.filter((key) => isRaisedKey(key) && xOf.has(key - 1)));
+	const raised = $derived(keys.filter((key) => isRaisedKey(key) && xOf.has(key - 1) && xOf.has(key + 1)));
 	const middle = $derived(xOf.get(MIDDLE_C));
 	const at = $derived((xOf.get(note) ?? 0) + WIDE / 2);
 </script>

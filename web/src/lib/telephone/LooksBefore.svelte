@@ -76,6 +76,7 @@
 	section {
 		margin-top: 1.5rem;
 		display: grid;
+		grid-template-columns: minmax(0, 1fr);
 		gap: 0.5rem;
 		justify-items: start;
 	}
@@ -91,6 +92,7 @@
 		align-items: center;
 	}
 	code {
+		min-width: 0;
 		overflow-wrap: anywhere;
 		font-size: 0.85rem;
 	}

@@ -47,7 +47,7 @@
 		<span class="sr-only">Notes and pitches</span>
 		<textarea class="textarea mono" rows="9" aria-label="Notes and pitches" bind:value={text}></textarea>
 	</label>
-	<label class="btn preset-outlined-surface-300-700"
+	<label class="btn preset-outlined-surface-300-700 file"
 		>From a file<input
 			type="file"
 			accept=".csv,.txt,text/csv,text/plain"
@@ -85,6 +85,7 @@
 	}
 	p,
 	ul,
+	.file,
 	.buttons {
 		margin-top: 0.6rem;
 	}
