@@ -32,20 +32,24 @@ export function cardClock(lifetime: AbortSignal, onHalt: () => void): SoundClock
 }
 
 const RATE = 48_000;
-/** As long as anybody listens in a journey; the unused rest costs no memory. */
-const LONGEST_SECONDS = 900;
+/** Longer than anybody listens in a journey, however fast and on however slow a machine; the unused rest costs no memory. */
+const LONGEST_SECONDS = 3600;
 /** Sound goes on by so much at a time. */
 const STEP_SECONDS = 0.05;
 /** A clock that stands still is looked at that often. */
 const LOOK_MS = 20;
 
-/** The same sound rendered in steps, as fast as `fendrelPace` says: what is heard does not depend on how busy the machine is. */
-export function pacedClock(lifetime: AbortSignal): SoundClock {
+/**
+ * The same sound rendered in steps, as fast as `fendrelPace` says: what is heard does not depend on how busy the machine is.
+ * @param onHalt told when it has come to its end
+ */
+export function pacedClock(lifetime: AbortSignal, onHalt: () => void): SoundClock {
 	const context = new OfflineAudioContext(1, LONGEST_SECONDS * RATE, RATE);
 	const pause = (ms: number) => new Promise((resolve) => setTimeout(resolve, ms));
 	async function stepFrom(at: number): Promise<void> {
 		const until = at + STEP_SECONDS;
-		if (lifetime.aborted || until > LONGEST_SECONDS) return;
+		if (lifetime.aborted) return;
+		if (until > LONGEST_SECONDS) return onHalt();
 		const halt = context.suspend(until);
 		if (at === 0) void context.startRendering();
 		else void context.resume();

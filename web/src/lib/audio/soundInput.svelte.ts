@@ -83,7 +83,8 @@ export abstract class SoundInput {
 	private async openSound(lifetime: AbortSignal): Promise<OpenSound> {
 		const isSimulated = this.source === 'simulated';
 		const isPaced = isSimulated && globalThis.fendrelPace !== undefined;
-		const clock = isPaced ? pacedClock(lifetime) : cardClock(lifetime, () => void this.wake());
+		const onHalt = () => void this.wake();
+		const clock = isPaced ? pacedClock(lifetime, onHalt) : cardClock(lifetime, onHalt);
 		const { context } = clock;
 		const { sampleRate } = context;
 		const { input, samples } = await openCapture(context, lifetime);
