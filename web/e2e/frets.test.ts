@@ -7,7 +7,6 @@ const advice = (page: Page) => page.getByTestId('fret-advice');
 /** Three strings and four frets; what cannot be is refused with the reason, and what was typed stays. */
 async function addViol(page: Page, name: string): Promise<void> {
 	await page.goto('/instruments/new');
-	await expect(page.getByRole('button', { name: 'Add it' })).toBeEnabled();
 	await page.getByLabel('Name').fill(name);
 	await page.getByLabel('Kind').selectOption('frets');
 	await page.getByLabel('Neck').selectOption('own');
@@ -136,7 +135,6 @@ test('a lute: plucked strings are read, a course by both its strings; another st
 	test.setTimeout(180_000);
 	await signIn(page);
 	await page.goto('/instruments/new');
-	await expect(page.getByRole('button', { name: 'Add it' })).toBeEnabled();
 	await page.getByLabel('Name').fill('Lute of the sail loft');
 	await page.getByLabel('Kind').selectOption('frets');
 	await page.getByLabel('Neck').selectOption('luteSix');

@@ -8,7 +8,6 @@ const WORDS = ['no', 'one', 'two', 'three', 'four', 'five', 'six', 'seven', 'eig
 /** Four holes in C, and an auxiliary reed that gives blow 4 a bend to B. */
 async function addHarp(page: Page, name: string): Promise<void> {
 	await page.goto('/instruments/new');
-	await expect(page.getByRole('button', { name: 'Add it' })).toBeEnabled();
 	await page.getByLabel('Name').fill(name);
 	await page.getByLabel('Kind').selectOption('reeds');
 	await page.getByLabel('Layout').selectOption('own');

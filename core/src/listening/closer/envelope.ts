@@ -54,25 +54,31 @@ export function turnedBack(
 ): { readonly re: Float64Array; readonly im: Float64Array } {
 	const re = new Float64Array(count);
 	const im = new Float64Array(count);
+	const { length } = window;
 	const turn = 2 * Math.PI * turns;
-	// The turning is worked out afresh at each window: a long product of rotations would drift.
+	// What a window turns is the same for all of them, but for where they begin.
+	const kernelRe = new Float64Array(length);
+	const kernelIm = new Float64Array(length);
+	const [dc, ds] = [Math.cos(turn), -Math.sin(turn)];
+	let [c, s] = [1, 0];
+	for (let i = 0; i < length; i++) {
+		kernelRe[i] = window[i] * c;
+		kernelIm[i] = window[i] * s;
+		const next = c * dc - s * ds;
+		s = s * dc + c * ds;
+		c = next;
+	}
 	for (let k = 0; k < count; k++) {
 		const from = k * hop;
-		let c = Math.cos(turn * from);
-		let s = -Math.sin(turn * from);
-		const dc = Math.cos(turn);
-		const ds = -Math.sin(turn);
 		let [sumRe, sumIm] = [0, 0];
-		for (let i = 0; i < window.length; i++) {
-			const value = samples[from + i] * window[i];
-			sumRe += value * c;
-			sumIm += value * s;
-			const next = c * dc - s * ds;
-			s = s * dc + c * ds;
-			c = next;
+		for (let i = 0; i < length; i++) {
+			const value = samples[from + i];
+			sumRe += value * kernelRe[i];
+			sumIm += value * kernelIm[i];
 		}
-		re[k] = 2 * sumRe;
-		im[k] = 2 * sumIm;
+		const [fc, fs] = [2 * Math.cos(turn * from), -2 * Math.sin(turn * from)];
+		re[k] = sumRe * fc - sumIm * fs;
+		im[k] = sumRe * fs + sumIm * fc;
 	}
 	return { re, im };
 }

@@ -44,4 +44,31 @@ describe('a drone that sounds', () => {
 		const [untold] = hear(short, undefined);
 		expect(untold).toMatchObject({ kind: 'reading' });
 	});
+
+	it('that is turned up is learned anew, and never taken for a tone that goes on and on', () => {
+		const held = renderLastingTone(
+			{ ...STEADY_REED, pitch: 262, seconds: 30, noise: 60, brightness: 0.6, seed: 1 },
+			RATE
+		);
+		const reed = renderLastingTone({ ...STEADY_REED, pitch: 264, seconds: 2.5, noise: 38, seed: 2 }, RATE);
+		const listener = new LastingListener(RATE);
+		listener.drone(262);
+		const events = [];
+		for (let from = 0; from < 28 * RATE; from += 1024)
+			events.push(
+				...listener.push(
+					held
+						.subarray(from, from + 1024)
+						.map((value, i) => (from < 3 * RATE ? 0.2 : 0.5) * value + (reed[from + i - 24 * RATE] ?? 0))
+				)
+			);
+		const told = events.filter(({ kind }) => kind !== 'level' && kind !== 'tone');
+		expect(told.map(({ kind }) => kind)).toEqual([
+			...['learning', 'learned', 'begun', 'over', 'learning', 'learned'],
+			...['begun', 'reading']
+		]);
+		const last = told.at(-1)!;
+		if (last.kind !== 'reading') throw new Error(last.kind);
+		expect(Math.abs(cents(264, last.reading.pitch))).toBeLessThan(0.3);
+	});
 });

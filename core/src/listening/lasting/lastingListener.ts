@@ -9,7 +9,7 @@ import { findComb, type Comb } from './comb';
 import { octavePartner, type OctavePartner } from './heldInterval';
 import { pressureSlope, type PressureSlope } from './pressureSlope';
 import { REED_LIMITS, steadinessOf, type Steadiness, type SteadyLimits } from './steadiness';
-import { trackHarmonics, trackTone, type TonePoint } from './tracker';
+import { pointSeconds, trackHarmonics, trackTone, type TonePoint } from './tracker';
 
 /** Where a plucked string stands at a moment after the pluck. */
 export interface PitchAt {
@@ -62,8 +62,8 @@ export type LastingRefusal =
 /** What a listener to tones that last tells, in the order of time; `at` is seconds since it began. */
 export type LastingEvent =
 	| { readonly kind: 'level'; readonly at: number; readonly level: number }
-	/** A drone is known now: tones are heard beside it. */
-	| { readonly kind: 'learned'; readonly at: number }
+	/** A drone is learned from here on, by itself, until it is known; then tones are heard beside it. */
+	| { readonly kind: 'learning' | 'learned'; readonly at: number }
 	| { readonly kind: 'begun'; readonly at: number; readonly pitch: number }
 	| ({ readonly kind: 'tone' } & TonePoint)
 	| { readonly kind: 'reading'; readonly at: number; readonly reading: LastingReading }
@@ -101,6 +101,12 @@ const KEPT = 20;
 const LEFT = 22;
 /** A drone is learned in so many looks. */
 const LEARNING = 32;
+/**
+ * What lasts so long beside a drone, in seconds, at its pitch and its multiples within so many cents, is the drone itself, heard
+ * otherwise than it was learned: somebody turned the loudspeaker.
+ */
+const ENDLESS = 15;
+const ITSELF = 0.5;
 /** A partner is looked for in so many seconds. */
 const PARTNER = 2;
 /** What is softer than the softest part of it is its beginning or its end. */
@@ -157,10 +163,11 @@ export class LastingListener {
 	/** When the last tone that was told ended. */
 	private told = -Infinity;
 	private remover: DroneRemover | undefined;
+	private dronePitch: number | undefined;
 	/** Looks in which a drone is still learned: nothing is heard in them. */
 	private learning = 0;
-	/** A tone sounded when a drone came or went. */
-	private isCutOff = false;
+	/** What a drone that came or went has brought, to be told with the next samples. */
+	private brought: ('over' | 'learning')[] = [];
 
 	constructor(
 		readonly sampleRate: number,
@@ -178,18 +185,24 @@ export class LastingListener {
 
 	/** A drone that the loudspeaker plays at this pitch, in Hz; undefined: none any more. */
 	drone(pitch: number | undefined): void {
+		this.dronePitch = pitch;
 		this.remover = pitch === undefined ? undefined : new DroneRemover(this.sampleRate, pitch);
-		if (this.state.is === 'sounding') this.isCutOff = true;
+		if (this.state.is === 'sounding') this.brought.push('over');
 		this.state = QUIET;
 		this.learning = pitch === undefined ? 0 : LEARNING;
+		if (pitch !== undefined) this.brought.push('learning');
 	}
 
 	/** Takes the next samples (mono, -1 to 1, any number) and tells what they brought, in order. */
 	push(samples: Float32Array): LastingEvent[] {
-		const events: LastingEvent[] = this.isCutOff ? [{ kind: 'over', at: this.recent.now }] : [];
-		this.isCutOff = false;
+		const events: LastingEvent[] = [];
+		this.tellBrought(events);
 		this.blocks.push(samples, (block) => this.step(block, events));
 		return events;
+	}
+
+	private tellBrought(events: LastingEvent[]): void {
+		for (const kind of this.brought.splice(0)) events.push({ kind, at: this.recent.now });
 	}
 
 	/** Samples did not come in: what sounds is refused. */
@@ -259,9 +272,15 @@ export class LastingListener {
 	private sounds(state: Sounding, comb: Comb | undefined, now: number, events: LastingEvent[]): State {
 		const stays = isTone(comb) && comb.level > state.loudest - FALLEN;
 		if (stays && isSame(comb.pitch, state.pitch)) {
-			const chunk = this.recent.cut(this.recent.at(now - 3 * LOOK), this.recent.at(now)).samples;
-			const [point] = trackTone(chunk, this.sampleRate, state.pitch);
+			const end = this.recent.at(now);
+			const length = Math.ceil(pointSeconds(state.pitch) * this.sampleRate) + 1;
+			const [point] = trackTone(this.recent.cut(end - length, end).samples, this.sampleRate, state.pitch);
 			if (point) events.push({ kind: 'tone', ...point, at: now });
+			if (now - state.from > ENDLESS && this.isDrone(point)) {
+				this.drone(this.dronePitch);
+				this.tellBrought(events);
+				return QUIET;
+			}
 			return {
 				...{ ...state, looks: state.looks + 1, gone: 0, last: now },
 				...{ foreign: state.foreign + (comb.foreign > FOREIGN ? 1 : 0), loudest: Math.max(state.loudest, comb.level) }
@@ -270,6 +289,12 @@ export class LastingListener {
 		if (state.gone + 1 < GONE) return { ...state, gone: state.gone + 1 };
 		this.tell(state, events);
 		return isTone(comb) && stays ? { is: 'rising', from: now, pitch: comb.pitch, looks: 1 } : QUIET;
+	}
+
+	private isDrone(point: TonePoint | undefined): boolean {
+		if (!point || this.dronePitch === undefined) return false;
+		const times = Math.max(1, Math.round(point.pitch / this.dronePitch));
+		return Math.abs(1200 * Math.log2(point.pitch / (times * this.dronePitch))) < ITSELF;
 	}
 
 	/** What a tone that is over was. */

@@ -77,6 +77,8 @@ function turnsOf(
 const perHopOf = (sampleRate: number) => (2 * Math.PI * Math.round(HOP * sampleRate)) / sampleRate;
 const decibels = (turns: readonly Turn[]) => 10 * Math.log10(turns.reduce((sum, { power }) => sum + power, 0) + 1e-18);
 const windowFor = (pitch: number) => Math.max(WINDOW.periods / pitch, WINDOW.seconds);
+/** So much sound makes one point of a tone, in seconds. */
+export const pointSeconds = (pitch: number) => windowFor(pitch) + EACH * HOP;
 
 /**
  * Pitch by the phase of the harmonics from window to window, each weighed by the square of its number and its power over the noise,

@@ -46,9 +46,13 @@ export class ToneListening extends SoundInput {
 	hold(pitch: number | undefined, loudness = 1): void {
 		this.drone?.end();
 		this.drone = undefined;
-		this.worker?.run('drone', pitch ?? null).catch((fault: unknown) => isGivenUp(fault) || this.stop('no sound'));
 		const { sound } = this;
-		if (!sound || pitch === undefined) return;
+		if (!sound) return;
+		const from = Math.round(sound.context.currentTime * sound.sampleRate);
+		this.worker
+			?.run('drone', { pitch: pitch ?? null, from })
+			.catch((fault: unknown) => isGivenUp(fault) || this.stop('no sound'));
+		if (pitch === undefined) return;
 		const overhears = sound.microphone ? undefined : sound.input;
 		this.drone = new Drone(sound.context, pitch, sound.lifetime, { overhears, loudness });
 	}

@@ -14,14 +14,13 @@
 		starts: readonly number[];
 		octave: number;
 		octaves: ReturnType<typeof octavesWithin>;
-		disabled: boolean;
 	}
-	let { choice, school, schools, start, starts, octave, octaves, disabled }: Props = $props();
+	let { choice, school, schools, start, starts, octave, octaves }: Props = $props();
 	const forks = $derived(FORKS.filter((fork) => starts.includes(fork)));
 	const others = $derived(starts.filter((note) => !FORKS.some((fork) => fork === note)));
 </script>
 
-<fieldset class="bar" {disabled}>
+<fieldset class="bar">
 	<select
 		class="select fit"
 		aria-label="School"

@@ -21,10 +21,9 @@
 		a4: number;
 		/** What the app hears of it. */
 		pairs: PairListening;
-		disabled: boolean;
 		onchoose: (step: number) => void;
 	}
-	let { plan, current, strings, pitch, a4, pairs, disabled, onchoose }: Props = $props();
+	let { plan, current, strings, pitch, a4, pairs, onchoose }: Props = $props();
 	const step = $derived(plan.steps[current]);
 	const player = new Player((playing) => pairs.listening.ignoreWhile(playing));
 	const { simulated } = $derived(pairs.listening);
@@ -88,12 +87,12 @@
 		/>
 	{/if}
 	<div class="acts">
-		<button type="button" class="btn preset-filled-brand" {disabled} onclick={strike}
+		<button type="button" class="btn preset-filled-brand" onclick={strike}
 			><Play size={16} />
 			{step.by.length ? 'Hear the interval' : 'Hear the note'}</button
 		>
 		{#if step.by.length}
-			<button type="button" class="btn preset-outlined-surface-300-700" {disabled} onclick={beat}
+			<button type="button" class="btn preset-outlined-surface-300-700" onclick={beat}
 				>{player.playing === 'beat' ? 'Stop the beat' : 'Hear the beat'}</button
 			>
 		{/if}
@@ -102,13 +101,13 @@
 		<button
 			type="button"
 			class="btn preset-outlined-surface-300-700"
-			disabled={disabled || current === 0}
+			disabled={current === 0}
 			onclick={() => go(current - 1)}>Back</button
 		>
 		<button
 			type="button"
 			class="btn preset-outlined-surface-300-700"
-			disabled={disabled || current === plan.steps.length - 1}
+			disabled={current === plan.steps.length - 1}
 			onclick={() => go(current + 1)}>Next note</button
 		>
 		<Shortcuts {keys} />

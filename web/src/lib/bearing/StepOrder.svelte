@@ -13,7 +13,6 @@
 		ear,
 		mine,
 		errors,
-		disabled,
 		onchoose
 	}: {
 		plan: BearingPlan;
@@ -22,7 +21,6 @@
 		/** The ear as practised, where one has been taken over. */
 		mine: Ear | undefined;
 		errors: Comparison['errors'];
-		disabled: boolean;
 		onchoose: (step: number) => void;
 	} = $props();
 </script>
@@ -32,7 +30,7 @@
 		<h2 class="panel-heading">
 			In which order, and how sure? <span>± what this ear accumulates over {grouped(RUNS)} simulated tunings</span>
 		</h2>
-		<EarChoice {ear} {mine} label="Ear" {disabled} onchoose={(ear) => ask({ ear })} />
+		<EarChoice {ear} {mine} label="Ear" onchoose={(ear) => ask({ ear })} />
 	</div>
 	<StepList steps={plan.steps} {current} errors={errors?.notes.map(({ error }) => error)} {onchoose} />
 	{#if plan.unreached.length}

@@ -10,16 +10,15 @@
 		board: Board;
 		/** Pairs to mark, as "lower-upper" note numbers: those that contradict the others. */
 		marked: ReadonlySet<string>;
-		disabled: boolean;
 	}
-	let { board, marked, disabled }: Props = $props();
+	let { board, marked }: Props = $props();
 	const NAMES: Record<number, string> = Object.fromEntries(
 		Object.values(INTERVALS).map(({ name, semitones }) => [semitones, name.replace(/ \d+:\d+$/, '')])
 	);
 	const TOLD = { wide: 'wide', narrow: 'narrow', unknown: '?' } as const;
 </script>
 
-<fieldset {disabled}>
+<fieldset>
 	{#each OFFERED as semitones (semitones)}
 		<section>
 			<h3>{NAMES[semitones]}{semitones === 12 ? '' : 's'}</h3>

@@ -11,8 +11,7 @@
 		reference = $bindable(),
 		ear = $bindable(),
 		asked,
-		marked,
-		disabled
+		marked
 	}: {
 		board: Board;
 		low: number;
@@ -21,7 +20,6 @@
 		/** The temperament that the grey figures are of. */
 		asked: string;
 		marked: ReadonlySet<string>;
-		disabled: boolean;
 	} = $props();
 </script>
 
@@ -32,13 +30,13 @@
 	<div class="row">
 		<label
 			>Reference note
-			<select class="select fit" bind:value={reference} {disabled}>
+			<select class="select fit" bind:value={reference}>
 				{#each { length: 13 } as _, i (i)}<option value={low + i}>{noteName(low + i)}</option>{/each}
 			</select></label
 		>
-		<label>How sure <EarChoice {ear} {disabled} onchoose={(chosen) => (ear = chosen)} /></label>
+		<label>How sure <EarChoice {ear} onchoose={(chosen) => (ear = chosen)} /></label>
 	</div>
-	<CountBoard {board} {marked} {disabled} />
+	<CountBoard {board} {marked} />
 </section>
 
 <style>

@@ -31,10 +31,7 @@
 	/** What was sent before the session ended goes out now that somebody has signed in again. */
 	let element = $state<HTMLFormElement>();
 	let isSentAgain = $state(false);
-	/** Sent before the page is alive, it could not be kept. */
-	let alive = $state(false);
 	onMount(async () => {
-		alive = true;
 		const { userId } = page.data.signedIn ?? {};
 		const fields = userId && takeUnsent(page.url.pathname, userId);
 		if (!fields) return;
@@ -181,7 +178,7 @@
 	</label>
 	<input type="hidden" name="version" bind:value={$form.version} />
 	<div class="wide flex gap-3">
-		<button class="btn preset-filled-brand" disabled={$submitting || !alive}>{save}</button>
+		<button class="btn preset-filled-brand" disabled={$submitting}>{save}</button>
 		<a class="btn preset-outlined-surface-300-700" href={back}>Cancel</a>
 	</div>
 </form>

@@ -16,13 +16,11 @@
 	const STEPS = [0.1, 0.2, 0.5, 1] as const;
 	let step = $state(0.2);
 	let off = $state(0);
-	let alive = $state(false);
 	let elapsed = $state<number | undefined>();
 	const sounding = $derived(Math.max(0, rate + off));
 	const player = new Player();
 	onDestroy(() => player.close());
 	onMount(() => {
-		alive = true;
 		let frame = requestAnimationFrame(function draw() {
 			elapsed = player.playing ? player.elapsed : undefined;
 			frame = requestAnimationFrame(draw);
@@ -61,7 +59,7 @@
 	<h2 class="panel-heading">Learn the rate by ear <span>the beat alone, at {fixed(pitch, 0)} Hz</span></h2>
 	<BeatTrace rate={sounding} {elapsed} />
 	<div class="row">
-		<button type="button" class="btn preset-filled-brand" disabled={!alive} onclick={toggle}>
+		<button type="button" class="btn preset-filled-brand" onclick={toggle}>
 			{#if player.playing}<Square size={16} /> Stop{:else}<Play size={16} /> Sound it{/if}
 		</button>
 		<p class="rate" aria-live="polite">
@@ -74,11 +72,9 @@
 		</p>
 	</div>
 	<div class="row">
-		<button type="button" class="choice" disabled={!alive || sounding === 0} onclick={() => change(-step)}
-			>Slower</button
-		>
-		<button type="button" class="choice" disabled={!alive || off === 0} onclick={toTarget}>At target</button>
-		<button type="button" class="choice" disabled={!alive} onclick={() => change(step)}>Faster</button>
+		<button type="button" class="choice" disabled={sounding === 0} onclick={() => change(-step)}>Slower</button>
+		<button type="button" class="choice" disabled={off === 0} onclick={toTarget}>At target</button>
+		<button type="button" class="choice" onclick={() => change(step)}>Faster</button>
 		<label
 			>by
 			<select class="select fit" bind:value={step} aria-label="Step in beats per second">

@@ -9,8 +9,7 @@
 		choice,
 		text = $bindable(),
 		shown,
-		problem,
-		disabled
+		problem
 	}: {
 		choice: TuningChoice;
 		text: string;
@@ -18,7 +17,6 @@
 		shown: Pair;
 		/** Why what is typed cannot be read. */
 		problem: string | undefined;
-		disabled: boolean;
 	} = $props();
 
 	function keepInAddress() {
@@ -39,15 +37,14 @@
 	<input
 		class="notes input mono"
 		aria-label="Two notes"
-		{disabled}
 		bind:value={text}
 		onchange={keepInAddress}
 		aria-invalid={problem !== undefined}
 		autocomplete="off"
 		spellcheck="false"
 	/>
-	<button type="button" class="choice" {disabled} onclick={() => move(-1)} aria-label="A semitone down">↓</button>
-	<button type="button" class="choice" {disabled} onclick={() => move(1)} aria-label="A semitone up">↑</button>
+	<button type="button" class="choice" onclick={() => move(-1)} aria-label="A semitone down">↓</button>
+	<button type="button" class="choice" onclick={() => move(1)} aria-label="A semitone up">↑</button>
 	<TuningBar {choice} />
 </div>
 {#if problem}<p class="problem" role="alert">{problem}</p>{/if}

@@ -12,14 +12,10 @@
 	let microphones = $state.raw<{ readonly id: string; readonly label: string }[]>([]);
 	const chosen = $derived(listening.source === 'simulated' ? 'simulated' : `microphone:${listening.device ?? ''}`);
 
-	/** Until the page lives, its buttons do nothing: better to show that than to lose a press. */
-	let alive = $state(false);
-
 	async function refresh() {
 		microphones = await listMicrophones();
 	}
 	onMount(() => {
-		alive = true;
 		void refresh();
 		navigator.mediaDevices?.addEventListener('devicechange', refresh);
 		return () => navigator.mediaDevices?.removeEventListener('devicechange', refresh);
@@ -36,13 +32,7 @@
 
 <label class:alone={listening.state !== 'on'}>
 	<span class="soft">Sound from</span>
-	<select
-		class="select"
-		aria-label="Sound from"
-		disabled={!alive}
-		value={chosen}
-		onchange={(event) => choose(event.currentTarget.value)}
-	>
+	<select class="select" aria-label="Sound from" value={chosen} onchange={(event) => choose(event.currentTarget.value)}>
 		<option value="simulated">{simulated}</option>
 		<option value="microphone:">Microphone</option>
 		{#each microphones.filter(({ id }) => id !== 'default') as { id, label } (id)}<option value="microphone:{id}"
@@ -56,7 +46,7 @@
 	<button
 		type="button"
 		class="btn preset-filled-brand"
-		disabled={!alive || listening.state === 'opening'}
+		disabled={listening.state === 'opening'}
 		onclick={() => listening.start()}>Listen</button
 	>
 {/if}

@@ -11,28 +11,22 @@
 		current: number;
 		/** Steps whose note has been turned. */
 		turned: ReadonlySet<number>;
-		disabled: boolean;
 		ongo: (step: number) => void;
 	}
-	let { plan, school, current, turned, disabled, ongo }: Props = $props();
+	let { plan, school, current, turned, ongo }: Props = $props();
 </script>
 
 <section aria-label="The plan">
 	<label class="school">
 		<span class="soft">Order of work</span>
-		<select
-			class="select fit"
-			{disabled}
-			value={school}
-			onchange={(event) => void ask({ school: event.currentTarget.value })}
-		>
+		<select class="select fit" value={school} onchange={(event) => void ask({ school: event.currentTarget.value })}>
 			{#each SCHOOLS as { id, name } (id)}<option value={id}>{name}</option>{/each}
 		</select>
 	</label>
 	<ol class="steps">
 		{#each plan.steps as { note, by }, i (note)}
 			<li class:due={i === current}>
-				<button type="button" {disabled} onclick={() => ongo(i)} aria-current={i === current ? 'step' : undefined}>
+				<button type="button" onclick={() => ongo(i)} aria-current={i === current ? 'step' : undefined}>
 					<span class="note">{noteName(note)}</span>
 					<span class="soft">{by[0] ? `${pairName(by[0].edge)}, ${shortRate(by[0].edge.rate)}` : 'the fork'}</span>
 					<span class="done">{turned.has(i) || by.length === 0 ? 'set' : ''}</span>

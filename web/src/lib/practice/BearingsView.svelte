@@ -22,7 +22,7 @@
 	import { BEARINGS_KEYS, bearingsAction } from './practiceKeys';
 	import { SittingKeeper } from './sittingKeeper.svelte';
 	import { anySeed, type DrillView } from './view';
-	import { whileHere } from './whileHere.svelte';
+	import { whileHere } from './whileHere';
 	import { fixed } from '$lib/ui/format';
 
 	interface Props extends DrillView {
@@ -46,7 +46,7 @@
 		const ground = { plan, strings, ear, sound, onanswered, seed: anySeed(), now };
 		return { keeper, plan, sitting: new BearingsSitting(ground) };
 	});
-	const here = whileHere({
+	whileHere({
 		// What stands stands: only the sound is gone.
 		interrupted: () => sound.stop(),
 		left: () => sound.close()
@@ -105,18 +105,18 @@
 					<span class="soft">a second, {shortRate(lead.rate).replace(/^[\d.]+ /, '')}</span>
 				</p>
 			{:else}<p class="soft">It stands; everything else follows from it.</p>{/if}
-			<LeverKeys disabled={!here.alive || !lead} onturn={(by) => sitting.turn(by)} />
+			<LeverKeys disabled={!lead} onturn={(by) => sitting.turn(by)} />
 			<p class="acts">
-				<button type="button" class="btn preset-filled-brand" disabled={!here.alive} onclick={() => sitting.strikeDue()}
+				<button type="button" class="btn preset-filled-brand" onclick={() => sitting.strikeDue()}
 					>Strike {lead ? pairName(lead) : noteName(due.note)}</button
 				>
 				<button
 					type="button"
 					class="btn preset-outlined-surface-300-700"
-					disabled={!here.alive || step === 0}
+					disabled={step === 0}
 					onclick={() => sitting.goTo(step - 1)}>Back</button
 				>
-				<button type="button" class="btn preset-outlined-surface-300-700" disabled={!here.alive} onclick={next}
+				<button type="button" class="btn preset-outlined-surface-300-700" onclick={next}
 					>{step < plan.steps.length - 1 ? 'Next note' : 'Have it scored'}</button
 				>
 			</p>
@@ -125,7 +125,7 @@
 				<ul class="others">
 					{#each others as { edge, words }, i (pairName(edge))}
 						<li>
-							<button type="button" class="choice" disabled={!here.alive} onclick={() => sitting.strikeEdge(edge)}
+							<button type="button" class="choice" onclick={() => sitting.strikeEdge(edge)}
 								>{i + 1}: strike {pairName(edge)}</button
 							>
 							<span>{edge.kind.name}: {words}</span>
@@ -136,14 +136,7 @@
 			{#if sound.problem}<p class="problem" role="alert">{sound.problem}</p>{/if}
 			{#if sitting.notice}<p class="notice" role="status">{sitting.notice}</p>{/if}
 		</section>
-		<BearingsSteps
-			{plan}
-			{school}
-			current={step}
-			turned={sitting.turned}
-			disabled={!here.alive}
-			ongo={(to) => sitting.goTo(to)}
-		/>
+		<BearingsSteps {plan} {school} current={step} turned={sitting.turned} ongo={(to) => sitting.goTo(to)} />
 	</div>
 {/if}
 <Shortcuts keys={BEARINGS_KEYS} />

@@ -1,6 +1,6 @@
 <script lang="ts">
 	interface Props {
-		disabled: boolean;
+		disabled?: boolean;
 		onstrike: () => void;
 		onblow: () => void;
 		onstand: () => void;

@@ -11,7 +11,7 @@
 	import { SittingKeeper } from './sittingKeeper.svelte';
 	import SittingFrame from './SittingFrame.svelte';
 	import { anySeed, type DrillView } from './view';
-	import { whileHere } from './whileHere.svelte';
+	import { whileHere } from './whileHere';
 
 	interface Props extends DrillView {
 		drill: ChoiceDrill;
@@ -29,7 +29,7 @@
 		const ground = { drill, register, player, onanswered, earlier: toldIn(earlier), strings, isFalse, seed: anySeed() };
 		return { keeper, sitting: new ChoiceSitting(ground), words: CHOICE_WORDS[drill.id] };
 	});
-	const here = whileHere({
+	whileHere({
 		interrupted: (why) => sitting.interrupt(why),
 		left: () => {
 			sitting.end();
@@ -113,7 +113,7 @@
 		<button
 			type="button"
 			class="btn preset-filled-brand"
-			disabled={!here.alive || player.preparing !== undefined}
+			disabled={player.preparing !== undefined}
 			onclick={() => void sitting.play()}>{sitting.isAsked ? 'Once more' : sitting.told ? 'Next' : 'Play'}</button
 		>
 	{/snippet}

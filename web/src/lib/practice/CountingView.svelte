@@ -13,7 +13,7 @@
 	import SittingFrame from './SittingFrame.svelte';
 	import TapBeat from './TapBeat.svelte';
 	import { anySeed, type DrillView } from './view';
-	import { whileHere } from './whileHere.svelte';
+	import { whileHere } from './whileHere';
 	import { fixed } from '$lib/ui/format';
 
 	interface Props extends DrillView {
@@ -29,7 +29,7 @@
 		const ground = { drill, register, player, onanswered, strings, seed: anySeed() };
 		return { keeper, sitting: new CountingSitting(ground), words: DRILL_WORDS[drill.id] };
 	});
-	const here = whileHere({
+	whileHere({
 		interrupted: (why) => sitting.interrupt(why),
 		left: () => {
 			sitting.end();
@@ -75,20 +75,13 @@
 	onend={() => sitting.end()}
 	{onagain}
 >
-	<TapBeat rate={sitting.rate} count={sitting.taps.length} disabled={!here.alive} ontap={does.tap} />
+	<TapBeat rate={sitting.rate} count={sitting.taps.length} ontap={does.tap} />
 	{#snippet acts()}
-		<button
-			type="button"
-			class="btn preset-filled-brand"
-			disabled={!here.alive || player.preparing !== undefined}
-			onclick={does.play}>Play</button
+		<button type="button" class="btn preset-filled-brand" disabled={player.preparing !== undefined} onclick={does.play}
+			>Play</button
 		>
-		<button type="button" class="btn preset-outlined-surface-300-700" disabled={!here.alive} onclick={does.count}
-			>That is the count</button
-		>
-		<button type="button" class="btn preset-outlined-surface-300-700" disabled={!here.alive} onclick={does.anew}
-			>Tap anew</button
-		>
+		<button type="button" class="btn preset-outlined-surface-300-700" onclick={does.count}>That is the count</button>
+		<button type="button" class="btn preset-outlined-surface-300-700" onclick={does.anew}>Tap anew</button>
 	{/snippet}
 </SittingFrame>
 

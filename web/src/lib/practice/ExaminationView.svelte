@@ -26,7 +26,7 @@
 	import { SittingKeeper } from './sittingKeeper.svelte';
 	import SittingFrame from './SittingFrame.svelte';
 	import { anySeed, type DrillView } from './view';
-	import { whileHere } from './whileHere.svelte';
+	import { whileHere } from './whileHere';
 
 	interface Props extends DrillView {
 		register: DrillRegister;
@@ -53,7 +53,7 @@
 		const ground = { tasks, strings, bands, gear: gearOf(random), sound, onanswered, now };
 		return { keeper, tasks, sitting: new ExaminationSitting(ground) };
 	});
-	const here = whileHere({
+	whileHere({
 		// What stands stands: only the sound is gone.
 		interrupted: () => sound.stop(),
 		left: () => {
@@ -102,15 +102,9 @@
 	onend={() => sitting.end()}
 	{onagain}
 >
-	<LeverKeys disabled={!here.alive} onturn={(by) => sitting.turn(by)} />
+	<LeverKeys onturn={(by) => sitting.turn(by)} />
 	{#snippet acts()}
-		<BlowButtons
-			disabled={!here.alive}
-			onstrike={does.strike!}
-			onblow={does.blow!}
-			onstand={does.stands!}
-			stands="It stands"
-		/>
+		<BlowButtons onstrike={does.strike!} onblow={does.blow!} onstand={does.stands!} stands="It stands" />
 	{/snippet}
 </SittingFrame>
 

@@ -21,7 +21,7 @@
 	import { SittingKeeper } from './sittingKeeper.svelte';
 	import SittingFrame from './SittingFrame.svelte';
 	import { anySeed, type DrillView } from './view';
-	import { whileHere } from './whileHere.svelte';
+	import { whileHere } from './whileHere';
 
 	interface Props extends DrillView {
 		register: DrillRegister;
@@ -36,7 +36,7 @@
 		const ground = { drill: HOLDING, register, sound, onanswered, strings, seed: anySeed(), now };
 		return { keeper, sitting: new HoldingSitting(ground), words: DRILL_WORDS[HOLDING.id] };
 	});
-	const here = whileHere({
+	whileHere({
 		// What stands stands: only the sound is gone.
 		interrupted: () => sound.stop(),
 		left: () => {
@@ -78,15 +78,9 @@
 	onend={() => sitting.end()}
 	{onagain}
 >
-	<LeverKeys disabled={!here.alive} onturn={(by) => sitting.turn(by)} />
+	<LeverKeys onturn={(by) => sitting.turn(by)} />
 	{#snippet acts()}
-		<BlowButtons
-			disabled={!here.alive}
-			onstrike={does.strike!}
-			onblow={does.blow!}
-			onstand={does.stands!}
-			stands="It holds"
-		/>
+		<BlowButtons onstrike={does.strike!} onblow={does.blow!} onstand={does.stands!} stands="It holds" />
 	{/snippet}
 </SittingFrame>
 

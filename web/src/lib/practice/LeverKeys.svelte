@@ -3,7 +3,7 @@
 
 	interface Props {
 		onturn: (by: number) => void;
-		disabled: boolean;
+		disabled?: boolean;
 	}
 	let { onturn, disabled }: Props = $props();
 	const WAYS = [

@@ -13,7 +13,7 @@
 	import { SittingKeeper } from './sittingKeeper.svelte';
 	import SittingFrame from './SittingFrame.svelte';
 	import { anySeed, type DrillView } from './view';
-	import { whileHere } from './whileHere.svelte';
+	import { whileHere } from './whileHere';
 	import { fixed } from '$lib/ui/format';
 
 	interface Props extends DrillView {
@@ -31,7 +31,7 @@
 		const ground = { drill, register, sound, onanswered, strings, hand, isFalse, seed: anySeed(), now };
 		return { keeper, sitting: new PairSitting(ground), words: DRILL_WORDS[drill.id] };
 	});
-	const here = whileHere({
+	whileHere({
 		interrupted: (why) => sitting.interrupt(why),
 		left: () => {
 			sitting.end();
@@ -97,44 +97,24 @@
 			>
 		</p>
 	{/if}
-	<LeverKeys disabled={!here.alive} onturn={(by) => sitting.turn(by)} />
+	<LeverKeys onturn={(by) => sitting.turn(by)} />
 	{#snippet acts()}
-		<button type="button" class="btn preset-filled-brand" disabled={!here.alive} onclick={() => sitting.strike()}
-			>Strike the pair</button
-		>
+		<button type="button" class="btn preset-filled-brand" onclick={() => sitting.strike()}>Strike the pair</button>
 		{#if octave}
-			<button
-				type="button"
-				class="btn preset-outlined-surface-300-700"
-				disabled={!here.alive}
-				onclick={() => sitting.octave()}>Octave</button
-			>
-			<button
-				type="button"
-				class="btn preset-outlined-surface-300-700"
-				disabled={!here.alive}
-				onclick={() => sitting.test('inner')}
+			<button type="button" class="btn preset-outlined-surface-300-700" onclick={() => sitting.octave()}>Octave</button>
+			<button type="button" class="btn preset-outlined-surface-300-700" onclick={() => sitting.test('inner')}
 				>{noteName(octave.test.note)} with {noteName(octave.reference.note)}</button
 			>
-			<button
-				type="button"
-				class="btn preset-outlined-surface-300-700"
-				disabled={!here.alive}
-				onclick={() => sitting.test('outer')}>{noteName(octave.test.note)} with {noteName(note)}</button
+			<button type="button" class="btn preset-outlined-surface-300-700" onclick={() => sitting.test('outer')}
+				>{noteName(octave.test.note)} with {noteName(note)}</button
 			>
 		{/if}
-		<button
-			type="button"
-			class="btn preset-outlined-surface-300-700"
-			disabled={!here.alive}
-			onclick={() => sitting.stand()}>{sitting.isMatching ? 'They are one' : 'It is moved'}</button
+		<button type="button" class="btn preset-outlined-surface-300-700" onclick={() => sitting.stand()}
+			>{sitting.isMatching ? 'They are one' : 'It is moved'}</button
 		>
 		{#if octave && !sitting.isMatching}
-			<button
-				type="button"
-				class="btn preset-outlined-surface-300-700"
-				disabled={!here.alive}
-				onclick={() => sitting.leave()}>The octave is pure</button
+			<button type="button" class="btn preset-outlined-surface-300-700" onclick={() => sitting.leave()}
+				>The octave is pure</button
 			>
 		{/if}
 	{/snippet}

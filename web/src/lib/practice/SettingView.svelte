@@ -13,7 +13,7 @@
 	import { SittingKeeper } from './sittingKeeper.svelte';
 	import SittingFrame from './SittingFrame.svelte';
 	import { anySeed, type DrillView } from './view';
-	import { whileHere } from './whileHere.svelte';
+	import { whileHere } from './whileHere';
 	import { fixed } from '$lib/ui/format';
 
 	interface Props extends DrillView {
@@ -31,7 +31,7 @@
 		const ground = { drill, register, sound, onanswered, strings, isFalse, seed: anySeed(), now };
 		return { keeper, sitting: new SettingSitting(ground), words: DRILL_WORDS[drill.id] };
 	});
-	const here = whileHere({
+	whileHere({
 		interrupted: (why) => sitting.interrupt(why),
 		left: () => {
 			sitting.end();
@@ -78,17 +78,10 @@
 	onend={() => sitting.end()}
 	{onagain}
 >
-	<LeverKeys disabled={!here.alive} onturn={(by) => sitting.turn(by)} />
+	<LeverKeys onturn={(by) => sitting.turn(by)} />
 	{#snippet acts()}
-		<button type="button" class="btn preset-filled-brand" disabled={!here.alive} onclick={() => sitting.strike()}
-			>Strike</button
-		>
-		<button
-			type="button"
-			class="btn preset-outlined-surface-300-700"
-			disabled={!here.alive}
-			onclick={() => sitting.stand()}>It stands</button
-		>
+		<button type="button" class="btn preset-filled-brand" onclick={() => sitting.strike()}>Strike</button>
+		<button type="button" class="btn preset-outlined-surface-300-700" onclick={() => sitting.stand()}>It stands</button>
 	{/snippet}
 </SittingFrame>
 

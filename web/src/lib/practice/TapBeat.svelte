@@ -4,13 +4,12 @@
 		/** Beats a second by the taps; undefined before three of them. */
 		rate: number | undefined;
 		count: number;
-		disabled: boolean;
 		ontap: () => void;
 	}
-	let { rate, count, disabled, ontap }: Props = $props();
+	let { rate, count, ontap }: Props = $props();
 </script>
 
-<button type="button" {disabled} onclick={ontap} aria-label="Tap a beat">
+<button type="button" onclick={ontap} aria-label="Tap a beat">
 	<span class="rate">{rate === undefined ? '–' : fixed(rate, 2)}</span>
 	<span class="soft">a second, {count} tapped</span>
 </button>

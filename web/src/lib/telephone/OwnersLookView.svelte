@@ -18,10 +18,8 @@
 	const look = untrack(() => new OwnersLook(options));
 	onMount(() => look.begin());
 	const { listening } = look;
-	let alive = $state(false);
 	let sending = $state(false);
 	let problem = $state<string>();
-	onMount(() => void (alive = true));
 	const heard = $derived(new Set(look.heard.keys()));
 	const ENOUGH = 4;
 
@@ -58,13 +56,13 @@
 	<p class="row">
 		<button
 			class="btn preset-filled-brand"
-			disabled={!alive || listening.state === 'opening'}
+			disabled={listening.state === 'opening'}
 			onclick={() => listen('microphone')}>Listen</button
 		>
 		{#if options.twin}
 			<button
 				class="btn preset-outlined-surface-300-700"
-				disabled={!alive || listening.state === 'opening'}
+				disabled={listening.state === 'opening'}
 				onclick={() => listen('simulated')}>Try it with a simulated instrument</button
 			>
 		{/if}

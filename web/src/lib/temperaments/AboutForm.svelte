@@ -11,9 +11,8 @@
 		begin: Draft;
 		/** The own temperament that is changed; undefined for a new one. */
 		over?: { readonly slug: string; readonly version: number };
-		disabled: boolean;
 	}
-	let { design, begin, over, disabled }: Props = $props();
+	let { design, begin, over }: Props = $props();
 	let about = $state(untrack(() => ({ ...begin, uses: [...begin.uses] })));
 	let questions = $state<readonly string[]>([]);
 	let problems = $state<readonly string[]>([]);
@@ -60,7 +59,7 @@
 		{#if questions.length}
 			<button type="button" class="btn preset-filled-brand" onclick={() => save(true)}>Yes, keep it</button>
 		{:else}
-			<button class="btn preset-filled-brand" disabled={disabled || saving}
+			<button class="btn preset-filled-brand" disabled={saving}
 				>{over ? 'Keep the changes' : 'Keep it in the workshop'}</button
 			>
 		{/if}

@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { onMount, untrack } from 'svelte';
+	import { untrack } from 'svelte';
 	import { examineTuning, noteClassName } from '@fendrel/core';
 	import { beforeNavigate } from '$app/navigation';
 	import RingOfFifths from '$lib/charts/RingOfFifths.svelte';
@@ -24,10 +24,6 @@
 	let { begin, against, over }: Props = $props();
 	const design = new Design(untrack(() => begin.tuning));
 	let chosen = $state(0);
-	let alive = $state(false);
-	onMount(() => {
-		alive = true;
-	});
 
 	const tuned = $derived({ tuning: design.tuning });
 	const comma = $derived(commaCheck(tuned));
@@ -68,25 +64,15 @@
 			onchoose={byFifths ? (fifth) => (chosen = fifth) : undefined}
 		/>
 		{#if byFifths}
-			<FifthEditor {design} state={byFifths} {chosen} disabled={!alive} onchoose={(fifth) => (chosen = fifth)} />
+			<FifthEditor {design} state={byFifths} {chosen} onchoose={(fifth) => (chosen = fifth)} />
 		{:else if design.state.by === 'cents'}
-			<OffsetsEditor
-				offsets={design.state.offsets}
-				disabled={!alive}
-				onset={(note, cents) => design.setOffset(note, cents)}
-			/>
+			<OffsetsEditor offsets={design.state.offsets} onset={(note, cents) => design.setOffset(note, cents)} />
 		{/if}
 		<div class="steps">
-			<button type="button" class="choice" disabled={!alive || !design.canUndo} onclick={() => design.undo()}
-				>Undo</button
-			>
-			<button type="button" class="choice" disabled={!alive || !design.canRedo} onclick={() => design.redo()}
-				>Redo</button
-			>
+			<button type="button" class="choice" disabled={!design.canUndo} onclick={() => design.undo()}>Undo</button>
+			<button type="button" class="choice" disabled={!design.canRedo} onclick={() => design.redo()}>Redo</button>
 			{#if byFifths}
-				<button type="button" class="choice" disabled={!alive} onclick={() => design.toCents()}
-					>Continue in cents</button
-				>
+				<button type="button" class="choice" onclick={() => design.toCents()}>Continue in cents</button>
 			{/if}
 		</div>
 	</section>
@@ -104,7 +90,7 @@
 		/>
 		{#if findings.ask}<p class="notice">{findings.ask}</p>{/if}
 		<HearIt versions={[{ name: 'This design', temperament: tuned }, against]} a4={440} />
-		<AboutForm {design} {begin} {over} disabled={!alive} />
+		<AboutForm {design} {begin} {over} />
 	</section>
 </div>
 

@@ -18,10 +18,9 @@
 		state: FifthsState;
 		/** The fifth that is being tempered, by its place from C. */
 		chosen: number;
-		disabled: boolean;
 		onchoose: (fifth: number) => void;
 	}
-	let { design, state: byFifths, chosen, disabled, onchoose }: Props = $props();
+	let { design, state: byFifths, chosen, onchoose }: Props = $props();
 	const PARTS: readonly { readonly text: string; readonly tempering: Tempering }[] = [
 		{ text: 'pure', tempering: PURE },
 		...[12, 8, 6, 5, 4, 3].map((den) => ({ text: `1/${den} P`, tempering: pythagorean(1, den) })),
@@ -51,7 +50,7 @@
 	}
 </script>
 
-<fieldset {disabled}>
+<fieldset>
 	<legend>
 		<b>{fifthName(chosen)}</b>: {temperingText(now)}
 		<span class="soft">({signed(-temperingCents(now), 2)} cents from pure{isRest ? '; it takes the rest' : ''})</span>

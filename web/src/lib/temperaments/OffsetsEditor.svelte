@@ -5,13 +5,12 @@
 	interface Props {
 		/** Cents from equal, from C upwards. */
 		offsets: readonly number[];
-		disabled: boolean;
 		onset: (note: number, cents: number) => void;
 	}
-	let { offsets, disabled, onset }: Props = $props();
+	let { offsets, onset }: Props = $props();
 </script>
 
-<fieldset {disabled}>
+<fieldset>
 	<legend>Offsets from equal, in cents</legend>
 	<div class="offsets">
 		{#each offsets as offset, i (i)}

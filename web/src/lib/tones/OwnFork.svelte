@@ -1,5 +1,6 @@
 <script lang="ts">
 	import { forkAt, hz } from '@fendrel/core';
+	import { onMount } from 'svelte';
 	import { fixed, inHz, onShortDay } from '$lib/ui/format';
 	import { keepFork, keptFork, type Fork } from './ownFork';
 	import type { ReadTone } from './toneBoard.svelte';
@@ -7,7 +8,8 @@
 
 	/** The tone that was read last: it may have been the fork. */
 	let { read }: { read: ReadTone | undefined } = $props();
-	let fork = $state.raw<Fork | undefined>(keptFork());
+	let fork = $state.raw<Fork | undefined>();
+	onMount(() => void (fork = keptFork()));
 	let text = $state(temperatureFigure(20, 0));
 	let problem = $state<string | undefined>();
 	/** Rooms that forks are struck in, in degrees Celsius. */

@@ -37,6 +37,7 @@ export class ToneBoard {
 	private take(event: LastingEvent): void {
 		switch (event.kind) {
 			case 'level':
+			case 'learning':
 			case 'learned':
 				return;
 			case 'begun':

@@ -9,16 +9,14 @@
 		mine?: Ear;
 		/** What it is called, where nothing on screen says so. */
 		label?: string;
-		disabled: boolean;
 		onchoose: (ear: Chosen) => void;
 	}
-	let { ear, mine, label, disabled, onchoose }: Props = $props();
+	let { ear, mine, label, onchoose }: Props = $props();
 </script>
 
 <select
 	class="select fit"
 	aria-label={label}
-	{disabled}
 	value={ear}
 	onchange={(event) => onchoose(event.currentTarget.value as Chosen)}
 >

@@ -1,6 +1,5 @@
 <script lang="ts">
 	import { A4_PRESETS, PRIORITIES, STRING_KINDS } from '@fendrel/core';
-	import { onMount } from 'svelte';
 	import { ask } from '$lib/ui/address';
 	import type { TuningChoice } from './choice';
 	import { KIND_NAMES } from './kinds';
@@ -17,10 +16,6 @@
 	let { choice, fixedTemperament = false }: Props = $props();
 	/** In place of an instrument's number. */
 	const FIND = 'find';
-	let alive = $state(false);
-	onMount(() => {
-		alive = true;
-	});
 
 	let finding = $state(false);
 	/** The chosen one stands in the list also where it is not among the first. */
@@ -44,7 +39,7 @@
 	}
 </script>
 
-<fieldset disabled={!alive} aria-label="What this is computed for">
+<fieldset aria-label="What this is computed for">
 	<select
 		class="select fit instrument"
 		aria-label="Instrument"

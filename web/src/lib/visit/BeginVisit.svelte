@@ -1,5 +1,4 @@
 <script lang="ts">
-	import { onMount } from 'svelte';
 	import { goto } from '$app/navigation';
 	import { beginVisit } from './begin';
 
@@ -14,11 +13,6 @@
 	let { instrumentId, label, to = '', quiet = false }: Props = $props();
 	let busy = $state(false);
 	let problem = $state<string | undefined>();
-	/** A page that the server has made does nothing until it lives: better to show that than to lose a click. */
-	let alive = $state(false);
-	onMount(() => {
-		alive = true;
-	});
 
 	async function begin() {
 		busy = true;
@@ -33,7 +27,7 @@
 	<button
 		type="button"
 		class="btn {quiet ? 'preset-outlined-surface-300-700' : 'preset-filled-brand'}"
-		disabled={!alive || busy}
+		disabled={busy}
 		onclick={begin}>{label}</button
 	>
 	{#if problem}<p class="problem" role="alert">{problem}</p>{/if}

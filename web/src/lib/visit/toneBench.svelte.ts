@@ -133,8 +133,9 @@ export abstract class ToneBench<Open extends Bench> {
 		switch (event.kind) {
 			case 'level':
 				return;
+			case 'learning':
 			case 'learned':
-				this.isLearning = false;
+				this.isLearning = event.kind === 'learning';
 				return;
 			case 'begun':
 				this.began = event.at;

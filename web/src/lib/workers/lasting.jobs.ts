@@ -1,5 +1,5 @@
 import { FileStrokes, LastingListener, PluckListener, TogetherListener } from '@fendrel/core';
-import type { LastingTasks, ToneEvent } from './lasting';
+import type { DroneOrder, LastingTasks, ToneEvent } from './lasting';
 import type { SoundBlock } from './listening';
 import { untilGivenUp, type Handlers } from './serve';
 
@@ -9,31 +9,47 @@ interface Listener<Event> {
 }
 
 /** Gives a listener what comes in, and tells what it makes of it, until the job is given up. */
-function follow<Event>(
-	listener: Listener<Event>,
-	samples: MessagePort,
-	{ signal, tell }: { readonly signal: AbortSignal; readonly tell: (events: readonly Event[]) => void }
-): Promise<never> {
+class Following<Event> {
 	/** The sound card's count that the next block should begin with. */
-	let next: number | undefined;
-	samples.onmessage = ({ data: block }: MessageEvent<SoundBlock>) => {
-		const lost = next !== undefined && block.from > next ? listener.lose() : [];
-		next = block.from + block.samples.length;
-		const events = [...lost, ...listener.push(block.samples)];
-		if (events.length) tell(events);
-	};
-	signal.addEventListener('abort', () => samples.close(), { once: true });
-	return untilGivenUp(signal);
+	private next: number | undefined;
+	private orders: { readonly from: number; readonly carryOut: () => void }[] = [];
+
+	constructor(
+		private readonly listener: Listener<Event>,
+		private readonly samples: MessagePort
+	) {}
+
+	/** Has something done when the sound of that moment is listened to: a busy machine listens later than it hears. */
+	at(from: number, carryOut: () => void): void {
+		this.orders.push({ from, carryOut });
+	}
+
+	run({ signal, tell }: { readonly signal: AbortSignal; readonly tell: (events: readonly Event[]) => void }) {
+		this.samples.onmessage = ({ data }: MessageEvent<SoundBlock>) => {
+			const events = this.take(data);
+			if (events.length) tell(events);
+		};
+		signal.addEventListener('abort', () => this.samples.close(), { once: true });
+		return untilGivenUp(signal);
+	}
+
+	private take({ from, samples }: SoundBlock): Event[] {
+		const { listener, next } = this;
+		const lost = next !== undefined && from > next ? listener.lose() : [];
+		this.next = from + samples.length;
+		while (this.orders.length && this.orders[0].from < this.next) this.orders.shift()!.carryOut();
+		return [...lost, ...listener.push(samples)];
+	}
 }
 
 export function lastingJobs(): Handlers<LastingTasks> {
-	let tones: LastingListener | undefined;
+	let drone: ((order: DroneOrder) => void) | undefined;
 	let together: TogetherListener | undefined;
 	return {
 		listen({ sampleRate, limits, samples }, job) {
-			tones = undefined;
-			if (!limits) return follow<ToneEvent>(new PluckListener(sampleRate), samples, job);
-			const listener = (tones = new LastingListener(sampleRate, limits));
+			drone = undefined;
+			if (!limits) return new Following<ToneEvent>(new PluckListener(sampleRate), samples).run(job);
+			const listener = new LastingListener(sampleRate, limits);
 			const strokes = new FileStrokes(sampleRate);
 			const both: Listener<ToneEvent> = {
 				push: (block) => [
@@ -42,14 +58,16 @@ export function lastingJobs(): Handlers<LastingTasks> {
 				],
 				lose: () => listener.lose()
 			};
-			return follow(both, samples, job);
+			const following = new Following(both, samples);
+			drone = ({ pitch, from }) => following.at(from, () => listener.drone(pitch ?? undefined));
+			return following.run(job);
 		},
-		drone(pitch) {
-			tones?.drone(pitch ?? undefined);
+		drone(order) {
+			drone?.(order);
 		},
 		together({ sampleRate, asked, samples }, job) {
 			together = new TogetherListener(sampleRate, asked);
-			return follow(together, samples, job);
+			return new Following(together, samples).run(job);
 		},
 		ask(asked) {
 			together?.ask(asked);

@@ -13,6 +13,14 @@ export interface LastingJob extends Heard {
 /** What is heard beside the tones: a stroke of a file. */
 export type ToneEvent = LastingEvent | { readonly kind: 'stroke' };
 
+/** What the loudspeaker plays. */
+export interface DroneOrder {
+	/** In Hz; null: nothing any more. */
+	readonly pitch: number | null;
+	/** The sound card's count of samples at which it begins: what was heard before that may still be waiting to be listened to. */
+	readonly from: number;
+}
+
 export interface TogetherJob extends Heard {
 	readonly asked: Together;
 }
@@ -20,8 +28,7 @@ export interface TogetherJob extends Heard {
 export type LastingTasks = {
 	/** Listens to tones that last until it is given up. */
 	listen: Task<LastingJob, never, readonly ToneEvent[]>;
-	/** The loudspeaker plays a drone at this pitch, in Hz; null: none any more. */
-	drone: Task<number | null, void>;
+	drone: Task<DroneOrder, void>;
 	/** The same to tones that are known and sound together. */
 	together: Task<TogetherJob, never, readonly TogetherEvent[]>;
 	/** Other tones are asked for from now on. */

@@ -1,11 +1,14 @@
 <script lang="ts">
 	import { writeFor } from '$lib/ui/writing';
+	import OnceLive from '$lib/ui/OnceLive.svelte';
 	import SiteHeader from '$lib/account/SiteHeader.svelte';
 
 	let { data, children } = $props();
 	writeFor(() => data.signedIn.writing);
 </script>
 
-<SiteHeader workshop={data.signedIn.workshop} role={data.signedIn.role} />
+<OnceLive>
+	<SiteHeader workshop={data.signedIn.workshop} role={data.signedIn.role} />
 
-<main class="page">{@render children()}</main>
+	<main class="page">{@render children()}</main>
+</OnceLive>

@@ -15,9 +15,8 @@
 		a4: number;
 		/** Cents that it lies below that. */
 		raise: number;
-		disabled: boolean;
 	}
-	let { load, lowest, highest, a4, raise = $bindable(), disabled }: Props = $props();
+	let { load, lowest, highest, a4, raise = $bindable() }: Props = $props();
 	const warnings = $derived(warningWords(load.warnings));
 	let raiseText = $state(untrack(() => String(raise)));
 	let raiseProblem = $state<string | undefined>();
@@ -43,7 +42,6 @@
 				inputmode="decimal"
 				aria-label="Cents below its usual pitch"
 				aria-invalid={!!raiseProblem}
-				{disabled}
 				bind:value={raiseText}
 				onchange={typeRaise}
 			/> cents below that now</label

@@ -20,10 +20,9 @@
 		loads: readonly NoteLoad[];
 		context: LineContext;
 		fileName: string;
-		disabled: boolean;
 		onchange: (lines: readonly StringLine[]) => void;
 	}
-	let { lines, loads, context, fileName, disabled, onchange }: Props = $props();
+	let { lines, loads, context, fileName, onchange }: Props = $props();
 	const EXAMPLE = 'note,strings,wire,core,length,winding,strength\nA4,3,steel,0.975,404\nA0,1,steel,1.5,1910,5.4';
 	let typed = $state<TypedLine>({ ...EMPTY_LINE });
 	let problems = $state.raw<readonly string[]>([]);
@@ -109,7 +108,7 @@
 			placeholder={typed.wire === 'steel' ? 'by size' : 'unknown'}
 		/></label
 	>
-	<button class="btn preset-outlined-surface-300-700" {disabled}>Put in</button>
+	<button class="btn preset-outlined-surface-300-700">Put in</button>
 </form>
 <details>
 	<summary>Paste a table, or open a CSV file</summary>
@@ -125,14 +124,13 @@
 			<button
 				type="button"
 				class="btn preset-outlined-surface-300-700"
-				disabled={disabled || pasted.trim() === ''}
+				disabled={pasted.trim() === ''}
 				onclick={() => take(pasted)}>Read the text</button
 			>
 			<label
 				>or a file <input
 					type="file"
 					accept=".csv,.txt,text/csv,text/plain"
-					{disabled}
 					onchange={(event) => open(event.currentTarget.files?.[0])}
 				/></label
 			>
@@ -192,7 +190,6 @@
 							<button
 								type="button"
 								aria-label="Take out {noteName(line.note)}"
-								{disabled}
 								onclick={() => onchange(lines.filter(({ note }) => note !== line.note))}>Take out</button
 							>
 						</td>

@@ -47,9 +47,7 @@
 		return [{ lower, upper, meetings: [[kind.lowerPartial, kind.upperPartial]] as const }];
 	});
 	$effect(() => pairs.follow(listened, { plan, a4, asked }));
-	let alive = $state(false);
 	onMount(() => {
-		alive = true;
 		const close = pairs.open();
 		return () => {
 			sitting.end();
@@ -98,17 +96,13 @@
 	onend={does.end}
 	{onagain}
 >
-	<TapBeat rate={sitting.rate} count={sitting.taps.length} disabled={!alive} ontap={does.tap} />
+	<TapBeat rate={sitting.rate} count={sitting.taps.length} ontap={does.tap} />
 	{#snippet acts()}
 		{#if pairs.listening.simulated}
-			<button type="button" class="btn preset-filled-brand" disabled={!alive} onclick={strike}>Strike {name}</button>
+			<button type="button" class="btn preset-filled-brand" onclick={strike}>Strike {name}</button>
 		{/if}
-		<button type="button" class="btn preset-outlined-surface-300-700" disabled={!alive} onclick={does.count}
-			>That is the count</button
-		>
-		<button type="button" class="btn preset-outlined-surface-300-700" disabled={!alive} onclick={does.anew}
-			>Tap anew</button
-		>
+		<button type="button" class="btn preset-outlined-surface-300-700" onclick={does.count}>That is the count</button>
+		<button type="button" class="btn preset-outlined-surface-300-700" onclick={does.anew}>Tap anew</button>
 	{/snippet}
 </SittingFrame>
 

@@ -44,10 +44,8 @@
 		return { keeper, sitting, heard, words: DRILL_WORDS[HOLDING.id] };
 	});
 	const isSimulated = $derived(heard.listening.simulated !== undefined);
-	let alive = $state(false);
 	let now = $state(Date.now());
 	onMount(() => {
-		alive = true;
 		const close = heard.start();
 		const ticks = setInterval(() => (now = Date.now()), 1000);
 		return () => {
@@ -115,7 +113,7 @@
 	{onagain}
 >
 	<HeardStrikes {heard} {name} strikes={sitting.strikes.length} />
-	{#if isSimulated && !sitting.isLater}<LeverKeys disabled={!alive} onturn={turned} />
+	{#if isSimulated && !sitting.isLater}<LeverKeys onturn={turned} />
 	{:else if !sitting.isLater}
 		<p class="last">
 			<span>Last turn of the lever</span>
@@ -123,7 +121,6 @@
 				label="Last turn of the lever"
 				choices={WAYS}
 				chosen={sitting.last}
-				disabled={!alive}
 				onchoose={(last) => (sitting.last = last)}
 			/>
 		</p>
@@ -131,17 +128,9 @@
 	{#snippet acts()}
 		{@const stands = sitting.isLater ? 'Read it' : 'It holds'}
 		{#if isSimulated}
-			<BlowButtons
-				disabled={!alive || wait > 0}
-				onstrike={does.strike!}
-				onblow={does.blow!}
-				onstand={does.stands!}
-				{stands}
-			/>
+			<BlowButtons disabled={wait > 0} onstrike={does.strike!} onblow={does.blow!} onstand={does.stands!} {stands} />
 		{:else}
-			<button type="button" class="btn preset-filled-brand" disabled={!alive || wait > 0} onclick={does.stands}
-				>{stands}</button
-			>
+			<button type="button" class="btn preset-filled-brand" disabled={wait > 0} onclick={does.stands}>{stands}</button>
 		{/if}
 	{/snippet}
 </SittingFrame>

@@ -39,9 +39,7 @@
 		return { keeper, sitting, heard, words: DRILL_WORDS[drill.id] };
 	});
 	const isSimulated = $derived(heard.listening.simulated !== undefined);
-	let alive = $state(false);
 	onMount(() => {
-		alive = true;
 		const close = heard.start();
 		return () => {
 			sitting.end();
@@ -108,34 +106,29 @@
 			<span>The lever sits on</span>
 			{#each LEVERS as string (string)}
 				<label
-					><input type="radio" name="lever" class="radio" disabled={!alive} value={string} bind:group={onLever} />
+					><input type="radio" name="lever" class="radio" value={string} bind:group={onLever} />
 					{string === 0 ? 'the string that leads' : 'the other string'}</label
 				>
 			{/each}
 		</div>
-		<LeverKeys disabled={!alive} onturn={does.turn} />
+		<LeverKeys onturn={does.turn} />
 	{/if}
 	{#snippet acts()}
 		{#if isSimulated}
-			<button type="button" class="btn preset-filled-brand" disabled={!alive} onclick={does.strike}
-				>Strike {noteName(due ?? note)}</button
+			<button type="button" class="btn preset-filled-brand" onclick={does.strike}>Strike {noteName(due ?? note)}</button
 			>
 			{#if due === undefined}
-				<button type="button" class="btn preset-outlined-surface-300-700" disabled={!alive} onclick={does.octave}
-					>Octave</button
-				>
-				<button type="button" class="btn preset-outlined-surface-300-700" disabled={!alive} onclick={does.inner}
+				<button type="button" class="btn preset-outlined-surface-300-700" onclick={does.octave}>Octave</button>
+				<button type="button" class="btn preset-outlined-surface-300-700" onclick={does.inner}
 					>{noteName(test)} with {noteName(below)}</button
 				>
-				<button type="button" class="btn preset-outlined-surface-300-700" disabled={!alive} onclick={does.outer}
+				<button type="button" class="btn preset-outlined-surface-300-700" onclick={does.outer}
 					>{noteName(test)} with {noteName(note)}</button
 				>
 			{/if}
 		{/if}
 		{#if due === undefined}
-			<button type="button" class="btn preset-outlined-surface-300-700" disabled={!alive} onclick={does.leave}
-				>The octave is pure</button
-			>
+			<button type="button" class="btn preset-outlined-surface-300-700" onclick={does.leave}>The octave is pure</button>
 		{/if}
 	{/snippet}
 </SittingFrame>

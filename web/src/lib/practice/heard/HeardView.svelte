@@ -52,9 +52,7 @@
 		return { keeper, sitting, heard, words: DRILL_WORDS[drill.id], most: SITTING[drill.kind] };
 	});
 	const { listening } = heard;
-	let alive = $state(false);
 	onMount(() => {
-		alive = true;
 		const close = heard.start();
 		return () => {
 			sitting.end();
@@ -121,14 +119,12 @@
 	{onagain}
 >
 	<HeardStrikes {heard} {name} strikes={sitting.strikes} />
-	{#if listening.simulated}<LeverKeys disabled={!alive} onturn={(by) => heard.turn(onLever, by)} />{/if}
+	{#if listening.simulated}<LeverKeys onturn={(by) => heard.turn(onLever, by)} />{/if}
 	{#snippet acts()}
 		{#if listening.simulated}
-			<button type="button" class="btn preset-filled-brand" disabled={!alive} onclick={() => heard.strike()}
-				>Strike</button
-			>
+			<button type="button" class="btn preset-filled-brand" onclick={() => heard.strike()}>Strike</button>
 		{/if}
-		<button type="button" class="btn preset-outlined-surface-300-700" disabled={!alive} onclick={() => sitting.stand()}
+		<button type="button" class="btn preset-outlined-surface-300-700" onclick={() => sitting.stand()}
 			>{!isPair ? 'It stands' : isClean ? 'They are one: measure' : 'It is moved'}</button
 		>
 	{/snippet}

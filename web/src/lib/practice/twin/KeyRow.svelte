@@ -7,11 +7,10 @@
 		from: number;
 		notes: readonly number[];
 		held: ReadonlySet<number>;
-		disabled: boolean;
 		onpress: (note: number) => void;
 		onrelease: (note: number) => void;
 	}
-	let { from, notes, held, disabled, onpress, onrelease }: Props = $props();
+	let { from, notes, held, onpress, onrelease }: Props = $props();
 	const white = $derived(notes.filter((note) => !isRaisedKey(note)));
 	/** Widths as shares of the row; a raised key at its end needs room of its own. */
 	const RAISED = 0.6;
@@ -32,7 +31,6 @@
 	{#each drawn as note (note)}
 		<button
 			type="button"
-			{disabled}
 			class:raised={isRaisedKey(note)}
 			class:held={held.has(note)}
 			style={place(note)}

@@ -27,9 +27,7 @@
 	let from = $state(untrack(() => fitting(60)));
 	let file = $state.raw<Piece | undefined>();
 	let problem = $state<string | undefined>();
-	let alive = $state(false);
 	onMount(() => {
-		alive = true;
 		return () => {
 			player.close();
 			keys.close();
@@ -138,7 +136,6 @@
 			label="Which state is heard"
 			choices={states.map(({ name }, id) => ({ id, label: name }))}
 			chosen={heard}
-			disabled={!alive}
 			onchoose={switchTo}
 		/>
 	</div>
@@ -147,13 +144,13 @@
 			<PlayButton
 				name={piece.name}
 				isPlaying={player.playing === piece.id}
-				disabled={!alive || player.preparing === piece.id || !playable(piece)}
+				disabled={player.preparing === piece.id || !playable(piece)}
 				onclick={() => play(piece)}
 			/>
 		{/each}
 		<label>
 			<span>in</span>
-			<select class="select fit" bind:value={key} aria-label="Key" disabled={!alive} onchange={() => player.stop()}>
+			<select class="select fit" bind:value={key} aria-label="Key" onchange={() => player.stop()}>
 				{#each { length: 12 } as _, i (i)}<option value={(7 * i) % 12}>{keyName((7 * i) % 12)}</option>{/each}
 			</select>
 		</label>
@@ -162,7 +159,6 @@
 				type="file"
 				class="sr-only"
 				accept=".mid,.midi,audio/midi"
-				disabled={!alive}
 				onchange={(event) => {
 					void take(event.currentTarget.files);
 					event.currentTarget.value = '';
@@ -170,14 +166,7 @@
 			/></label
 		>
 	</div>
-	<KeyRow
-		{from}
-		notes={within}
-		held={keys.held}
-		disabled={!alive}
-		onpress={(note) => void press(note)}
-		onrelease={release}
-	/>
+	<KeyRow {from} notes={within} held={keys.held} onpress={(note) => void press(note)} onrelease={release} />
 	<p class="soft" aria-live="polite">
 		{said} The keys begin at {noteName(from)}.{file?.left ? ` Of ${file.name}: ${file.left}.` : ''}
 	</p>

@@ -82,9 +82,7 @@
 	$effect(() => pairs.follow(data.listened, { plan, a4: choice.a4, asked }));
 
 	const player = new Player((playing) => pairs.listening.ignoreWhile(playing));
-	let alive = $state(false);
 	onMount(() => {
-		alive = true;
 		return pairs.open();
 	});
 	onDestroy(() => player.close());
@@ -107,7 +105,7 @@
 
 <svelte:head><title>Intervals | Fendrel</title></svelte:head>
 
-<PairBar {choice} bind:text {shown} disabled={!alive} problem={'problem' in read ? read.problem : undefined} />
+<PairBar {choice} bind:text {shown} problem={'problem' in read ? read.problem : undefined} />
 
 <div class="ear">
 	<ListenBar {pairs}>
@@ -126,7 +124,7 @@
 			highest={choice.highest}
 			heard={pairs.listening.state === 'off' ? undefined : heard}
 		/>
-		<button type="button" class="btn preset-outlined-surface-300-700" disabled={!alive} onclick={playAsked}
+		<button type="button" class="btn preset-outlined-surface-300-700" onclick={playAsked}
 			><Play size={16} /> Hear it as asked</button
 		>
 		{#if player.problem}<p class="problem" role="alert">{player.problem}</p>{/if}

@@ -13,9 +13,7 @@
 
 	let { data, form } = $props();
 	let waits = $state<string | undefined>();
-	let alive = $state(false);
 	onMount(async () => {
-		alive = true;
 		waits = await handOverSittings(data.signedIn.userId);
 		await invalidateAll();
 	});
@@ -30,7 +28,6 @@
 		<select
 			class="select fit"
 			aria-label="Whose practice"
-			disabled={!alive}
 			value={data.of?.id ?? ''}
 			onchange={(event) => void ask({ of: event.currentTarget.value || undefined })}
 		>

@@ -34,8 +34,6 @@
 	let kept = $state<string | undefined>();
 	let problem = $state<string | undefined>();
 	let analysis = $state.raw<Analysis>();
-	/** The page lives; until then its fields do nothing. */
-	const alive = $derived(analysis !== undefined);
 	onMount(() => {
 		const opened = (analysis = new Analysis());
 		const stop = pairs.open();
@@ -99,7 +97,6 @@
 		class="select fit"
 		aria-label="Octave"
 		value={low}
-		disabled={!alive}
 		onchange={(event) => {
 			low = Number(event.currentTarget.value);
 			reference = usualReference(low);
@@ -122,7 +119,6 @@
 		bind:ear
 		asked={choice.temperament.name}
 		marked={analysis?.marked ?? new Set()}
-		disabled={!alive}
 	/>
 	<section class="found" aria-live="polite">
 		<h1 data-testid="verdict">{verdict}</h1>

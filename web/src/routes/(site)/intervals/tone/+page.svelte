@@ -32,9 +32,7 @@
 		await ask({ by });
 		if (wasOn) await listening.start();
 	}
-	let alive = $state(false);
 	onMount(() => {
-		alive = true;
 		listening.recall();
 		return () => listening.stop();
 	});
@@ -67,7 +65,6 @@
 	<select
 		class="select fit"
 		aria-label="A4"
-		disabled={!alive}
 		value={a4}
 		onchange={(event) => void ask({ a4: event.currentTarget.value })}
 	>
@@ -76,7 +73,6 @@
 	<select
 		class="select fit"
 		aria-label="Kept going by"
-		disabled={!alive}
 		value={isBow ? 'bow' : 'breath'}
 		onchange={(event) => void keepBy(event.currentTarget.value)}
 	>
@@ -110,7 +106,7 @@
 		>
 	</section>
 {/if}
-{#if alive}<OwnFork read={board.read[0]} />{/if}
+<OwnFork read={board.read[0]} />
 <Shortcuts keys={KEYS} />
 
 <style>

@@ -36,10 +36,8 @@
 	const plan = $derived(planFor(data.choice));
 	/** What a drill on the piano in front of one needs besides. */
 	const heard = $derived(data.listened && { listened: data.listened, plan, a4: data.choice.a4 });
-	let alive = $state(false);
 	const around = new RoomSound();
 	onMount(() => {
-		alive = true;
 		return () => around.close();
 	});
 	/** The room begins to sound with the first key or touch, never by itself. */
@@ -69,7 +67,6 @@
 		<select
 			class="select fit"
 			aria-label="Register"
-			disabled={!alive}
 			value={data.register}
 			onchange={(event) => void ask({ register: event.currentTarget.value })}
 		>
@@ -109,7 +106,6 @@
 			label="Where it is practised"
 			choices={WHERE}
 			chosen={data.listened ? 'microphone' : 'twin'}
-			disabled={!alive}
 			onchoose={(by) => void ask({ by: by === 'microphone' ? by : undefined })}
 		/>
 	{/if}
@@ -117,7 +113,6 @@
 			<select
 				class="select fit"
 				aria-label="Room"
-				disabled={!alive}
 				value={data.conditions.room}
 				onchange={(event) => void ask({ room: event.currentTarget.value })}
 			>
@@ -128,7 +123,6 @@
 					<input
 						type="checkbox"
 						class="checkbox"
-						disabled={!alive}
 						checked={data.conditions.isFalse}
 						onchange={(event) => void ask({ false: event.currentTarget.checked ? 'yes' : undefined })}
 					/>

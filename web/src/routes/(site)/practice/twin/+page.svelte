@@ -1,6 +1,5 @@
 <script lang="ts">
 	import { cents, centsBetween, partialHz, temperamentById } from '@fendrel/core';
-	import { onMount } from 'svelte';
 	import Moves from '$lib/charts/Moves.svelte';
 	import { plannedState, readStates, type TwinState } from '$lib/practice/twin/twinState';
 	import TwinPlays from '$lib/practice/twin/TwinPlays.svelte';
@@ -12,10 +11,6 @@
 	import { leaveButton } from '$lib/ui/keys';
 
 	let { data } = $props();
-	let alive = $state(false);
-	onMount(() => {
-		alive = true;
-	});
 	const { choice } = $derived(data);
 	const stringsOf = (of: Parameters<typeof planFor>[0]) => {
 		const { targetOf } = planFor(of);
@@ -51,7 +46,6 @@
 	<select
 		class="select fit"
 		aria-label="Against"
-		disabled={!alive}
 		value={against.id}
 		onchange={(event) => void ask({ against: event.currentTarget.value })}
 	>

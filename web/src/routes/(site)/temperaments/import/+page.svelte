@@ -1,5 +1,4 @@
 <script lang="ts">
-	import { onMount } from 'svelte';
 	import { goto } from '$app/navigation';
 	import { bringIn } from '$lib/temperaments/requests';
 	import type { KeepResult } from '$lib/temperaments/temperamentDraft';
@@ -11,10 +10,6 @@
 	let rename = $state(false);
 	let result = $state<KeepResult | undefined>();
 	let busy = $state(false);
-	let alive = $state(false);
-	onMount(() => {
-		alive = true;
-	});
 
 	async function read(chosen: File | undefined) {
 		result = undefined;
@@ -45,7 +40,6 @@
 				class="input"
 				type="file"
 				accept=".csv,.json,text/csv,application/json"
-				disabled={!alive}
 				onchange={(event) => read(event.currentTarget.files?.[0])}
 			/></label
 		>
@@ -59,9 +53,7 @@
 				placeholder={EXAMPLE}></textarea></label
 		>
 		<label class="check"><input type="checkbox" bind:checked={rename} /> If a name is taken, add a number to it</label>
-		<button class="btn preset-filled-brand" disabled={!alive || busy || text.trim() === ''}
-			>Import {file || 'the text'}</button
-		>
+		<button class="btn preset-filled-brand" disabled={busy || text.trim() === ''}>Import {file || 'the text'}</button>
 	</form>
 	<section aria-live="polite">
 		{#if result?.kind === 'refused'}

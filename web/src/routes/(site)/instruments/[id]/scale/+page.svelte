@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { onMount, untrack } from 'svelte';
+	import { untrack } from 'svelte';
 	import { equalHz, hz, hzAbove, cents, tableLoad } from '@fendrel/core';
 	import { invalidateAll } from '$app/navigation';
 	import StringingEditor from '$lib/instruments/stringing/StringingEditor.svelte';
@@ -37,10 +37,6 @@
 		}
 		saving = false;
 	}
-	let alive = $state(false);
-	onMount(() => {
-		alive = true;
-	});
 	/** What was put in and not yet kept outlives a reload and the way back. */
 	export const snapshot = {
 		capture: () => ({ id: data.instrument.id, lines: [...lines] }),
@@ -65,7 +61,7 @@
 	table={data.tables[0]?.strings ?? []}
 />
 
-<Loads {load} {lowest} {highest} a4={usualA4} bind:raise disabled={!alive} />
+<Loads {load} {lowest} {highest} a4={usualA4} bind:raise />
 
 <section class="strings">
 	<h2 class="asks"><b>Table of strings</b> <span>one line a note; leave blank what has not been measured</span></h2>
@@ -74,16 +70,12 @@
 		loads={load.notes}
 		context={{ lowest, highest, a4: usualA4, stringsAt }}
 		fileName="strings"
-		disabled={!alive}
 		onchange={(changed) => (lines = changed)}
 	/>
 	{#if problem}<p class="notice" role="alert">{problem}</p>{/if}
 	<div class="row">
-		<button
-			type="button"
-			class="btn preset-filled-brand"
-			disabled={!alive || saving || asKept}
-			onclick={() => keep(lines)}>{asKept && lines.length ? 'The table is kept' : 'Keep this table'}</button
+		<button type="button" class="btn preset-filled-brand" disabled={saving || asKept} onclick={() => keep(lines)}
+			>{asKept && lines.length ? 'The table is kept' : 'Keep this table'}</button
 		>
 		{#if !asKept}
 			<button

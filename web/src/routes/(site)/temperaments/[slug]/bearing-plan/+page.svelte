@@ -51,8 +51,6 @@
 	$effect(() => pairs.follow(data.listened, heardFor));
 
 	let comparison = $state.raw<Comparison>();
-	/** The page lives; until then its buttons do nothing. */
-	const alive = $derived(comparison !== undefined);
 	onMount(() => {
 		const opened = (comparison = new Comparison());
 		const stop = pairs.open();
@@ -68,16 +66,11 @@
 
 <header>
 	<h1>Bearing plan: <a href="/temperaments/{data.temperament.slug}">{shownName}</a></h1>
-	<button type="button" class="btn preset-outlined-surface-300-700" disabled={!alive} onclick={() => window.print()}
+	<button type="button" class="btn preset-outlined-surface-300-700" onclick={() => window.print()}
 		><Printer size={16} /> Print</button
 	>
 </header>
-<SheetBar
-	{...{ choice, schools, start, starts, octaves }}
-	school={data.sheet.school}
-	octave={octave.index}
-	disabled={!alive}
-/>
+<SheetBar {...{ choice, schools, start, starts, octaves }} school={data.sheet.school} octave={octave.index} />
 <div class="ear"><ListenBar {pairs} /></div>
 <StandInNotice name={data.standsInFor} />
 <p class="soft about">
@@ -94,7 +87,6 @@
 		strings={ground.strings}
 		pitch={pitchOf(plan.steps[current].note)}
 		a4={choice.a4}
-		disabled={!alive}
 		onchoose={(step) => (at = step)}
 	/>
 	<StepOrder
@@ -103,7 +95,6 @@
 		ear={data.sheet.ear}
 		mine={data.mine}
 		errors={comparison?.errors}
-		disabled={!alive}
 		onchoose={(step) => (at = step)}
 	/>
 </div>

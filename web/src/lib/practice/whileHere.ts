@@ -12,24 +12,17 @@ function whenInterrupted(told: (why: string) => void): () => void {
 	};
 }
 
-/** A sitting's page while it is open: whether it lives, so that its buttons do something, and what ends with it. */
+/** What a sitting's page hears while it is open. */
 export function whileHere(of: {
 	readonly interrupted: (why: string) => void;
 	/** The page is left. */
 	readonly left: () => void;
-}): { readonly alive: boolean } {
-	let alive = $state(false);
+}): void {
 	onMount(() => {
-		alive = true;
 		const stop = whenInterrupted(of.interrupted);
 		return () => {
 			stop();
 			of.left();
 		};
 	});
-	return {
-		get alive() {
-			return alive;
-		}
-	};
 }
