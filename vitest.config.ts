@@ -10,15 +10,14 @@ export default defineConfig({
 		// One worker a core: the usual one fewer would leave half of a small machine idle.
 		maxWorkers: '100%',
 		projects: [
-			{ test: { name: 'core', include: ['core/src/**/*.test.ts'], testTimeout: 60_000, setupFiles } },
+			{ test: { name: 'core', include: ['core/src/**/*.test.ts'], isolate: false, testTimeout: 60_000, setupFiles } },
 			{
 				plugins: [svelte({ configFile: false })],
 				resolve: { alias: { $lib: lib }, conditions: ['browser'] },
 				test: {
 					name: 'web',
+					isolate: false,
 					include: ['web/src/**/*.test.ts'],
-					// The database's tests share one database.
-					fileParallelism: false,
 					testTimeout: 30_000,
 					setupFiles
 				}

@@ -2,6 +2,7 @@
 // npm test: everything, headless: checks, unit and database tests, build, browser journeys.
 //   npm test -- unit      only checks and unit tests
 //   npm test -- e2e [..]  only the browser journeys (further words go to the runner)
+import { availableParallelism } from 'node:os';
 import { join } from 'node:path';
 import { answerSignals, runCommand, stopAll, takeFolder } from './lib/children.mjs';
 import { checkNode, DATA, giveUp, say } from './lib/system.mjs';
@@ -38,8 +39,10 @@ async function step(title, [command, ...args], env = {}) {
 try {
 	if (part !== 'e2e') {
 		await step('types, lint, format', ['node', 'scripts/check.mjs']);
+		// One for each of the workers that run tests side by side.
+		const names = Array.from({ length: availableParallelism() }, (_, i) => `unit_${i + 1}`);
 		await step('unit and database tests', ['npx', 'vitest', 'run'], {
-			FENDREL_TEST_DATABASE_URL: await database.open('unit')
+			FENDREL_TEST_DATABASE_URLS: (await Promise.all(names.map(database.open))).join(' ')
 		});
 	}
 	if (part !== 'unit') {

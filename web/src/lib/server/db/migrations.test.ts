@@ -6,6 +6,7 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { FORMER_FORMAT } from '$lib/record/format';
 import { fillSummaries } from '../record/keep';
 import { takeIn } from '../record/takeIn';
+import { testAddress } from '../tests/address';
 import { knownStrings } from '../strings/known';
 import { visitHistory } from '../visits/history';
 import { connect, useDatabase, type Database } from './connection';
@@ -16,17 +17,16 @@ import { migrate, migrator } from './migrate';
 
 const WHOLE = { find: '', after: '', most: 1000 };
 
-const URL_OF_TESTS = process.env.FENDREL_TEST_DATABASE_URL;
-if (!URL_OF_TESTS) throw new Error('FENDREL_TEST_DATABASE_URL is not set: run these through npm test');
+const ADDRESS = testAddress();
 
 let database: Database;
 beforeAll(() => {
-	database = connect(URL_OF_TESTS);
+	database = connect(ADDRESS);
 });
 afterAll(() => database.sequelize.close());
 
 async function dropAll(): Promise<void> {
-	const connection = await createConnection(URL_OF_TESTS!);
+	const connection = await createConnection(ADDRESS);
 	const tables: { name: string }[] = await connection.query(
 		'SELECT table_name AS name FROM information_schema.tables WHERE table_schema = DATABASE()'
 	);
@@ -37,17 +37,17 @@ async function dropAll(): Promise<void> {
 
 async function loadVersion6(): Promise<void> {
 	await dropAll();
-	const connection = await createConnection(URL_OF_TESTS!);
+	const connection = await createConnection(ADDRESS);
 	await connection.importFile({
 		file: fileURLToPath(new URL('./fixtures/version-0006.sql', import.meta.url)),
-		database: new URL(URL_OF_TESTS!).pathname.slice(1)
+		database: new URL(ADDRESS).pathname.slice(1)
 	});
 	await connection.end();
 }
 
 /** Every table as it is made and what it holds, but for the lease and the record of migrations. */
 async function everything(): Promise<Record<string, unknown>> {
-	const connection = await createConnection(URL_OF_TESTS!);
+	const connection = await createConnection(ADDRESS);
 	const tables: { name: string }[] = await connection.query(
 		`SELECT table_name AS name FROM information_schema.tables WHERE table_schema = DATABASE()
 			AND table_name NOT IN ('migration_lease', 'migrations') ORDER BY 1`
@@ -86,7 +86,7 @@ class Killed extends Error {}
 
 /** Migrates until `most` statements have gone through, as a server does that is killed then. */
 async function migrateUntil(most: number): Promise<boolean> {
-	const mortal = connect(URL_OF_TESTS!);
+	const mortal = connect(ADDRESS);
 	const query = mortal.sequelize.query.bind(mortal.sequelize) as (...args: unknown[]) => Promise<unknown>;
 	let count = 0;
 	Object.assign(mortal.sequelize, {
@@ -166,7 +166,7 @@ describe('migrations', () => {
 	it('keep one reading of a measurement that was stored twice, and both its numbers', async () => {
 		await loadVersion6();
 		useDatabase(database);
-		const connection = await createConnection(URL_OF_TESTS!);
+		const connection = await createConnection(ADDRESS);
 		const [{ id: visitId, workshop }] = await connection.query(
 			"SELECT id, workshop_id AS workshop FROM visits WHERE note LIKE 'Brought up to 436%'"
 		);
@@ -240,7 +240,7 @@ describe('migrations', () => {
 describe('two servers that start at once', () => {
 	it('migrate one after the other', async () => {
 		await dropAll();
-		const [one, two] = [connect(URL_OF_TESTS!), connect(URL_OF_TESTS!)];
+		const [one, two] = [connect(ADDRESS), connect(ADDRESS)];
 		await Promise.all([migrate(one), migrate(two)]);
 		expect(await one.models.temperaments.count()).toBeGreaterThan(20);
 		await Promise.all([one.sequelize.close(), two.sequelize.close()]);

@@ -17,13 +17,12 @@ import { createInstrument, getInstrument, type InstrumentDetails } from '../db/s
 import { inTransaction } from '../db/transaction';
 import { takeIn } from '../record/takeIn';
 import { instrumentBook, visitBundle } from '../visits/books';
+import { testAddress } from './address';
 
 /* What tests of the server begin with. */
 
 function testDatabase(): Database {
-	const url = process.env.FENDREL_TEST_DATABASE_URL;
-	if (!url) throw new Error('FENDREL_TEST_DATABASE_URL is not set: run these through npm test');
-	const database = connect(url);
+	const database = connect(testAddress());
 	useDatabase(database);
 	return database;
 }
