@@ -9,14 +9,15 @@ export default defineConfig({
 	test: {
 		// One worker a core: the usual one fewer would leave half of a small machine idle.
 		maxWorkers: '100%',
+		// Modules are loaded once for each worker: what a test stubs it takes back.
+		isolate: false,
 		projects: [
-			{ test: { name: 'core', include: ['core/src/**/*.test.ts'], isolate: false, testTimeout: 60_000, setupFiles } },
+			{ test: { name: 'core', include: ['core/src/**/*.test.ts'], testTimeout: 60_000, setupFiles } },
 			{
 				plugins: [svelte({ configFile: false })],
 				resolve: { alias: { $lib: lib }, conditions: ['browser'] },
 				test: {
 					name: 'web',
-					isolate: false,
 					include: ['web/src/**/*.test.ts'],
 					testTimeout: 30_000,
 					setupFiles
