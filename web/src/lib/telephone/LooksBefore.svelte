@@ -91,9 +91,4 @@
 		gap: 0.6rem;
 		align-items: center;
 	}
-	code {
-		min-width: 0;
-		overflow-wrap: anywhere;
-		font-size: 0.85rem;
-	}
 </style>

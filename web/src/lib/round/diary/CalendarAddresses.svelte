@@ -93,9 +93,4 @@
 		gap: 0.8rem;
 		align-items: center;
 	}
-	code {
-		font-family: var(--mono);
-		font-size: 0.85rem;
-		overflow-wrap: anywhere;
-	}
 </style>

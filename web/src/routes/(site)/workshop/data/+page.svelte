@@ -125,9 +125,6 @@
 	li {
 		margin-top: 0.6rem;
 	}
-	code {
-		font-family: var(--mono);
-	}
 	@media (max-width: 860px) {
 		.parts {
 			grid-template-columns: minmax(0, 1fr);

@@ -186,10 +186,6 @@
 		gap: 1rem;
 		align-items: center;
 	}
-	code {
-		overflow-wrap: anywhere;
-		font-family: var(--mono);
-	}
 	@media (max-width: 900px) {
 		.parts {
 			grid-template-columns: minmax(0, 1fr);
