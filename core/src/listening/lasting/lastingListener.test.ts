@@ -52,6 +52,18 @@ describe('a listener to tones that last', () => {
 		expect(times.every((at, i) => i === 0 || at >= times[i - 1])).toBe(true);
 	});
 
+	it('tells it as often at every rate of a sound card, of the lowest reeds too', () => {
+		for (const rate of [22_050, 32_000])
+			for (const pitch of [55, 440]) {
+				const tone = { ...STEADY_REED, pitch, seconds: 2, noise: 60 };
+				const points = new LastingListener(rate)
+					.push(renderLastingTone(tone, rate))
+					.filter((event) => event.kind === 'tone');
+				expect(points.length).toBeGreaterThan(24);
+				expect(points.slice(4, -4).every((point) => Math.abs(centsBetween(hz(pitch), point.pitch)) < 0.5)).toBe(true);
+			}
+	});
+
 	it('says of every tone that has begun how it ended: also of what rings on, and of what a drone cuts off', () => {
 		/** So many have begun and are not over. */
 		const open = (events: readonly LastingEvent[]) =>

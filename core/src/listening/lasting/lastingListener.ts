@@ -9,7 +9,7 @@ import { findComb, type Comb } from './comb';
 import { octavePartner, type OctavePartner } from './heldInterval';
 import { pressureSlope, type PressureSlope } from './pressureSlope';
 import { REED_LIMITS, steadinessOf, type Steadiness, type SteadyLimits } from './steadiness';
-import { pointSeconds, trackHarmonics, trackTone, type TonePoint } from './tracker';
+import { pointLength, trackHarmonics, trackTone, type TonePoint } from './tracker';
 
 /** Where a plucked string stands at a moment after the pluck. */
 export interface PitchAt {
@@ -273,8 +273,8 @@ export class LastingListener {
 		const stays = isTone(comb) && comb.level > state.loudest - FALLEN;
 		if (stays && isSame(comb.pitch, state.pitch)) {
 			const end = this.recent.at(now);
-			const length = Math.ceil(pointSeconds(state.pitch) * this.sampleRate) + 1;
-			const [point] = trackTone(this.recent.cut(end - length, end).samples, this.sampleRate, state.pitch);
+			const begin = end - pointLength(state.pitch, this.sampleRate);
+			const [point] = trackTone(this.recent.cut(begin, end).samples, this.sampleRate, state.pitch);
 			if (point) events.push({ kind: 'tone', ...point, at: now });
 			if (now - state.from > ENDLESS && this.isDrone(point)) {
 				this.drone(this.dronePitch);

@@ -77,8 +77,9 @@ function turnsOf(
 const perHopOf = (sampleRate: number) => (2 * Math.PI * Math.round(HOP * sampleRate)) / sampleRate;
 const decibels = (turns: readonly Turn[]) => 10 * Math.log10(turns.reduce((sum, { power }) => sum + power, 0) + 1e-18);
 const windowFor = (pitch: number) => Math.max(WINDOW.periods / pitch, WINDOW.seconds);
-/** So much sound makes one point of a tone, in seconds. */
-export const pointSeconds = (pitch: number) => windowFor(pitch) + EACH * HOP;
+/** So many samples make one point of a tone. */
+export const pointLength = (pitch: number, sampleRate: number) =>
+	Math.round(windowFor(pitch) * sampleRate) + EACH * Math.round(HOP * sampleRate);
 
 /**
  * Pitch by the phase of the harmonics from window to window, each weighed by the square of its number and its power over the noise,
