@@ -42,6 +42,8 @@ export function renderLastingTone(tone: LastingTone, sampleRate: number): Float3
 	const phases = Array.from({ length: HARMONICS }, () => 2 * Math.PI * random.uniform());
 	const start = 2 * Math.PI * random.uniform();
 	const breath = LEVEL * 10 ** (-noise / 20);
+	const count = Math.min(HARMONICS, Math.ceil((0.45 * sampleRate) / pitch) - 1);
+	const [cosines, sines] = [Float64Array.from(phases, Math.cos), Float64Array.from(phases, Math.sin)];
 	let phase = 0;
 	for (let i = 0; i < sound.length; i++) {
 		const t = i / sampleRate;
@@ -52,10 +54,16 @@ export function renderLastingTone(tone: LastingTone, sampleRate: number): Float3
 		phase += (2 * Math.PI * pitch * 2 ** (cents / 1200)) / sampleRate;
 		const bright = Math.max(0.3, tone.brightness + DULLER * level);
 		let [value, share, all] = [0, 1, 0];
-		for (let n = 1; n <= HARMONICS && n * pitch < 0.45 * sampleRate; n++) {
-			value += share * Math.sin(n * phase + phases[n - 1]);
+		// Each harmonic turns by one phase more than the one before.
+		const [c1, s1] = [Math.cos(phase), Math.sin(phase)];
+		let [c, s] = [c1, s1];
+		for (let n = 0; n < count; n++) {
+			value += share * (s * cosines[n] + c * sines[n]);
 			all += share * share;
 			share *= bright;
+			const next = c * c1 - s * s1;
+			s = s * c1 + c * s1;
+			c = next;
 		}
 		const loud = LEVEL * 10 ** (level / 20);
 		sound[i] = (loud * value) / Math.sqrt(all) + breath * Math.min(1, edge + 0.1) * random.normal();

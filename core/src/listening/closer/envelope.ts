@@ -83,9 +83,13 @@ export function turnedBack(
 	return { re, im };
 }
 
-/** A Hann window whose values add up to 1. */
+/** The window that was asked for last: a tone that is followed asks for the same one twenty times a second. */
+let latest = new Float64Array();
+
+/** A Hann window whose values add up to 1; it is shared, and nobody writes to it. */
 export function windowOf(length: number): Float64Array {
-	return hannWindow(length).map((value) => (2 * value) / length);
+	if (latest.length !== length) latest = hannWindow(length).map((value) => (2 * value) / length);
+	return latest;
 }
 
 /** A partial that decays evenly. */

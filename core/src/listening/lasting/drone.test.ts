@@ -25,8 +25,13 @@ function hear(sound: Float32Array, drone: number | undefined) {
 
 describe('a drone that sounds', () => {
 	it('is taken off: a reed beside it is read as if it were alone, near it or an interval away', () => {
-		for (const drone of [262, 440, 880])
-			for (const off of [-12, -3, 4, 15, 386, 702]) {
+		const beside = [
+			[262, [-12, 4, 386]],
+			[440, [-3, 15, 702]],
+			[880, [-3, 4, 386]]
+		] as const;
+		for (const [drone, offs] of beside)
+			for (const off of offs) {
 				const reed = drone * 2 ** (off / 1200);
 				const told = hear(sounds(drone, reed, 0.4), drone);
 				expect(told.map(({ kind }) => kind)).toEqual(['reading']);
