@@ -17,6 +17,9 @@ export interface OpenSound {
 	readonly microphone: { readonly device: string } | undefined;
 }
 
+/** The sound card's count of samples now. */
+export const samplesNow = ({ context, sampleRate }: OpenSound): number => Math.round(context.currentTime * sampleRate);
+
 /** Whoever listens to what comes in. */
 export interface Ears {
 	readonly sampleRate: number;

@@ -5,12 +5,13 @@ import { lastingWorker } from '$lib/workers/lasting.client';
 import { handing } from '$lib/workers/protocol';
 import { onEnd } from './lifetime';
 import { SimulatedTones } from './simulatedTones';
-import { SoundInput, type Ears, type OpenSound } from './soundInput.svelte';
+import { samplesNow, SoundInput, type Ears, type OpenSound } from './soundInput.svelte';
 
 /** What is listened to: tones that are known and sound together. */
 export class TogetherListening extends SoundInput {
 	simulated = $state.raw<SimulatedTones | undefined>();
 	private worker: WorkerClient<LastingTasks> | undefined;
+	private sound: OpenSound | undefined;
 
 	constructor(
 		private asked: Together,
@@ -22,7 +23,8 @@ export class TogetherListening extends SoundInput {
 	/** Other tones are listened for from now on. */
 	ask(asked: Together): void {
 		this.asked = asked;
-		this.worker?.run('ask', asked).catch((fault: unknown) => isGivenUp(fault) || this.stop('no sound'));
+		const from = this.sound ? samplesNow(this.sound) : 0;
+		this.worker?.run('ask', { asked, from }).catch((fault: unknown) => isGivenUp(fault) || this.stop('no sound'));
 	}
 
 	protected openEars({ sampleRate, samples, lifetime }: Ears): void {
@@ -35,13 +37,13 @@ export class TogetherListening extends SoundInput {
 			.catch((fault: unknown) => isGivenUp(fault) || this.stop('no sound'));
 	}
 
-	protected opened({ context, input, lifetime, microphone }: OpenSound): void {
+	protected opened(sound: OpenSound): void {
+		const { context, input, lifetime, microphone } = (this.sound = sound);
 		if (!microphone) this.simulated = new SimulatedTones(context, input, lifetime);
 	}
 
 	protected closed(): void {
-		this.simulated = undefined;
-		this.worker = undefined;
+		this.simulated = this.worker = this.sound = undefined;
 	}
 
 	private hear(events: readonly TogetherEvent[]): void {

@@ -6,7 +6,7 @@ import { handing } from '$lib/workers/protocol';
 import { Drone } from './drone';
 import { onEnd } from './lifetime';
 import { SimulatedTones } from './simulatedTones';
-import { SoundInput, type Ears, type OpenSound } from './soundInput.svelte';
+import { samplesNow, SoundInput, type Ears, type OpenSound } from './soundInput.svelte';
 
 /** What is listened to: tones that are kept going. */
 export class ToneListening extends SoundInput {
@@ -48,9 +48,8 @@ export class ToneListening extends SoundInput {
 		this.drone = undefined;
 		const { sound } = this;
 		if (!sound) return;
-		const from = Math.round(sound.context.currentTime * sound.sampleRate);
 		this.worker
-			?.run('drone', { pitch: pitch ?? null, from })
+			?.run('drone', { pitch: pitch ?? null, from: samplesNow(sound) })
 			.catch((fault: unknown) => isGivenUp(fault) || this.stop('no sound'));
 		if (pitch === undefined) return;
 		const overhears = sound.microphone ? undefined : sound.input;

@@ -1,5 +1,5 @@
 import { FileStrokes, LastingListener, PluckListener, TogetherListener } from '@fendrel/core';
-import type { DroneOrder, LastingTasks, ToneEvent } from './lasting';
+import type { AskOrder, DroneOrder, LastingTasks, ToneEvent } from './lasting';
 import type { SoundBlock } from './listening';
 import { untilGivenUp, type Handlers } from './serve';
 
@@ -44,7 +44,7 @@ class Following<Event> {
 
 export function lastingJobs(): Handlers<LastingTasks> {
 	let drone: ((order: DroneOrder) => void) | undefined;
-	let together: TogetherListener | undefined;
+	let ask: ((order: AskOrder) => void) | undefined;
 	return {
 		listen({ sampleRate, limits, samples }, job) {
 			drone = undefined;
@@ -66,11 +66,13 @@ export function lastingJobs(): Handlers<LastingTasks> {
 			drone?.(order);
 		},
 		together({ sampleRate, asked, samples }, job) {
-			together = new TogetherListener(sampleRate, asked);
-			return new Following(together, samples).run(job);
+			const listener = new TogetherListener(sampleRate, asked);
+			const following = new Following(listener, samples);
+			ask = (order) => following.at(order.from, () => listener.ask(order.asked));
+			return following.run(job);
 		},
-		ask(asked) {
-			together?.ask(asked);
+		ask(order) {
+			ask?.(order);
 		}
 	};
 }

@@ -13,12 +13,18 @@ export interface LastingJob extends Heard {
 /** What is heard beside the tones: a stroke of a file. */
 export type ToneEvent = LastingEvent | { readonly kind: 'stroke' };
 
+interface Order {
+	/** The sound card's count of samples from which it holds: what was heard before may still wait to be listened to. */
+	readonly from: number;
+}
 /** What the loudspeaker plays. */
-export interface DroneOrder {
+export interface DroneOrder extends Order {
 	/** In Hz; null: nothing any more. */
 	readonly pitch: number | null;
-	/** The sound card's count of samples at which it begins: what was heard before that may still be waiting to be listened to. */
-	readonly from: number;
+}
+/** Which tones are asked for. */
+export interface AskOrder extends Order {
+	readonly asked: Together;
 }
 
 export interface TogetherJob extends Heard {
@@ -31,6 +37,5 @@ export type LastingTasks = {
 	drone: Task<DroneOrder, void>;
 	/** The same to tones that are known and sound together. */
 	together: Task<TogetherJob, never, readonly TogetherEvent[]>;
-	/** Other tones are asked for from now on. */
-	ask: Task<Together, void>;
+	ask: Task<AskOrder, void>;
 };
